@@ -1,0 +1,60 @@
+package org.opensatchel.core.check;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.scan.ContentScan.ScanProgress;
+
+/**
+ * What a project is checked against.
+ *
+ * @param fields whose project it should be; what is not given is taken from the project's marker file
+ * @param roster everybody in the class, may be empty
+ * @param location where the student says it lies
+ * @param documentsKnown whether documents can be read; a bare listing has none
+ * @param newer a later version of the kit; what differs in it is noted
+ * @param made the time to put on the report
+ */
+public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location, boolean documentsKnown,
+        ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer) {
+
+    public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
+        return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> { }, Optional.empty());
+    }
+
+    public CheckRequest at(Instant time) {
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, time, progress, newer);
+    }
+
+    public CheckRequest located(Optional<ProjectLocation> where) {
+        return new CheckRequest(kit, fields, roster, where, documentsKnown, limits, made, progress, newer);
+    }
+
+    public CheckRequest within(ReadLimits bounds) {
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, bounds, made, progress, newer);
+    }
+
+    public CheckRequest amongst(List<RosterFields> everybody) {
+        return new CheckRequest(kit, fields, everybody, location, documentsKnown, limits, made, progress, newer);
+    }
+
+    public CheckRequest withDocuments(boolean known) {
+        return new CheckRequest(kit, fields, roster, location, known, limits, made, progress, newer);
+    }
+
+    public CheckRequest telling(ScanProgress listener) {
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, listener, newer);
+    }
+
+    public CheckRequest before(Optional<Kit> later) {
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, later);
+    }
+
+    CheckRequest whose(RosterFields known) {
+        return new CheckRequest(kit, known, roster, location, documentsKnown, limits, made, progress, newer);
+    }
+}

@@ -1,0 +1,102 @@
+package org.opensatchel.core.check;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.finding.Cause;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.kit.Kit;
+
+/**
+ * What all checks gave, made into what is told: weighed by the kit, consequences put under their causes, ordered, and
+ * bounded in number.
+ */
+final class Findings {
+
+    private final Optional<Kit> kit;
+    private final int perCode;
+
+    Findings(Optional<Kit> kit, int perCode) {
+        this.kit = kit;
+        this.perCode = perCode;
+    }
+
+    List<Finding> told(List<Finding> raw) {
+        List<Finding> weighed = raw.stream().flatMap(finding -> weighed(finding).stream()).sorted(Finding.ORDER).toList();
+        List<Finding> folded = folded(weighed);
+        return bounded(folded).stream().sorted(Finding.ORDER).toList();
+    }
+
+    private Optional<Finding> weighed(Finding finding) {
+        Optional<Severity> severity = kit.isPresent() ? kit.get().severity(finding.code()) : Optional.of(finding.code().severity());
+        boolean unsure = finding.sure().isPresent() && finding.sure().getAsDouble() < 0.5;
+        return severity.map(grade -> finding.withSeverity(unsure ? grade.atMost(Severity.SHOULD) : grade));
+    }
+
+    /** A consequence that weighs more than its cause stays a finding of its own, so that nothing serious is hidden. */
+    private static List<Finding> folded(List<Finding> findings) {
+        Map<Cause, Integer> explaining = new HashMap<>();
+        for (int i = 0; i < findings.size(); i++) {
+            for (Cause cause : findings.get(i).explains()) {
+                explaining.putIfAbsent(cause, i);
+            }
+        }
+        Map<Integer, List<Finding>> consequences = new LinkedHashMap<>();
+        boolean[] under = new boolean[findings.size()];
+        for (int i = 0; i < findings.size(); i++) {
+            int top = top(findings, explaining, i);
+            if (top != i) {
+                under[i] = true;
+                consequences.computeIfAbsent(top, key -> new ArrayList<>()).add(findings.get(i));
+            }
+        }
+        List<Finding> out = new ArrayList<>();
+        for (int i = 0; i < findings.size(); i++) {
+            if (!under[i]) {
+                out.add(consequences.containsKey(i) ? findings.get(i).withConsequences(consequences.get(i)) : findings.get(i));
+            }
+        }
+        return out;
+    }
+
+    /** The finding at the top of the chain of causes; chains are short, and one that bites its tail ends where it began. */
+    private static int top(List<Finding> findings, Map<Cause, Integer> explaining, int from) {
+        int at = from;
+        for (int hops = 0; hops < 8; hops++) {
+            Integer above = findings.get(at).causedBy().map(explaining::get).orElse(null);
+            if (above == null || above == at || findings.get(from).severity().compareTo(findings.get(above).severity()) < 0) {
+                return at;
+            }
+            if (above == from) {
+                return from;
+            }
+            at = above;
+        }
+        return from;
+    }
+
+    private List<Finding> bounded(List<Finding> findings) {
+        Map<Code, Integer> counts = new EnumMap<>(Code.class);
+        Map<Code, Finding> over = new EnumMap<>(Code.class);
+        List<Finding> out = new ArrayList<>();
+        for (Finding finding : findings) {
+            if (counts.merge(finding.code(), 1, Integer::sum) <= perCode) {
+                out.add(finding);
+            } else {
+                over.putIfAbsent(finding.code(), finding);
+            }
+        }
+        over.forEach((code, example) -> {
+            int more = counts.get(code) - perCode;
+            out.add(Finding.of(code, new Advice("", example.why(), example.remedy())).saying("And " + more + " more of the same kind.").withSeverity(example.severity()));
+        });
+        return out;
+    }
+}

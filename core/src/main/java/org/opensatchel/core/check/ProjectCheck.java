@@ -1,0 +1,113 @@
+package org.opensatchel.core.check;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.link.custom.CustomLinks;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.plan.PlanMatch;
+import org.opensatchel.core.plan.Zones;
+import org.opensatchel.core.project.Intake;
+import org.opensatchel.core.project.PackageFault;
+import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.project.RootChoice;
+import org.opensatchel.core.project.RootFinder;
+import org.opensatchel.core.project.SourceListing;
+import org.opensatchel.core.project.TreeBuilder;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.core.resolve.Resolution;
+import org.opensatchel.core.resolve.RootNames;
+import org.opensatchel.core.scan.ContentScan;
+import org.opensatchel.core.scan.Scan;
+
+/**
+ * The run over a project, from its source to its report: list, find the root, read every content once, resolve the links,
+ * hold the tree against the plan, judge. Each stage is a value handed to the next. Used from many threads at once.
+ */
+public final class ProjectCheck {
+
+    private static final Advice RULE_FAILED = Advice.of("A rule of ours broke", "Its findings are missing from this report; the others are complete.",
+            "Nothing has to be done by you. Tell whoever runs this installation.");
+    private static final Advice BLOCKED = Advice.of("It could not be read", "What cannot be opened cannot be checked or graded.",
+            "Pack the project folder again and see that the archive opens.", "Hand in the new archive.");
+
+    private final CheckRequest request;
+
+    public ProjectCheck(CheckRequest request) {
+        this.request = request;
+    }
+
+    /** Checks a project; the source is read, not closed. */
+    public Report run(ProjectSource source) throws IOException {
+        Intake intake = source.list(request.limits());
+        if (intake instanceof Intake.Blocked blocked) {
+            return blocked(blocked);
+        }
+        SourceListing listing = ((Intake.Opened) intake).listing();
+        RootChoice root = new RootFinder(request.kit(), request.fields()).find(listing);
+        TreeBuilder.Built built = new TreeBuilder(source, request.kit(), request.limits()).build(listing, root);
+        if (built.tree().files().isEmpty() && built.tree().folders().isEmpty() && built.faults().isEmpty()) {
+            return blocked(new Intake.Blocked(Code.PACKAGE_UNREADABLE, "There is nothing in it but leftovers of a system."));
+        }
+        Marker marker = Marker.read(source, built.tree());
+        return run(source, root, built, request.whose(request.fields().or(marker.fields())), marker);
+    }
+
+    private Report run(ProjectSource source, RootChoice root, TreeBuilder.Built built, CheckRequest known, Marker marker) throws IOException {
+        Optional<Kit> kit = known.kit();
+        ProjectTree tree = built.tree();
+        Zones zones = new Zones(kit, known.fields());
+        Scan scan = scan(source, tree, zones);
+        RootNames names = new RootNames(tree.rootName(), kit.flatMap(plan -> plan.root().make(known.fields(), plan.ascii())), kit.map(Kit::root));
+        Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()));
+        Optional<PlanMatch> plan = kit.map(planned -> new PlanMatch(tree, scan, planned, known.fields()));
+        List<PackageFault> faults = built.faults();
+        Evidence evidence = new Evidence(tree, root, kit, known.fields(), known.roster(), scan, names, resolution, plan, faults, built.leftovers(),
+                Shortcuts.among(faults, tree, scan), known.location(), marker, known.newer());
+        return new ReportMaker(known).report(evidence, judged(evidence));
+    }
+
+    private Scan scan(ProjectSource source, ProjectTree tree, Zones zones) throws IOException {
+        Set<Long> wanted = new HashSet<>();
+        request.kit().ifPresent(kit -> kit.starter().forEach(file -> wanted.add(file.bytes())));
+        long maxHashed = request.kit().map(kit -> kit.limits().fileBytes().orElse(Long.MAX_VALUE)).orElse(Long.MAX_VALUE);
+        Scan scan = new ContentScan(source, request.limits(), path -> !zones.isManaged(path), wanted, maxHashed, request.progress(),
+                request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE)).scan(tree);
+        if (request.documentsKnown()) {
+            return scan;
+        }
+        Set<String> notChecked = new TreeSet<>(scan.notChecked());
+        notChecked.add("links");
+        return new Scan(scan.facts(), scan.documents(), scan.damaged(), scan.failures(), notChecked);
+    }
+
+    /** The one place where a check that breaks costs itself only. */
+    private List<Finding> judged(Evidence evidence) {
+        List<Finding> raw = new ArrayList<>();
+        for (Check check : Checks.all()) {
+            try {
+                raw.addAll(check.judge(evidence));
+            } catch (RuntimeException | StackOverflowError broke) {
+                String codes = String.join(", ", check.catalogue().keySet().stream().map(Code::id).sorted().toList());
+                System.getLogger(ProjectCheck.class.getName()).log(System.Logger.Level.WARNING, () -> "check failed: " + codes, broke);
+                raw.add(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).saying("The check for " + codes + " broke on this project."));
+            }
+        }
+        evidence.scan().failures().forEach((path, reader) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).path(path).saying("On “" + path + "” " + reader + " broke.")));
+        return new Findings(request.kit(), request.limits().findingsPerCode()).told(raw);
+    }
+
+    private Report blocked(Intake.Blocked blocked) {
+        Finding finding = Finding.of(blocked.code(), BLOCKED).path(ProjectPath.ROOT).saying(blocked.message());
+        return new ReportMaker(request).blocked(finding);
+    }
+}

@@ -1,0 +1,31 @@
+package org.opensatchel.core.check;
+
+import java.util.List;
+import java.util.Map;
+import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.finding.Cause;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.link.ReadProblem;
+
+/** A document that cannot be read to its end; the links before the fault were checked. */
+final class UnreadableDocument implements Check {
+
+    private static final Advice ADVICE = Advice.of("A document cannot be read", "What it links after this place is not known, and a program may refuse to open it.",
+            "Open it in your program. If that works, save it again under a new version.", "If it does not, go back to the last version that opens.");
+
+    @Override
+    public Map<Code, Advice> catalogue() {
+        return Map.of(Code.LINK_DOCUMENT_UNREADABLE, ADVICE);
+    }
+
+    @Override
+    public List<Finding> judge(Evidence evidence) {
+        return evidence.scan().documents().stream().filter(document -> document.problem().isPresent()).map(document -> {
+            ReadProblem problem = document.problem().get();
+            String place = problem.at().text().isEmpty() ? "" : " (at " + problem.at().text() + ")";
+            return Finding.of(Code.LINK_DOCUMENT_UNREADABLE, ADVICE).path(document.document()).at(problem.at()).causedBy(new Cause(Cause.Kind.CONTENT, document.document()))
+                    .saying("“" + document.document().name() + "” (" + document.format() + ") " + problem.phrase() + place + ".");
+        }).toList();
+    }
+}

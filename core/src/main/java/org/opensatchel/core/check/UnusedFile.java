@@ -1,0 +1,72 @@
+package org.opensatchel.core.check;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.link.Link;
+import org.opensatchel.core.media.FileKind;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.resolve.ResolvedLink;
+
+/** Media that no document links. Given only when every document could be read, and never for what was planned. */
+final class UnusedFile implements Check {
+
+    private static final Advice ADVICE = Advice.of("A file is linked from nowhere", "Perhaps a take you keep, perhaps a copy you meant to link.",
+            "Nothing has to be done. If you meant to use it, link it; if not, it may go.");
+
+    @Override
+    public Map<Code, Advice> catalogue() {
+        return Map.of(Code.ASSET_UNUSED, ADVICE);
+    }
+
+    @Override
+    public List<Finding> judge(Evidence evidence) {
+        boolean known = evidence.linksChecked() && !evidence.resolution().links().isEmpty() && evidence.scan().failures().isEmpty()
+                && evidence.scan().documents().stream().allMatch(document -> document.problem().isEmpty());
+        if (!known) {
+            return List.of();
+        }
+        Set<ProjectPath> used = used(evidence);
+        Set<ProjectPath> documents = new HashSet<>();
+        evidence.scan().documents().forEach(document -> documents.add(document.document()));
+        return evidence.tree().files().stream()
+                .filter(file -> FileKind.of(file.path().extension()).isMedia() && !used.contains(file.path()) && !documents.contains(file.path()))
+                .filter(file -> !file.isInCompanion() && evidence.plan().map(plan -> !plan.isPlannedFile(file.path()) && !plan.isManaged(file.path())).orElse(true))
+                .map(UnusedFile::finding).toList();
+    }
+
+    private static Finding finding(ProjectFile file) {
+        return Finding.of(Code.ASSET_UNUSED, ADVICE).path(file.path()).saying("“" + file.path() + "” is linked from nowhere.");
+    }
+
+    private static Set<ProjectPath> used(Evidence evidence) {
+        Set<ProjectPath> used = new HashSet<>();
+        for (ResolvedLink link : evidence.resolution().links()) {
+            link.target().ifPresent(target -> {
+                used.add(target);
+                if (evidence.tree().isFolder(target)) {
+                    evidence.tree().filesBelow(target).forEach(file -> used.add(file.path()));
+                }
+                link.link().frames().ifPresent(frames -> sequence(evidence, target, used));
+            });
+            link.candidates().stream().filter(candidate -> candidate.sure() >= 0.5).forEach(candidate -> used.add(candidate.path()));
+        }
+        return used;
+    }
+
+    private static void sequence(Evidence evidence, ProjectPath target, Set<ProjectPath> used) {
+        int mark = target.name().indexOf(Link.FRAME_MARK);
+        if (mark < 0) {
+            return;
+        }
+        String before = target.name().substring(0, mark);
+        String after = target.name().substring(mark + Link.FRAME_MARK.length());
+        evidence.tree().filesIn(target.parent()).stream().map(ProjectFile::path)
+                .filter(path -> path.name().startsWith(before) && path.name().endsWith(after)).forEach(used::add);
+    }
+}

@@ -1,0 +1,22 @@
+package org.opensatchel.core.compare;
+
+import java.util.Locale;
+
+/**
+ * One difference between two versions of a kit.
+ *
+ * @param part the part of the kit document, like {@code folders}
+ * @param name what in that part, empty for the part itself
+ * @param text the difference as a sentence
+ */
+public record KitChange(String part, Kind kind, String name, String text) {
+
+    /** What happened. */
+    public enum Kind {
+        ADDED, REMOVED, CHANGED;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+}

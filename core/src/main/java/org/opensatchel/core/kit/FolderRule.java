@@ -1,0 +1,26 @@
+package org.opensatchel.core.kit;
+
+import java.util.List;
+import java.util.OptionalInt;
+
+/**
+ * One planned folder.
+ *
+ * @param path its path, or a pattern for it
+ * @param purpose what it is for
+ * @param accepts extensions in lower case without their dots; empty for anything
+ * @param atLeast how many files it holds below it at least
+ * @param sealed nothing in it may be renamed, moved or changed after it arrived
+ * @param managed a program's own folder, neither judged inside nor to be deleted
+ * @param repeats for a pattern: how many folders there are at least
+ */
+public record FolderRule(FolderPattern path, String purpose, Need need, List<String> accepts, int atLeast, boolean sealed, boolean managed, OptionalInt repeats) {
+
+    public FolderRule {
+        accepts = List.copyOf(accepts);
+    }
+
+    public boolean takes(String extension) {
+        return accepts.isEmpty() || accepts.contains(extension);
+    }
+}

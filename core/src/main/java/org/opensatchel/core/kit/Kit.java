@@ -1,0 +1,138 @@
+package org.opensatchel.core.kit;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.location.LocationPolicy;
+import org.opensatchel.core.naming.NamePattern;
+import org.opensatchel.core.naming.NameRules;
+import org.opensatchel.core.path.ProjectPath;
+
+/**
+ * A plan for a project folder with its starter files, rules and steps, as version 1 of the kit document has it.
+ *
+ * @param severities what the kit raises, lowers or (empty) switches off
+ */
+public record Kit(String title, int version, Optional<String> assignment, NamePattern root, Optional<NameRules> names,
+        List<FolderRule> folders, OtherFolders otherFolders, List<Companion> companions, List<DocumentRule> documents, List<FileRule> files,
+        List<StarterFile> starter, LinkPolicy links, Optional<LocationPolicy> location, List<String> machines, Limits limits, List<Step> steps,
+        Map<Code, Optional<Severity>> severities, Optional<Points> points) {
+
+    public Kit {
+        folders = List.copyOf(folders);
+        companions = List.copyOf(companions);
+        documents = List.copyOf(documents);
+        files = List.copyOf(files);
+        starter = List.copyOf(starter);
+        machines = List.copyOf(machines);
+        steps = List.copyOf(steps);
+        severities = Map.copyOf(severities);
+    }
+
+    /** What becomes of folders nobody planned. */
+    public enum OtherFolders { ALLOW, NOTE, FORBID }
+
+    /** A folder beside the root on the same drive, under exactly this name. */
+    public record Companion(String name, String purpose, Need need, boolean managed) {
+    }
+
+    /** A document the student has to make. */
+    public record DocumentRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, int versions, int maxLength, Optional<String> namedLike) {
+        public DocumentRule {
+            types = List.copyOf(types);
+        }
+    }
+
+    /** Another file the student has to add. */
+    public record FileRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, Optional<MediaRule> media, Optional<String> namedLike) {
+        public FileRule {
+            types = List.copyOf(types);
+        }
+    }
+
+    /** What a picture, film or sound has to be; sizes in pixels, times in seconds, levels in dBFS. */
+    public record MediaRule(OptionalLong width, OptionalLong height, Optional<String> aspect, OptionalDouble frameRate, OptionalDouble minSeconds,
+            OptionalDouble maxSeconds, List<String> codecs, Optional<Boolean> sound, Optional<double[]> peakDb) {
+        public MediaRule {
+            codecs = List.copyOf(codecs);
+        }
+    }
+
+    /** A file that comes with the kit. */
+    public record StarterFile(ProjectPath path, String sha256, long bytes, Treat treat) {
+        /** What the student may do with it. */
+        public enum Treat { KEEP, EDIT, FREE }
+    }
+
+    /** A linear-time regular expression, an element or a pointer that finds links in files of no known format. */
+    public record CustomLinkRule(String files, Optional<String> pattern, Optional<String> element, Optional<String> pointer, boolean fromRoot, boolean uri) {
+    }
+
+    /** How links are judged; the policy's severities are among the kit's {@link Kit#severities}. */
+    public record LinkPolicy(Optional<Grade> absolute, Optional<Grade> outside, Optional<Grade> missing, Optional<Grade> remote, List<CustomLinkRule> custom) {
+        public static final LinkPolicy DEFAULT = new LinkPolicy(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+
+        public LinkPolicy {
+            custom = List.copyOf(custom);
+        }
+    }
+
+    /** A severity, or off. */
+    public enum Grade {
+        MUST, SHOULD, NOTE, OFF;
+
+        public Optional<Severity> severity() {
+            return this == OFF ? Optional.empty() : Optional.of(Severity.valueOf(name()));
+        }
+    }
+
+    /** Sizes in bytes, absent for no limit. */
+    public record Limits(OptionalLong totalBytes, OptionalLong fileBytes) {
+        public static final Limits NONE = new Limits(OptionalLong.empty(), OptionalLong.empty());
+    }
+
+    /** Something every student does, and confirms where asked. */
+    public record Step(String title, String text, boolean confirm) {
+    }
+
+    /** How many points organisation earns. */
+    public record Points(int total, int structure, int names, int links, int assets) {
+    }
+
+    public Kit withVersion(int number) {
+        return new Kit(title, number, assignment, root, names, folders, otherFolders, companions, documents, files, starter, links, location, machines, limits, steps, severities, points);
+    }
+
+    public NameRules nameRules() {
+        return names.orElse(NameRules.DEFAULT);
+    }
+
+    public boolean ascii() {
+        return nameRules().ascii();
+    }
+
+    /** The severity this kit gives a code; empty when it is switched off. */
+    public Optional<Severity> severity(Code code) {
+        Optional<Severity> own = severities.get(code);
+        if (own != null) {
+            return own;
+        }
+        return policy(code).map(Grade::severity).orElse(Optional.of(code.severity()));
+    }
+
+    private Optional<Grade> policy(Code code) {
+        return switch (code) {
+            case LINK_PINNED -> links.absolute;
+            case LINK_OUTSIDE, LINK_OTHER_PROJECT, LINK_NETWORK_SHARE, LINK_TEMPORARY -> links.outside;
+            case LINK_MISSING, LINK_MOVED -> links.missing;
+            case LINK_REMOTE -> links.remote;
+            case STRUCTURE_FOLDER_OTHER -> otherFolders == OtherFolders.FORBID ? Optional.of(Grade.MUST)
+                    : otherFolders == OtherFolders.ALLOW ? Optional.of(Grade.OFF) : Optional.empty();
+            default -> Optional.empty();
+        };
+    }
+}

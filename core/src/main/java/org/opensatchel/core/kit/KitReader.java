@@ -1,0 +1,314 @@
+package org.opensatchel.core.kit;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Family;
+import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.core.json.StrictObject;
+import org.opensatchel.core.kit.Kit.Companion;
+import org.opensatchel.core.kit.Kit.DocumentRule;
+import org.opensatchel.core.kit.Kit.FileRule;
+import org.opensatchel.core.kit.Kit.Grade;
+import org.opensatchel.core.kit.Kit.Limits;
+import org.opensatchel.core.kit.Kit.OtherFolders;
+import org.opensatchel.core.kit.Kit.Points;
+import org.opensatchel.core.kit.Kit.StarterFile;
+import org.opensatchel.core.kit.Kit.Step;
+import org.opensatchel.core.location.LocationPolicy;
+import org.opensatchel.core.location.LocationPolicy.Avoided;
+import org.opensatchel.core.location.StorageKind;
+import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.naming.NamePattern;
+import org.opensatchel.core.naming.NameRules;
+import org.opensatchel.core.path.ProjectPath;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+
+/** Reads version 1 of the kit document (docs/schema/kit.schema.json) and tells every fault with its place. */
+public final class KitReader {
+
+    /** Largest kit document, in bytes. */
+    public static final int MAX_BYTES = 16 << 20;
+
+    private static final int MAX_FAULTS = 50;
+    private static final Pattern SHA256 = Pattern.compile("[0-9a-f]{64}");
+    private static final Map<String, Need> NEEDS = words(Need.values());
+    private static final Map<String, Grade> GRADES = words(Grade.values());
+
+    private final List<JsonFault> faults = new ArrayList<>();
+
+    private KitReader() {
+    }
+
+    public static KitReading read(byte[] json) {
+        if (json.length > MAX_BYTES) {
+            return new KitReading(Optional.empty(), List.of(new JsonFault("", "This kit is larger than 16 MiB.")));
+        }
+        try {
+            return new KitReader().read(JsonDocuments.MAPPER.readTree(json));
+        } catch (JacksonException broken) {
+            String place = broken.getLocation() == null ? "" : " (line " + broken.getLocation().getLineNr() + ", column " + broken.getLocation().getColumnNr() + ")";
+            return new KitReading(Optional.empty(), List.of(new JsonFault("", "This is no JSON document" + place + ".")));
+        }
+    }
+
+    private KitReading read(JsonNode json) {
+        StrictObject document = new StrictObject(json, "", faults);
+        if (!json.isObject()) {
+            return new KitReading(Optional.empty(), faults);
+        }
+        if (document.node("kit").filter(JsonNode::isIntegralNumber).map(JsonNode::longValue).orElse(0L) != 1L) {
+            document.fault("kit", "A kit document begins with \"kit\": 1.");
+        }
+        Kit kit = kit(document);
+        document.close();
+        boolean good = faults.isEmpty();
+        return new KitReading(good ? Optional.of(kit) : Optional.empty(), faults.subList(0, Math.min(faults.size(), MAX_FAULTS)));
+    }
+
+    private Kit kit(StrictObject document) {
+        String title = document.requiredText("title");
+        if (document.has("title") && title.isBlank()) {
+            document.fault("title", "The kit needs a title.");
+        }
+        int version = document.integer("version", 1, 1);
+        Optional<String> assignment = document.text("assignment");
+        NamePattern root = root(document);
+        Optional<NameRules> names = document.object("names").map(this::names);
+        List<FolderRule> folders = document.objects("folders", this::folder);
+        noTwins(folders);
+        OtherFolders otherFolders = document.choice("otherFolders", words(OtherFolders.values()), OtherFolders.NOTE);
+        List<Companion> companions = document.objects("companions", this::companion);
+        List<DocumentRule> documents = document.objects("documents", this::documentRule);
+        List<FileRule> files = document.objects("files", this::fileRule);
+        List<StarterFile> starter = document.objects("starter", this::starterFile);
+        noTwinStarters(starter);
+        return new Kit(title, version, assignment, root, names, folders, otherFolders, companions, documents, files, starter,
+                document.object("links").map(links -> new LinkPolicyReader(links).read()).orElse(Kit.LinkPolicy.DEFAULT),
+                document.object("location").map(this::location), machines(document),
+                document.object("limits").map(this::limits).orElse(Limits.NONE), document.objects("steps", this::step),
+                document.object("severities").map(this::severities).orElse(Map.of()), document.object("points").map(this::points));
+    }
+
+    private NamePattern root(StrictObject document) {
+        Optional<StrictObject> root = document.object("root");
+        if (root.isEmpty()) {
+            document.fault("“root” is missing: a kit names its root folder, \"root\": {\"name\": \"{course}_{last}\"}.");
+            return NamePattern.of("root");
+        }
+        NamePattern name = pattern(root.get(), "name");
+        if (name.text().contains("/") || name.text().contains("\\")) {
+            root.get().fault("name", "The root is one folder: its name holds no slash.");
+        }
+        root.get().close();
+        return name;
+    }
+
+    private NamePattern pattern(StrictObject object, String key) {
+        String text = object.requiredText(key);
+        if (object.has(key) && text.isBlank()) {
+            object.fault(key, "“" + key + "” is empty.");
+            return NamePattern.of("name");
+        }
+        NamePattern.Reading reading = NamePattern.read(text);
+        reading.fault().ifPresent(fault -> object.fault(key, "At character " + (fault.at() + 1) + " of “" + text + "”: " + fault.message()));
+        return reading.pattern().orElseGet(() -> NamePattern.of("name"));
+    }
+
+    private NameRules names(StrictObject object) {
+        NameRules rules = new NameRules(
+                object.choice("spaces", Map.of("allow", true, "forbid", false), true),
+                object.choice("letters", words(NameRules.Letters.values()), NameRules.Letters.ANY),
+                object.integer("maxLength", 1, 0), object.flag("portable", true), object.flag("ascii", false), object.texts("avoid"));
+        object.close();
+        return rules;
+    }
+
+    private FolderRule folder(StrictObject object) {
+        String text = object.requiredText("path");
+        FolderPattern path = folderPattern(object, text);
+        OptionalInt repeats = object.object("repeats").map(repeat -> {
+            int least = repeat.integer("atLeast", 0, 1);
+            repeat.close();
+            return OptionalInt.of(least);
+        }).orElse(OptionalInt.empty());
+        return new FolderRule(path, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.REQUIRED), extensions(object, "accepts"),
+                object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats);
+    }
+
+    private FolderPattern folderPattern(StrictObject object, String text) {
+        Optional<String> wrong = wrongPath(text);
+        if (wrong.isPresent()) {
+            object.fault("path", wrong.get());
+            return FolderPattern.of("folder");
+        }
+        List<NamePattern> names = new ArrayList<>();
+        int before = 0;
+        for (String name : text.split("/", -1)) {
+            NamePattern.Reading reading = NamePattern.read(name);
+            int start = before;
+            reading.fault().ifPresent(fault -> object.fault("path", "At character " + (start + fault.at() + 1) + " of “" + text + "”: " + fault.message()));
+            reading.pattern().ifPresent(names::add);
+            before += name.codePointCount(0, name.length()) + 1;
+        }
+        return new FolderPattern(text, names);
+    }
+
+    private static Optional<String> wrongPath(String path) {
+        if (path.isBlank()) {
+            return Optional.of("The path is empty.");
+        }
+        if (path.indexOf('\\') >= 0) {
+            return Optional.of("“" + path + "” holds a backslash: folders are separated by /.");
+        }
+        for (String name : path.split("/", -1)) {
+            if (name.isBlank() || name.equals(".") || name.equals("..")) {
+                return Optional.of("“" + path + "” is no path inside the root: it has an empty name, . or .. in it.");
+            }
+        }
+        return Optional.empty();
+    }
+
+    private void noTwins(List<FolderRule> folders) {
+        Map<String, Integer> seen = new HashMap<>();
+        for (int i = 0; i < folders.size(); i++) {
+            Integer first = seen.putIfAbsent(folders.get(i).path().key(), i);
+            if (first != null) {
+                faults.add(new JsonFault("/folders/" + i + "/path", "“" + folders.get(i).path().text() + "” is planned twice: see /folders/" + first + "."));
+            }
+        }
+    }
+
+    private void noTwinStarters(List<StarterFile> starter) {
+        Map<ProjectPath, Integer> seen = new HashMap<>();
+        for (int i = 0; i < starter.size(); i++) {
+            if (seen.putIfAbsent(starter.get(i).path(), i) != null) {
+                faults.add(new JsonFault("/starter/" + i + "/path", "“" + starter.get(i).path() + "” comes twice."));
+            }
+        }
+    }
+
+    private Companion companion(StrictObject object) {
+        String name = object.requiredText("name");
+        if (name.contains("/") || name.contains("\\") || name.equals("..")) {
+            object.fault("name", "A companion is one folder beside the root: its name holds no slash.");
+        }
+        return new Companion(name, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.OPTIONAL), object.flag("managed", false));
+    }
+
+    private DocumentRule documentRule(StrictObject object) {
+        return new DocumentRule(object.requiredText("role"), in(object), pattern(object, "name"), extensions(object, "types"),
+                object.choice("need", NEEDS, Need.REQUIRED), object.integer("versions", 0, 0), object.integer("maxLength", 1, 0), object.text("namedLike"));
+    }
+
+    private FileRule fileRule(StrictObject object) {
+        String role = object.requiredText("role");
+        return new FileRule(role, in(object), pattern(object, "name"), extensions(object, "types"), object.choice("need", NEEDS, Need.REQUIRED),
+                object.object("media").map(MediaRuleReader::read), object.text("namedLike"));
+    }
+
+    private ProjectPath in(StrictObject object) {
+        String text = object.text("in").orElse("");
+        if (!text.isEmpty()) {
+            wrongPath(text).ifPresent(wrong -> object.fault("in", wrong));
+        }
+        return ProjectPath.of(text);
+    }
+
+    private List<String> extensions(StrictObject object, String key) {
+        return object.texts(key).stream().map(text -> text.startsWith(".") ? text.substring(1) : text)
+                .map(text -> text.toLowerCase(java.util.Locale.ROOT)).distinct().toList();
+    }
+
+    private StarterFile starterFile(StrictObject object) {
+        String path = object.requiredText("path");
+        wrongPath(path).ifPresent(wrong -> object.fault("path", wrong));
+        String sha256 = object.requiredText("sha256").toLowerCase(java.util.Locale.ROOT);
+        if (!SHA256.matcher(sha256).matches()) {
+            object.fault("sha256", "“sha256” is 64 digits from 0 to 9 and a to f.");
+        }
+        return new StarterFile(ProjectPath.of(path), sha256, object.integer("bytes", 0).orElse(0),
+                object.choice("treat", words(StarterFile.Treat.values()), StarterFile.Treat.KEEP));
+    }
+
+    private LocationPolicy location(StrictObject object) {
+        LocationPolicy policy = new LocationPolicy(choices(object, "storage", words(StorageKind.values())), choices(object, "avoid", words(Avoided.values())),
+                object.integer("maxRootLength", 1, 0));
+        object.close();
+        return policy;
+    }
+
+    private static <T> List<T> choices(StrictObject object, String key, Map<String, T> known) {
+        List<T> out = new ArrayList<>();
+        for (String word : object.texts(key)) {
+            if (known.containsKey(word)) {
+                out.add(known.get(word));
+            } else {
+                object.fault(key, "“" + word + "” is not known here: " + key + " holds " + String.join(", ", known.keySet()) + ".");
+            }
+        }
+        return out;
+    }
+
+    private List<String> machines(StrictObject document) {
+        List<String> names = document.texts("machines");
+        for (int i = 0; i < names.size(); i++) {
+            if (Machine.shipped(names.get(i)).isEmpty()) {
+                faults.add(new JsonFault("/machines/" + i, "There is no machine “" + names.get(i) + "”. Known are "
+                        + Machine.SHIPPED.stream().map(Machine::name).collect(Collectors.joining(", ")) + "."));
+            }
+        }
+        return names;
+    }
+
+    private Limits limits(StrictObject object) {
+        Limits limits = new Limits(object.integer("totalBytes", 1), object.integer("fileBytes", 1));
+        object.close();
+        return limits;
+    }
+
+    private Step step(StrictObject object) {
+        return new Step(object.requiredText("title"), object.text("text").orElse(""), object.flag("confirm", false));
+    }
+
+    private Map<Code, Optional<Severity>> severities(StrictObject object) {
+        Map<Code, Optional<Severity>> out = new LinkedHashMap<>();
+        for (String id : object.keys()) {
+            Optional<Code> code = Code.of(id);
+            if (code.isEmpty()) {
+                object.fault(id, "There is no finding “" + id + "”.");
+            } else if (code.get().family() == Family.PACKAGE) {
+                object.fault(id, "Findings about the package itself cannot be changed by a kit.");
+            } else {
+                out.put(code.get(), object.choice(id, GRADES, Grade.OFF).severity());
+            }
+        }
+        return out;
+    }
+
+    private Points points(StrictObject object) {
+        Points points = new Points(object.integer("total", 0, 0), object.integer("structure", 0, 0), object.integer("names", 0, 0),
+                object.integer("links", 0, 0), object.integer("assets", 0, 0));
+        if ((long) points.structure() + points.names() + points.links() + points.assets() != points.total()) {
+            object.fault("The parts do not add up to the total of " + points.total() + ".");
+        }
+        object.close();
+        return points;
+    }
+
+    static <E extends Enum<E>> Map<String, E> words(E[] values) {
+        return Stream.of(values).collect(Collectors.toMap(value -> value.name().toLowerCase(java.util.Locale.ROOT), value -> value,
+                (a, b) -> a, LinkedHashMap::new));
+    }
+}

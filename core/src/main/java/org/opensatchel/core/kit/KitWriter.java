@@ -1,0 +1,154 @@
+package org.opensatchel.core.kit;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.kit.Kit.CustomLinkRule;
+import org.opensatchel.core.kit.Kit.Grade;
+import org.opensatchel.core.kit.Kit.MediaRule;
+import org.opensatchel.core.location.LocationPolicy;
+import org.opensatchel.core.naming.NameRules;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Writes a kit as version 1 of the kit document; reading it again gives an equal kit. */
+public final class KitWriter {
+
+    private KitWriter() {
+    }
+
+    public static byte[] write(Kit kit) {
+        ObjectNode out = JsonDocuments.MAPPER.createObjectNode();
+        out.put("kit", 1).put("title", kit.title()).put("version", kit.version());
+        kit.assignment().ifPresent(code -> out.put("assignment", code));
+        out.putObject("root").put("name", kit.root().text());
+        kit.names().ifPresent(rules -> names(out.putObject("names"), rules));
+        ArrayNode folders = out.putArray("folders");
+        kit.folders().forEach(rule -> folder(folders.addObject(), rule));
+        out.put("otherFolders", word(kit.otherFolders()));
+        ArrayNode companions = out.putArray("companions");
+        kit.companions().forEach(companion -> companions.addObject().put("name", companion.name()).put("purpose", companion.purpose())
+                .put("need", companion.need().word()).put("managed", companion.managed()));
+        ArrayNode documents = out.putArray("documents");
+        kit.documents().forEach(rule -> document(documents.addObject(), rule));
+        ArrayNode files = out.putArray("files");
+        kit.files().forEach(rule -> file(files.addObject(), rule));
+        ArrayNode starter = out.putArray("starter");
+        kit.starter().forEach(file -> starter.addObject().put("path", file.path().text()).put("sha256", file.sha256()).put("bytes", file.bytes()).put("treat", word(file.treat())));
+        links(out.putObject("links"), kit.links());
+        kit.location().ifPresent(policy -> location(out.putObject("location"), policy));
+        texts(out.putArray("machines"), kit.machines());
+        rest(out, kit);
+        return JsonDocuments.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsBytes(out);
+    }
+
+    private static void names(ObjectNode out, NameRules rules) {
+        out.put("spaces", rules.spaces() ? "allow" : "forbid").put("letters", word(rules.letters()));
+        if (rules.maxLength() > 0) {
+            out.put("maxLength", rules.maxLength());
+        }
+        out.put("portable", rules.portable()).put("ascii", rules.ascii());
+        texts(out.putArray("avoid"), rules.avoid());
+    }
+
+    private static void folder(ObjectNode out, FolderRule rule) {
+        out.put("path", rule.path().text()).put("purpose", rule.purpose()).put("need", rule.need().word());
+        if (!rule.accepts().isEmpty()) {
+            texts(out.putArray("accepts"), rule.accepts());
+        }
+        if (rule.atLeast() > 0) {
+            out.put("atLeast", rule.atLeast());
+        }
+        if (rule.sealed()) {
+            out.put("sealed", true);
+        }
+        if (rule.managed()) {
+            out.put("managed", true);
+        }
+        rule.repeats().ifPresent(least -> out.putObject("repeats").put("atLeast", least));
+    }
+
+    private static void document(ObjectNode out, Kit.DocumentRule rule) {
+        out.put("role", rule.role()).put("in", rule.in().text()).put("name", rule.name().text());
+        texts(out.putArray("types"), rule.types());
+        out.put("need", rule.need().word());
+        if (rule.versions() > 0) {
+            out.put("versions", rule.versions());
+        }
+        if (rule.maxLength() > 0) {
+            out.put("maxLength", rule.maxLength());
+        }
+        rule.namedLike().ifPresent(role -> out.put("namedLike", role));
+    }
+
+    private static void file(ObjectNode out, Kit.FileRule rule) {
+        out.put("role", rule.role()).put("in", rule.in().text()).put("name", rule.name().text());
+        texts(out.putArray("types"), rule.types());
+        out.put("need", rule.need().word());
+        rule.media().ifPresent(media -> media(out.putObject("media"), media));
+        rule.namedLike().ifPresent(role -> out.put("namedLike", role));
+    }
+
+    private static void media(ObjectNode out, MediaRule rule) {
+        rule.width().ifPresent(value -> out.put("width", value));
+        rule.height().ifPresent(value -> out.put("height", value));
+        rule.aspect().ifPresent(value -> out.put("aspect", value));
+        rule.frameRate().ifPresent(value -> out.put("frameRate", value));
+        rule.minSeconds().ifPresent(value -> out.put("minSeconds", value));
+        rule.maxSeconds().ifPresent(value -> out.put("maxSeconds", value));
+        if (!rule.codecs().isEmpty()) {
+            texts(out.putArray("codecs"), rule.codecs());
+        }
+        rule.sound().ifPresent(value -> out.put("sound", value));
+        rule.peakDb().ifPresent(peak -> out.putArray("peakDb").add(peak[0]).add(peak[1]));
+    }
+
+    private static void links(ObjectNode out, Kit.LinkPolicy policy) {
+        grade(out, "absolute", policy.absolute());
+        grade(out, "outside", policy.outside());
+        grade(out, "missing", policy.missing());
+        grade(out, "remote", policy.remote());
+        ArrayNode custom = out.putArray("custom");
+        for (CustomLinkRule rule : policy.custom()) {
+            ObjectNode one = custom.addObject().put("files", rule.files());
+            rule.pattern().ifPresent(text -> one.put("pattern", text));
+            rule.element().ifPresent(text -> one.put("element", text));
+            rule.pointer().ifPresent(text -> one.put("pointer", text));
+            one.put("base", rule.fromRoot() ? "root" : "document").put("uri", rule.uri());
+        }
+    }
+
+    private static void grade(ObjectNode out, String key, Optional<Grade> grade) {
+        grade.ifPresent(value -> out.put(key, word(value)));
+    }
+
+    private static void location(ObjectNode out, LocationPolicy policy) {
+        texts(out.putArray("storage"), policy.storage().stream().map(KitWriter::word).toList());
+        texts(out.putArray("avoid"), policy.avoid().stream().map(KitWriter::word).toList());
+        if (policy.maxRootLength() > 0) {
+            out.put("maxRootLength", policy.maxRootLength());
+        }
+    }
+
+    private static void rest(ObjectNode out, Kit kit) {
+        ObjectNode limits = out.putObject("limits");
+        kit.limits().totalBytes().ifPresent(value -> limits.put("totalBytes", value));
+        kit.limits().fileBytes().ifPresent(value -> limits.put("fileBytes", value));
+        ArrayNode steps = out.putArray("steps");
+        kit.steps().forEach(step -> steps.addObject().put("title", step.title()).put("text", step.text()).put("confirm", step.confirm()));
+        ObjectNode severities = out.putObject("severities");
+        kit.severities().entrySet().stream().sorted(java.util.Map.Entry.comparingByKey())
+                .forEach(entry -> severities.put(entry.getKey().id(), entry.getValue().map(severity -> severity.word()).orElse("off")));
+        kit.points().ifPresent(points -> out.putObject("points").put("total", points.total()).put("structure", points.structure()).put("names", points.names())
+                .put("links", points.links()).put("assets", points.assets()));
+    }
+
+    private static void texts(ArrayNode out, List<String> texts) {
+        texts.forEach(out::add);
+    }
+
+    private static String word(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,69 @@
+package org.opensatchel.core.kit;
+
+import com.google.re2j.Pattern;
+import com.google.re2j.PatternSyntaxException;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.opensatchel.core.json.StrictObject;
+import org.opensatchel.core.kit.Kit.CustomLinkRule;
+import org.opensatchel.core.kit.Kit.Grade;
+import org.opensatchel.core.kit.Kit.LinkPolicy;
+
+/** Reads the links part of a kit document, custom link rules among it. */
+final class LinkPolicyReader {
+
+    private static final Map<String, Grade> GRADES = KitReader.words(Grade.values());
+    /** Longest pattern of a custom rule; with the engine's linear time this bounds what one rule can cost. */
+    private static final int MAX_PATTERN = 1_000;
+    private static final java.util.regex.Pattern REPEAT = java.util.regex.Pattern.compile("\\{[0-9]*,?[0-9]+\\}");
+    private static final int MAX_REPEATS = 4;
+
+    private final StrictObject object;
+
+    LinkPolicyReader(StrictObject object) {
+        this.object = object;
+    }
+
+    LinkPolicy read() {
+        LinkPolicy policy = new LinkPolicy(grade("absolute"), grade("outside"), grade("missing"), grade("remote"), object.objects("custom", this::custom));
+        object.close();
+        return policy;
+    }
+
+    private Optional<Grade> grade(String key) {
+        return Optional.ofNullable(object.choice(key, GRADES, null));
+    }
+
+    private CustomLinkRule custom(StrictObject rule) {
+        String files = rule.requiredText("files");
+        if (rule.has("files") && files.isBlank()) {
+            rule.fault("files", "“files” says which files the rule reads, like **/*.scene.");
+        }
+        Optional<String> pattern = rule.text("pattern");
+        Optional<String> element = rule.text("element");
+        Optional<String> pointer = rule.text("pointer");
+        if (Stream.of(pattern, element, pointer).filter(Optional::isPresent).count() != 1) {
+            rule.fault("A custom link rule has exactly one of pattern, element and pointer.");
+        }
+        pattern.ifPresent(text -> pattern(rule, text));
+        element.filter(text -> !text.startsWith("/")).ifPresent(text -> rule.fault("element", "“element” is written //name/@attribute, //name or /a/b/@attribute."));
+        pointer.filter(text -> !text.startsWith("/")).ifPresent(text -> rule.fault("pointer", "“pointer” is a JSON pointer and begins with /."));
+        boolean fromRoot = rule.choice("base", Map.of("document", false, "root", true), false);
+        return new CustomLinkRule(files, pattern, element, pointer, fromRoot, rule.flag("uri", false));
+    }
+
+    private void pattern(StrictObject rule, String text) {
+        if (text.length() > MAX_PATTERN || REPEAT.matcher(text).results().count() > MAX_REPEATS) {
+            rule.fault("pattern", "This pattern is too large: at most " + MAX_PATTERN + " characters and " + MAX_REPEATS + " counted repeats.");
+            return;
+        }
+        try {
+            if (!Pattern.compile(text).namedGroups().containsKey("link")) {
+                rule.fault("pattern", "The pattern needs a group named link around the file's name: (?<link>…).");
+            }
+        } catch (PatternSyntaxException broken) {
+            rule.fault("pattern", "The pattern cannot be read: " + broken.getDescription() + (broken.getPattern() == null ? "" : " near “" + broken.getPattern() + "”") + ".");
+        }
+    }
+}

@@ -1,0 +1,23 @@
+package org.opensatchel.core.link;
+
+import java.io.IOException;
+
+/**
+ * Reads one file format: says whether a file is one, and which files it names, where. It judges nothing and opens nothing.
+ */
+public interface LinkReader {
+
+    /** The format's name, for people. */
+    String format();
+
+    /**
+     * Whether a file is of this format: by its content where that tells, else by its extension.
+     *
+     * @param extension in lower case without its dot
+     * @param head how the file begins
+     */
+    boolean recognises(String extension, Head head);
+
+    /** Hands every link to the sink; what was found before a fault is kept. */
+    void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable;
+}

@@ -1,0 +1,74 @@
+package org.opensatchel.core.link.format;
+
+import java.io.IOException;
+import java.util.Locale;
+import java.util.Set;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.text.StatementLines;
+import org.opensatchel.core.link.text.StatementLines.Statement;
+import org.opensatchel.core.path.Notation;
+
+/**
+ * Wavefront OBJ models (the format's published description, 1995): material and map libraries, shadow and trace objects.
+ * {@code call} scripts are not read, since their arguments make their names uncertain.
+ */
+public final class ObjReader implements LinkReader {
+
+    private static final Set<String> LIBRARIES = Set.of("mtllib", "maplib");
+    private static final Set<String> OBJECTS = Set.of("shadow_obj", "trace_obj");
+
+    @Override
+    public String format() {
+        return "OBJ model";
+    }
+
+    @Override
+    public boolean recognises(String extension, Head head) {
+        return extension.equals("obj");
+    }
+
+    @Override
+    public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
+        StatementLines.read(document.stream(), statement -> {
+            String keyword = statement.keyword().toLowerCase(Locale.ROOT);
+            if (LIBRARIES.contains(keyword)) {
+                libraries(statement, keyword.equals("mtllib") ? ".mtl" : ".map", sink);
+            } else if (OBJECTS.contains(keyword)) {
+                sink.add(new Place.InText(statement.line(), statement.restColumn()), statement.rest(), Notation.PLAIN);
+            }
+        });
+    }
+
+    /** Several names on a line are told apart by their extension, since a name may hold spaces; without it the line is one name. */
+    private static void libraries(Statement statement, String extension, LinkSink sink) {
+        String rest = statement.rest();
+        int start = 0;
+        while (start < rest.length()) {
+            int end = nameEnd(rest, start, extension);
+            String name = rest.substring(start, end);
+            sink.add(new Place.InText(statement.line(), statement.restColumn() + rest.codePointCount(0, start)), name, Notation.PLAIN);
+            start = end;
+            while (start < rest.length() && Character.isWhitespace(rest.charAt(start))) {
+                start++;
+            }
+        }
+    }
+
+    private static int nameEnd(String rest, int start, String extension) {
+        String lower = rest.toLowerCase(Locale.ROOT);
+        int at = lower.indexOf(extension, start);
+        while (at >= 0) {
+            int end = at + extension.length();
+            if (end == rest.length() || Character.isWhitespace(rest.charAt(end))) {
+                return end;
+            }
+            at = lower.indexOf(extension, end);
+        }
+        return rest.length();
+    }
+}

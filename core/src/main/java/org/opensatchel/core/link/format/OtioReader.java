@@ -1,0 +1,83 @@
+package org.opensatchel.core.link.format;
+
+import java.io.IOException;
+import java.util.Set;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.Link;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.text.JsonScan;
+import org.opensatchel.core.path.Notation;
+
+/**
+ * OpenTimelineIO timelines, JSON serialisation, of every schema version (a clip with one media reference or with several).
+ * Links are the {@code target_url} of external references and the parts of image sequence references, wherever they stand;
+ * what stands in metadata is not read.
+ */
+public final class OtioReader implements LinkReader {
+
+    private static final int MAX_DIGITS = 20;
+
+    @Override
+    public String format() {
+        return "OpenTimelineIO timeline";
+    }
+
+    @Override
+    public boolean recognises(String extension, Head head) {
+        return head.looksLikeJson() ? head.text().contains("\"OTIO_SCHEMA\"") || extension.equals("otio")
+                : extension.equals("otio");
+    }
+
+    @Override
+    public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
+        new JsonScan(Set.of("available_range", "duration", "start_time"), object -> reference(object, sink)).read(document.stream());
+    }
+
+    private static void reference(JsonScan.Obj object, LinkSink sink) {
+        String schema = object.text("OTIO_SCHEMA");
+        if (object.pointer().contains("metadata")) {
+            return;
+        }
+        if (schema.startsWith("ExternalReference.")) {
+            sink.add(object.place("target_url"), object.text("target_url"), Notation.URI);
+        } else if (schema.startsWith("ImageSequenceReference.")) {
+            sequence(object, sink);
+        }
+    }
+
+    private static void sequence(JsonScan.Obj object, LinkSink sink) {
+        String base = object.text("target_url_base");
+        if (base.isEmpty() && object.text("name_prefix").isEmpty() && object.text("name_suffix").isEmpty()) {
+            return;
+        }
+        String folder = base.isEmpty() || base.endsWith("/") || base.endsWith("\\") ? base : base + "/";
+        String text = folder + object.text("name_prefix") + Link.FRAME_MARK + object.text("name_suffix");
+        sink.addSequence(object.place(base.isEmpty() ? "name_prefix" : "target_url_base"), text, Notation.URI, frames(object));
+    }
+
+    private static Link.Frames frames(JsonScan.Obj object) {
+        long first = (long) number(object.text("start_frame"), 1);
+        long step = Math.max(1, (long) number(object.text("frame_step"), 1));
+        double frames = number(object.text("available_range.duration.value"), 1);
+        double rate = number(object.text("available_range.duration.rate"), 0);
+        double ownRate = number(object.text("rate"), 0);
+        if (rate > 0 && ownRate > 0) {
+            frames = frames * ownRate / rate;
+        }
+        long count = Math.max(1, Math.round(frames / step));
+        int digits = (int) Math.min(MAX_DIGITS, Math.max(0, number(object.text("frame_zero_padding"), 0)));
+        return new Link.Frames(first, first + (count - 1) * step, step, digits);
+    }
+
+    private static double number(String text, double otherwise) {
+        try {
+            double value = text.isEmpty() ? otherwise : Double.parseDouble(text);
+            return Math.abs(value) < 1e12 ? value : otherwise;
+        } catch (NumberFormatException noNumber) {
+            return otherwise;
+        }
+    }
+}

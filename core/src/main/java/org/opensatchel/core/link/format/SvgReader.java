@@ -1,0 +1,99 @@
+package org.opensatchel.core.link.format;
+
+import java.io.IOException;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.xml.stream.XMLStreamReader;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.text.CssScan;
+import org.opensatchel.core.link.text.XmlScan;
+import org.opensatchel.core.path.Notation;
+
+/**
+ * SVG 1.1 and 2 pictures (SVG 2, section 16.2 on links): every {@code href}, with or without the XLink namespace,
+ * {@code src}, the URLs in style sheets, {@code style} and presentation attributes, and style-sheet instructions. Not read
+ * are scripts, metadata in other namespaces, and what editors keep for themselves.
+ */
+public final class SvgReader implements LinkReader {
+
+    private static final String SVG = "http://www.w3.org/2000/svg";
+    private static final String XLINK = "http://www.w3.org/1999/xlink";
+    private static final String XHTML = "http://www.w3.org/1999/xhtml";
+    private static final Set<String> STYLED = Set.of("style", "fill", "stroke", "filter", "clip-path", "mask", "cursor", "marker", "marker-start", "marker-mid", "marker-end");
+    private static final Pattern HREF = Pattern.compile("(?:^|\\s)href\\s*=\\s*(?:\"([^\"]*)\"|'([^']*)')");
+
+    @Override
+    public String format() {
+        return "SVG picture";
+    }
+
+    @Override
+    public boolean recognises(String extension, Head head) {
+        if (extension.equals("svg")) {
+            return true;
+        }
+        boolean page = extension.equals("html") || extension.equals("htm") || extension.equals("xhtml");
+        return !page && head.looksLikeXml() && root(head.text()).equals("svg");
+    }
+
+    @Override
+    public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
+        new XmlScan(new Links(sink)).read(document.stream());
+    }
+
+    /** The local name of the first element. */
+    private static String root(String xml) {
+        Matcher matcher = Pattern.compile("<([A-Za-z_][\\w.-]*:)?([A-Za-z_][\\w.-]*)").matcher(xml.replaceAll("(?s)<!--.*?-->", ""));
+        return matcher.find() ? matcher.group(2) : "";
+    }
+
+    private record Links(LinkSink sink) implements XmlScan.Taker {
+
+        @Override
+        public void element(XmlScan.Element element, XMLStreamReader reader) {
+            boolean drawn = element.namespace().equals(SVG) || element.namespace().isEmpty() || element.namespace().equals(XHTML);
+            for (int i = 0; i < reader.getAttributeCount(); i++) {
+                String space = reader.getAttributeNamespace(i) == null ? "" : reader.getAttributeNamespace(i);
+                String name = reader.getAttributeLocalName(i);
+                String value = reader.getAttributeValue(i);
+                boolean linked = name.equals("href") && (space.equals(XLINK) || (space.isEmpty() && drawn));
+                boolean sourced = drawn && space.isEmpty() && (name.equals("src") || name.equals("poster") || (name.equals("data") && element.localName().equals("object")));
+                if (linked || sourced) {
+                    sink.add(element.place(written(reader, i)), value.strip(), Notation.WEB, element.base());
+                } else if (space.isEmpty() && drawn && STYLED.contains(name) && value.contains("(")) {
+                    styles(element.place(name), value, element.base());
+                }
+            }
+        }
+
+        @Override
+        public void text(XmlScan.Element element, String text) {
+            if (element.localName().equals("style") && (element.namespace().equals(SVG) || element.namespace().equals(XHTML) || element.namespace().isEmpty())) {
+                styles(element.place(), text, element.base());
+            }
+        }
+
+        @Override
+        public void instruction(String target, String data, Place at) {
+            Matcher href = HREF.matcher(data);
+            if (target.equals("xml-stylesheet") && href.find()) {
+                sink.add(at, href.group(1) != null ? href.group(1) : href.group(2), Notation.WEB);
+            }
+        }
+
+        private void styles(Place at, String css, String base) {
+            new CssScan(css, (offset, url) -> sink.add(at, url, Notation.WEB, base)).read();
+        }
+
+        private static String written(XMLStreamReader reader, int i) {
+            String prefix = reader.getAttributePrefix(i);
+            return prefix == null || prefix.isEmpty() ? reader.getAttributeLocalName(i) : prefix + ":" + reader.getAttributeLocalName(i);
+        }
+    }
+}

@@ -1,0 +1,203 @@
+package org.opensatchel.core.link.text;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.Writer;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.link.Unreadable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.ObjectReadContext;
+import tools.jackson.core.exc.StreamConstraintsException;
+
+/**
+ * Walks a JSON document (RFC 8259; UTF-8, UTF-16 or UTF-32 with or without byte-order mark) as a stream and hands over
+ * each object when it ends, with its simple values. However long the document, only the open objects are held.
+ */
+public final class JsonScan {
+
+    /** Longest value that is kept; a longer one, like an embedded picture, is cut. */
+    private static final int MAX_VALUE = 64 << 10;
+
+    /** A simple value: a text, a number as it is written, or empty for anything else, and its place in reading order. */
+    public record Value(String text, int order) {
+    }
+
+    /** An object that has ended: its pointer's names and its simple values. */
+    public static final class Obj {
+        private final List<String> pointer;
+        private final Map<String, Value> values = new HashMap<>();
+
+        private Obj(List<String> pointer) {
+            this.pointer = pointer;
+        }
+
+        public List<String> pointer() {
+            return pointer;
+        }
+
+        public Value get(String key) {
+            return values.get(key);
+        }
+
+        public Set<String> keys() {
+            return values.keySet();
+        }
+
+        /** The text of a value, empty when it is not there. */
+        public String text(String key) {
+            Value value = values.get(key);
+            return value == null ? "" : value.text;
+        }
+
+        public Place place(String key) {
+            StringBuilder out = new StringBuilder();
+            pointer.forEach(name -> out.append('/').append(escaped(name)));
+            return new Place.InTree(out.append('/').append(escaped(key)).toString(), values.containsKey(key) ? values.get(key).order : 0);
+        }
+
+        private static String escaped(String name) {
+            return name.replace("~", "~0").replace("/", "~1");
+        }
+    }
+
+    /** Takes the objects of a document as they end. */
+    public interface Taker {
+        void object(Obj object);
+    }
+
+    /** One open object or array on the way down. */
+    private static final class Level {
+        private final Obj object;
+        private final String nameAbove;
+        private int index;
+
+        Level(Obj object, String nameAbove) {
+            this.object = object;
+            this.nameAbove = nameAbove;
+        }
+
+        String name(JsonParser parser) {
+            return object != null ? parser.currentName() : Integer.toString(index++);
+        }
+    }
+
+    private final Set<String> lifted;
+    private final Taker taker;
+    private final Deque<Level> open = new ArrayDeque<>();
+    private int order;
+
+    /** @param lifted names of inner objects whose values are also seen from the object around them, as {@code name.key} */
+    public JsonScan(Set<String> lifted, Taker taker) {
+        this.lifted = lifted;
+        this.taker = taker;
+    }
+
+    public void read(InputStream json) throws IOException, Unreadable {
+        try (JsonParser parser = JsonDocuments.FACTORY.createParser(ObjectReadContext.empty(), json)) {
+            try {
+                JsonToken token = parser.nextToken();
+                if (token == null) {
+                    throw Unreadable.broken(Place.WHOLE, "holds nothing");
+                }
+                do {
+                    take(parser, token);
+                    token = parser.nextToken();
+                } while (!open.isEmpty());
+                if (token != null) {
+                    throw Unreadable.broken(place(parser), "goes on after its end");
+                }
+            } catch (StreamConstraintsException tooMuch) {
+                throw Unreadable.broken(place(parser), "is nested deeper, or has a longer value, than any real one");
+            } catch (JacksonException broken) {
+                throw Unreadable.broken(place(parser), "is no valid JSON");
+            }
+        }
+    }
+
+    private void take(JsonParser parser, JsonToken token) throws IOException {
+        switch (token) {
+            case START_OBJECT, START_ARRAY -> {
+                String name = open.isEmpty() ? "" : open.peek().name(parser);
+                Obj object = token == JsonToken.START_OBJECT ? new Obj(pointer(name)) : null;
+                open.push(new Level(object, name));
+            }
+            case END_OBJECT -> end(open.pop());
+            case END_ARRAY -> open.pop();
+            case PROPERTY_NAME -> {
+                // Its value follows.
+            }
+            default -> value(parser, token);
+        }
+    }
+
+    private void value(JsonParser parser, JsonToken token) throws IOException {
+        order++;
+        if (open.isEmpty()) {
+            return;
+        }
+        String name = open.peek().name(parser);
+        Obj object = open.peek().object;
+        if (object != null) {
+            boolean simple = token == JsonToken.VALUE_STRING || token.isNumeric();
+            object.values.put(name, new Value(simple ? bounded(parser) : "", order));
+        }
+    }
+
+    private static String bounded(JsonParser parser) throws IOException {
+        StringBuilder out = new StringBuilder();
+        parser.getString(new Writer() {
+            @Override
+            public void write(char[] chars, int from, int length) {
+                out.append(chars, from, Math.max(0, Math.min(length, MAX_VALUE - out.length())));
+            }
+
+            @Override
+            public void flush() {
+                // Nothing is held back.
+            }
+
+            @Override
+            public void close() {
+                // Nothing is open.
+            }
+        });
+        return out.toString();
+    }
+
+    private void end(Level level) {
+        if (level.object == null) {
+            return;
+        }
+        Obj around = open.isEmpty() ? null : open.peek().object;
+        if (around != null && lifted.contains(level.nameAbove)) {
+            level.object.values.forEach((key, value) -> around.values.put(level.nameAbove + "." + key, value));
+        }
+        taker.object(level.object);
+    }
+
+    private List<String> pointer(String name) {
+        if (open.isEmpty()) {
+            return List.of();
+        }
+        List<String> names = new ArrayList<>(open.size());
+        open.descendingIterator().forEachRemaining(level -> names.add(level.nameAbove));
+        names.remove(0);
+        names.add(name);
+        return names;
+    }
+
+    private static Place place(JsonParser parser) {
+        var location = parser.currentLocation();
+        return location == null || location.getLineNr() < 1 ? Place.WHOLE : new Place.InText(location.getLineNr(), Math.max(1, location.getColumnNr()));
+    }
+}

@@ -1,0 +1,115 @@
+package org.opensatchel.core.link.text;
+
+import java.io.BufferedInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.Unreadable;
+
+/**
+ * Walks a text of one statement a line, a keyword first, as a stream: lines that begin with a digit or a sign, the bulk of
+ * a model, are never decoded. A backslash at the end continues a line; {@code #} begins a comment.
+ */
+public final class StatementLines {
+
+    private static final int MAX_LINE = 1 << 20;
+
+    /**
+     * One statement.
+     *
+     * @param line where it begins, from 1
+     * @param restColumn where the rest begins, from 1, in code points
+     * @param rest what stands after the keyword, blanks around it cut off
+     */
+    public record Statement(int line, String keyword, int restColumn, String rest) {
+    }
+
+    /** Takes the statements in their order. */
+    public interface Taker {
+        void statement(Statement statement) throws Unreadable;
+    }
+
+    private StatementLines() {
+    }
+
+    public static void read(InputStream text, Taker taker) throws IOException, Unreadable {
+        BufferedInputStream in = new BufferedInputStream(text, 1 << 16);
+        ByteArrayOutputStream line = new ByteArrayOutputStream();
+        int number = 1;
+        int start = 1;
+        boolean wide = isWide(in);
+        if (!wide) {
+            in.mark(1_024);
+            TextDecoding.requireText(in.readNBytes(1_024));
+            in.reset();
+        }
+        int c;
+        do {
+            c = in.read();
+            if (c == '\n' || c == '\r' || c < 0) {
+                if (c == '\r') {
+                    in.mark(1);
+                    if (in.read() != '\n') {
+                        in.reset();
+                    }
+                }
+                byte[] bytes = line.toByteArray();
+                number++;
+                if (c >= 0 && bytes.length > 0 && bytes[bytes.length - 1] == '\\') {
+                    line.reset();
+                    line.write(bytes, 0, bytes.length - 1);
+                    line.write(' ');
+                    continue;
+                }
+                statement(bytes, start, taker);
+                line.reset();
+                start = number;
+            } else if (line.size() >= MAX_LINE) {
+                throw Unreadable.broken(new Place.InText(number, 1), "has a line longer than any real one");
+            } else if (!(wide && c == 0)) {
+                line.write(c);
+            }
+        } while (c >= 0);
+    }
+
+    /** UTF-16 by its byte-order mark, which is eaten here; its zero bytes are then left out, which keeps ASCII names whole. */
+    private static boolean isWide(BufferedInputStream in) throws IOException {
+        in.mark(3);
+        int first = in.read();
+        int second = in.read();
+        if ((first == 0xFF && second == 0xFE) || (first == 0xFE && second == 0xFF)) {
+            return true;
+        }
+        int third = in.read();
+        if (first == 0xEF && second == 0xBB && third == 0xBF) {
+            return false;
+        }
+        in.reset();
+        return false;
+    }
+
+    private static void statement(byte[] bytes, int line, Taker taker) throws Unreadable {
+        int from = 0;
+        while (from < bytes.length && (bytes[from] == ' ' || bytes[from] == '\t')) {
+            from++;
+        }
+        if (from == bytes.length || !isLetter(bytes[from])) {
+            return;
+        }
+        String text = TextDecoding.decodeUnmarked(bytes);
+        int end = from;
+        while (end < text.length() && text.charAt(end) != ' ' && text.charAt(end) != '\t') {
+            end++;
+        }
+        int rest = end;
+        while (rest < text.length() && (text.charAt(rest) == ' ' || text.charAt(rest) == '\t')) {
+            rest++;
+        }
+        taker.statement(new Statement(line, text.substring(from, end), text.codePointCount(0, rest) + 1, text.substring(rest).stripTrailing()));
+    }
+
+    private static boolean isLetter(byte b) {
+        return (b >= 'a' && b <= 'z') || (b >= 'A' && b <= 'Z');
+    }
+}

@@ -1,0 +1,75 @@
+package org.opensatchel.core.lint;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.kit.FolderRule;
+import org.opensatchel.core.kit.Need;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.ProjectPath;
+
+/** Something is asked for inside a folder that must not be there, or that a program keeps and nobody looks into. */
+final class HeldNowhere implements LintRule {
+
+    @Override
+    public List<LintFault> judge(LintSubject subject) {
+        RosterFields student = subject.longest();
+        List<FolderRule> managed = subject.kit().folders().stream().filter(FolderRule::managed).toList();
+        List<FolderRule> forbidden = subject.kit().folders().stream().filter(HeldNowhere::isForbidden).toList();
+        List<LintFault> out = new ArrayList<>();
+        for (LintSubject.Role role : subject.roles()) {
+            inside(subject, student, role.in(), role.required() ? managed : List.of()).ifPresent(rule -> out.add(managed(role.at() + "/in", "“" + role.role() + "” is asked for", rule)));
+            inside(subject, student, role.in(), forbidden).ifPresent(rule -> out.add(forbidden(role.at() + "/in", "“" + role.role() + "” is asked for", rule)));
+        }
+        for (int i = 0; i < subject.kit().starter().size(); i++) {
+            ProjectPath path = subject.kit().starter().get(i).path();
+            String at = "/starter/" + i + "/path";
+            inside(subject, student, path.parent(), forbidden).ifPresent(rule -> out.add(forbidden(at, "“" + path + "” comes with the kit", rule)));
+        }
+        folders(subject, student, forbidden, out);
+        return out;
+    }
+
+    private static void folders(LintSubject subject, RosterFields student, List<FolderRule> forbidden, List<LintFault> out) {
+        List<FolderRule> rules = subject.kit().folders();
+        for (int i = 0; i < rules.size(); i++) {
+            FolderRule rule = rules.get(i);
+            String at = "/folders/" + i;
+            if (rule.atLeast() > 0 && (isForbidden(rule) || rule.managed())) {
+                String why = isForbidden(rule) ? "must not be there" : "is kept by a program, and not looked into";
+                out.add(new LintFault(LintCode.HELD_NOWHERE, at + "/atLeast", "“" + rule.path().text() + "” has to hold " + rule.atLeast() + " or more files, but " + why + ".", "Leave the number out."));
+            }
+            if (rule.need() == Need.REQUIRED) {
+                String shortest = rule.path().names().stream().map(name -> name.shortest(student, subject.kit().ascii(), false).orElse("a")).reduce((a, b) -> a + "/" + b).orElse("");
+                inside(subject, student, ProjectPath.of(shortest).parent(), forbidden).ifPresent(around -> out.add(forbidden(at + "/need", "“" + rule.path().text() + "” is required", around)));
+            }
+        }
+    }
+
+    private static boolean isForbidden(FolderRule rule) {
+        return rule.need() == Need.FORBIDDEN;
+    }
+
+    /** The first of these rules whose folder this is or lies in. */
+    private static Optional<FolderRule> inside(LintSubject subject, RosterFields student, ProjectPath folder, List<FolderRule> rules) {
+        if (rules.isEmpty()) {
+            return Optional.empty();
+        }
+        for (ProjectPath at = folder; !at.isRoot(); at = at.parent()) {
+            ProjectPath here = at;
+            Optional<FolderRule> rule = rules.stream().filter(one -> one.path().fits(here, student, subject.kit().ascii())).findFirst();
+            if (rule.isPresent()) {
+                return rule;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static LintFault managed(String at, String what, FolderRule rule) {
+        return new LintFault(LintCode.HELD_NOWHERE, at, what + " in “" + rule.path().text() + "”, which a program keeps and the check never looks into.", "Ask for it in another folder.");
+    }
+
+    private static LintFault forbidden(String at, String what, FolderRule rule) {
+        return new LintFault(LintCode.HELD_NOWHERE, at, what + " in “" + rule.path().text() + "”, which must not be there.", "Put it into another folder, or allow that one.");
+    }
+}

@@ -1,0 +1,50 @@
+package org.opensatchel.core.lint;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.kit.Kit;
+
+/** Roles that point to one another, and versions that can be told apart. */
+final class Roles implements LintRule {
+
+    @Override
+    public List<LintFault> judge(LintSubject subject) {
+        List<LintFault> out = new ArrayList<>();
+        List<LintSubject.Role> roles = subject.roles();
+        for (LintSubject.Role role : roles) {
+            role.namedLike().ifPresent(like -> follow(roles, role, like, out));
+        }
+        for (int i = 0; i < subject.kit().documents().size(); i++) {
+            Kit.DocumentRule rule = subject.kit().documents().get(i);
+            if (rule.versions() > 1 && !rule.name().hasVersion()) {
+                out.add(new LintFault(LintCode.VERSIONS_UNNUMBERED, "/documents/" + i + "/versions", "“" + rule.role() + "” needs " + rule.versions() + " versions, but its name “" + rule.name().text()
+                        + "” has no version number in it: one folder cannot hold two files of one name.", "Put {version:2} into the name, or ask for one version."));
+            }
+        }
+        return out;
+    }
+
+    private static void follow(List<LintSubject.Role> roles, LintSubject.Role role, String like, List<LintFault> out) {
+        Set<String> seen = new HashSet<>(Set.of(role.role()));
+        String at = like;
+        while (true) {
+            String wanted = at;
+            Optional<LintSubject.Role> found = roles.stream().filter(other -> other.role().equals(wanted)).findFirst();
+            if (found.isEmpty()) {
+                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike", "“" + role.role() + "” is to be named like “" + wanted + "”, and there is no such role in the kit.", "Name one of the kit's documents or files."));
+                return;
+            }
+            if (!seen.add(wanted)) {
+                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike", "“" + role.role() + "” is to be named like itself, by way of “" + like + "”.", "Let one of them have a name of its own."));
+                return;
+            }
+            if (found.get().namedLike().isEmpty()) {
+                return;
+            }
+            at = found.get().namedLike().get();
+        }
+    }
+}

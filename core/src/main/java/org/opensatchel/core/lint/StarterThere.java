@@ -1,0 +1,49 @@
+package org.opensatchel.core.lint;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.NoSuchFileException;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.kit.Kit.StarterFile;
+import org.opensatchel.core.pack.Handout.StarterContents;
+
+/** Every starter file is at hand, and is the one the kit names. */
+final class StarterThere implements LintRule {
+
+    @Override
+    public List<LintFault> judge(LintSubject subject) throws IOException {
+        List<LintFault> out = new ArrayList<>();
+        if (subject.contents().isEmpty()) {
+            return out;
+        }
+        for (int i = 0; i < subject.kit().starter().size(); i++) {
+            StarterFile file = subject.kit().starter().get(i);
+            String at = "/starter/" + i;
+            Optional<String> found = sha256(subject.contents().get(), file);
+            if (found.isEmpty()) {
+                out.add(new LintFault(LintCode.STARTER_MISSING, at, "“" + file.path() + "” is not among the starter files.", "Add the file again, or take it out of the kit."));
+            } else if (!found.get().equals(file.sha256())) {
+                out.add(new LintFault(LintCode.STARTER_DIFFERS, at, "“" + file.path() + "” is another file than the kit names: its content changed.", "Add the file again, so that the kit knows what it holds now."));
+            }
+        }
+        return out;
+    }
+
+    private static Optional<String> sha256(StarterContents contents, StarterFile file) throws IOException {
+        try (InputStream content = contents.open(file)) {
+            DigestInputStream digest = new DigestInputStream(content, MessageDigest.getInstance("SHA-256"));
+            digest.transferTo(java.io.OutputStream.nullOutputStream());
+            return Optional.of(HexFormat.of().formatHex(digest.getMessageDigest().digest()));
+        } catch (NoSuchFileException missing) {
+            return Optional.empty();
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException("every Java has SHA-256", impossible);
+        }
+    }
+}

@@ -1,0 +1,222 @@
+package org.opensatchel.core.location;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.location.LocationPolicy.Avoided;
+import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.naming.EditDistance;
+
+/** Judges a declared location from its path alone, against the kit's rules and the name the root should have. */
+public final class LocationJudge {
+
+    /** Longest path anyone could mean, in characters. */
+    public static final int MAX_PATH = 1_000;
+
+    private static final Set<String> TEMPORARY = Set.of("temp", "tmp");
+    private static final Set<String> WINDOWS_SYSTEM = Set.of("windows", "program files", "program files (x86)", "programdata");
+    private static final Set<String> POSIX_SYSTEM = Set.of("system", "library", "applications", "usr", "etc", "bin", "sbin", "opt", "var", "private", "dev", "proc", "boot", "root");
+    private static final Set<String> CONTAINERS = Set.of("desktop", "documents", "downloads", "my documents", "users", "home", "volumes", "media", "mnt", "projects", "school", "work");
+
+    private final LocationPolicy policy;
+    private final String rootName;
+    private final List<LocationFault> faults = new ArrayList<>();
+
+    private LocationJudge(LocationPolicy policy, String rootName) {
+        this.policy = policy;
+        this.rootName = rootName;
+    }
+
+    /**
+     * The parts of a path as a person reads them: the drive or disk, then the names.
+     *
+     * @param path as typed
+     */
+    public static List<String> parts(String path) {
+        return LinkText.readTyped(path).map(LocationJudge::parts).orElse(List.of(path));
+    }
+
+    private static List<String> parts(LinkAddress address) {
+        List<String> parts = new ArrayList<>();
+        if (!address.anchor().isEmpty() && !address.anchor().equals("/")) {
+            parts.add(address.form() == LinkForm.UNC ? address.anchor().replace('/', '\\') : address.anchor());
+        }
+        parts.addAll(address.names());
+        return parts;
+    }
+
+    /**
+     * Everything wrong, in the order: subfolder, parent, root-name, avoided-place, storage-kind, too-long.
+     *
+     * @param rootName the name the root should have, empty when it is not known
+     */
+    public static List<LocationFault> judge(ProjectLocation location, Optional<LocationPolicy> policy, Optional<String> rootName) {
+        return new LocationJudge(policy.orElse(LocationPolicy.ANYWHERE), rootName.orElse("")).judge(location);
+    }
+
+    private List<LocationFault> judge(ProjectLocation location) {
+        String path = location.path().strip();
+        Optional<LinkAddress> address = LinkText.readTyped(path);
+        if (path.length() > MAX_PATH) {
+            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), "This path has " + path.length() + " characters. No system takes one of more than " + MAX_PATH + ".",
+                    "Paste the path of the folder itself, and nothing else.", location);
+            return faults;
+        }
+        if (address.isEmpty() || !address.get().form().isAbsolute()) {
+            add(Code.LOCATION_ROOT_NAME, OptionalInt.empty(), "“" + path + "” is no full path: it does not say which disk or home folder it starts from.",
+                    "Copy the whole path from the address line of the folder's window.", location);
+            return faults;
+        }
+        List<String> parts = parts(address.get());
+        position(parts, location);
+        avoided(address.get(), parts, location);
+        storage(address.get(), location);
+        int length = path.length();
+        if (policy.maxRootLength() > 0 && length > policy.maxRootLength()) {
+            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), "The path has " + length + " characters; " + policy.maxRootLength() + " are allowed, so that the files inside stay reachable on every machine.",
+                    "Move the whole folder nearer to the top of its disk.", location);
+        }
+        return faults;
+    }
+
+    private void position(List<String> parts, ProjectLocation location) {
+        if (rootName.isEmpty() || parts.isEmpty()) {
+            return;
+        }
+        int last = parts.size() - 1;
+        String name = parts.get(last);
+        if (NameFolding.composed(name).equals(NameFolding.composed(rootName))) {
+            return;
+        }
+        for (int i = last - 1; i >= 0; i--) {
+            if (NameFolding.folded(parts.get(i)).equals(NameFolding.folded(rootName))) {
+                add(Code.LOCATION_SUBFOLDER, OptionalInt.of(last), "“" + name + "” is a folder inside the project, not its top.",
+                        "Give the path up to “" + parts.get(i) + "”, and set the same in your program.", location);
+                return;
+            }
+        }
+        if (isContainer(parts, name)) {
+            add(Code.LOCATION_PARENT, OptionalInt.of(last), "“" + name + "” is the folder around the project, not the project: the path should end in “" + rootName + "”.",
+                    "Open “" + rootName + "” and copy the path from there.", location);
+            return;
+        }
+        add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last), "The folder is called “" + name + "”; its name should be “" + rootName + "”.",
+                "Rename the folder to “" + rootName + "”, then set the location again here and in your program.", location);
+    }
+
+    /** Whether the last part looks like a place that holds projects rather than like this project under a wrong name. */
+    private boolean isContainer(List<String> parts, String name) {
+        if (parts.size() == 1 || CONTAINERS.contains(NameFolding.folded(name))) {
+            return true;
+        }
+        String a = NameFolding.loose(name);
+        String b = NameFolding.loose(rootName);
+        int half = Math.max(a.length(), b.length()) / 2;
+        boolean near = EditDistance.within(a, b, half) <= half || b.contains(a) || a.contains(b);
+        List<String> mine = List.of(NameFolding.folded(rootName).split("[ _-]+"));
+        boolean sharesPart = List.of(NameFolding.folded(name).split("[ _-]+")).stream().anyMatch(part -> part.length() > 1 && mine.contains(part));
+        return !near && !sharesPart;
+    }
+
+    private void avoided(LinkAddress address, List<String> parts, ProjectLocation location) {
+        boolean rooted = !NameFolding.folded(parts.get(parts.size() - 1)).equals(NameFolding.folded(rootName));
+        int end = rooted ? parts.size() : parts.size() - 1;
+        for (int i = 0; i < end; i++) {
+            String part = NameFolding.folded(parts.get(i));
+            Optional<String> why = why(address, parts, i, part);
+            if (why.isPresent()) {
+                add(Code.LOCATION_AVOIDED_PLACE, OptionalInt.of(i), why.get(), "Move the whole folder first, then set the new path here and in your program.", location);
+                return;
+            }
+        }
+    }
+
+    private Optional<String> why(LinkAddress address, List<String> parts, int i, String part) {
+        boolean first = i == (parts.size() - address.names().size());
+        if (policy.avoid().contains(Avoided.DESKTOP) && part.equals("desktop")) {
+            return Optional.of("The desktop is no home for a project: it is on this computer only, and is cleared in the labs.");
+        }
+        if (policy.avoid().contains(Avoided.DOWNLOADS) && (part.equals("downloads") || part.equals("download"))) {
+            return Optional.of("“" + parts.get(i) + "” is cleared out, by you or by the computer.");
+        }
+        if (policy.avoid().contains(Avoided.DOCUMENTS) && (part.equals("documents") || part.equals("my documents"))) {
+            return Optional.of("“" + parts.get(i) + "” is not where projects of this course live.");
+        }
+        boolean folders = part.equals("folders") && i > 0 && NameFolding.folded(parts.get(i - 1)).equals("var");
+        if (policy.avoid().contains(Avoided.TEMPORARY) && (TEMPORARY.contains(part) || folders)) {
+            return Optional.of("“" + parts.get(i) + "” is a temporary folder: the system empties it without asking.");
+        }
+        boolean windows = address.form() == LinkForm.DRIVE;
+        boolean system = first && (windows ? WINDOWS_SYSTEM.contains(part) : address.form() == LinkForm.POSIX && POSIX_SYSTEM.contains(part));
+        return policy.avoid().contains(Avoided.SYSTEM) && system ? Optional.of("“" + parts.get(i) + "” belongs to the system.") : Optional.empty();
+    }
+
+    private void storage(LinkAddress address, ProjectLocation location) {
+        Optional<StorageKind> kind = address.form() == LinkForm.UNC ? Optional.of(StorageKind.NETWORK) : location.storage();
+        if (kind.isEmpty()) {
+            return;
+        }
+        boolean synced = kind.get() == StorageKind.SYNCED && policy.avoid().contains(Avoided.SYNCED);
+        boolean refused = !policy.storage().isEmpty() && !policy.storage().contains(kind.get());
+        if (refused) {
+            add(Code.LOCATION_STORAGE_KIND, OptionalInt.of(0), "This project may not lie on " + phrase(kind.get()) + ": " + reason(kind.get()),
+                    "Move the whole folder to " + allowed() + ".", location);
+        } else if (synced) {
+            add(Code.LOCATION_AVOIDED_PLACE, OptionalInt.of(0), "A synced folder moves files away while you work: " + reason(StorageKind.SYNCED),
+                    "Move the whole folder to a disk that is not synced.", location);
+        }
+    }
+
+    private String allowed() {
+        return String.join(" or ", policy.storage().stream().map(LocationJudge::phrase).toList());
+    }
+
+    private static String phrase(StorageKind kind) {
+        return switch (kind) {
+            case LOCAL -> "a disk inside the computer";
+            case REMOVABLE -> "a drive you carry";
+            case NETWORK -> "the school's network";
+            case SYNCED -> "a synced folder";
+            case HOME -> "your home folder";
+        };
+    }
+
+    private static String reason(StorageKind kind) {
+        return switch (kind) {
+            case LOCAL -> "what lies inside one computer cannot be opened at another.";
+            case REMOVABLE -> "a drive that is pulled out takes the project along.";
+            case NETWORK -> "it is too slow to play from, and its path differs from desk to desk.";
+            case SYNCED -> "files may be left as placeholders, and two copies may drift apart.";
+            case HOME -> "the path holds your own name, and is another on every machine.";
+        };
+    }
+
+    private void add(Code code, OptionalInt part, String message, String remedy, ProjectLocation location) {
+        faults.add(new LocationFault(code, part, message, remedy, example(location)));
+    }
+
+    /** A path that would be right, on the kind of computer the student has. */
+    private String example(ProjectLocation location) {
+        String root = rootName.isEmpty() ? "project" : rootName;
+        boolean removable = policy.storage().isEmpty() || policy.storage().contains(StorageKind.REMOVABLE);
+        OperatingSystem system = location.system().orElse(location.path().startsWith("/") || location.path().startsWith("~") ? OperatingSystem.MACOS : OperatingSystem.WINDOWS);
+        return switch (system) {
+            case WINDOWS -> (removable ? "E:\\" : "D:\\") + root;
+            case MACOS -> (removable ? "/Volumes/STICK/" : "/Users/Shared/") + root;
+            case LINUX -> (removable ? "/media/" + "student/STICK/" : "/srv/projects/") + root;
+        };
+    }
+
+    /** The word for a system in a sentence. */
+    public static String systemWord(OperatingSystem system) {
+        return system == OperatingSystem.MACOS ? "Mac" : system.name().charAt(0) + system.name().substring(1).toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,38 @@
+package org.opensatchel.core.media;
+
+import java.util.Map;
+import java.util.Set;
+
+/** What a file is, told from its extension. */
+public enum FileKind {
+    PICTURE("a picture"), SOUND("a sound"), MOVING_PICTURE("a moving picture"), MODEL("a 3D file"), FONT("a font"), TEXT("a text"), OTHER("a file");
+
+    private static final Map<FileKind, Set<String>> EXTENSIONS = Map.of(
+            PICTURE, Set.of("png", "jpg", "jpeg", "gif", "bmp", "tif", "tiff", "webp", "exr", "hdr", "tga", "dpx", "heic", "avif", "jp2", "ktx2", "dds", "ico"),
+            SOUND, Set.of("wav", "wave", "flac", "mp3", "ogg", "oga", "opus", "aif", "aiff", "m4a", "aac", "wma", "mid", "midi", "w64", "rf64"),
+            MOVING_PICTURE, Set.of("mp4", "mov", "m4v", "mkv", "webm", "avi", "mpg", "mpeg", "mts", "m2ts", "mxf", "ogv", "wmv", "3gp"),
+            MODEL, Set.of("gltf", "glb", "obj", "mtl", "stl", "ply", "dae", "x3d", "wrl", "usda", "usdc", "usdz", "3mf", "abc"),
+            FONT, Set.of("ttf", "otf", "woff", "woff2"),
+            TEXT, Set.of("txt", "md", "markdown", "csv", "tsv", "json", "xml", "html", "htm", "xhtml", "css", "js", "rtf", "srt", "vtt", "log"));
+
+    private final String phrase;
+
+    FileKind(String phrase) {
+        this.phrase = phrase;
+    }
+
+    /** The kind with its article, for sentences. */
+    public String phrase() {
+        return phrase;
+    }
+
+    /** The kind of an extension in lower case without its dot. */
+    public static FileKind of(String extension) {
+        return EXTENSIONS.entrySet().stream().filter(entry -> entry.getValue().contains(extension)).map(Map.Entry::getKey).findFirst().orElse(OTHER);
+    }
+
+    /** Whether a document would be expected to link it. */
+    public boolean isMedia() {
+        return this == PICTURE || this == SOUND || this == MOVING_PICTURE;
+    }
+}

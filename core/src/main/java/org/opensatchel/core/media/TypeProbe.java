@@ -1,0 +1,142 @@
+package org.opensatchel.core.media;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.apache.tika.metadata.Metadata;
+import org.apache.tika.mime.MediaType;
+import org.apache.tika.mime.MimeTypes;
+
+/**
+ * Holds a file's extension against how its content begins. Careful on purpose: only extensions whose formats always begin
+ * the same way are judged, and a file only lies when its content positively is something else.
+ */
+public final class TypeProbe {
+
+    /** How much of a file's beginning has to be kept, in bytes. */
+    public static final int HEAD_BYTES = 4_096;
+
+    private static final Set<String> SAYS_NOTHING = Set.of("application/octet-stream", "text/plain", "application/xml", "application/zip",
+            "application/gzip", "application/x-matroska", "application/ogg", "application/json");
+    /** Extensions with the words for their format and the media types that are fine under them. */
+    private static final List<Known> KNOWN = List.of(
+            new Known("PNG picture", Set.of("png"), Set.of("image/png", "image/apng"), "\u0089PNG"),
+            new Known("JPEG picture", Set.of("jpg", "jpeg", "jpe", "jfif"), Set.of("image/jpeg"), "\u00ff\u00d8\u00ff"),
+            new Known("GIF picture", Set.of("gif"), Set.of("image/gif"), "GIF8"),
+            new Known("BMP picture", Set.of("bmp"), Set.of("image/bmp", "image/x-ms-bmp"), "BM"),
+            new Known("TIFF picture", Set.of("tif", "tiff"), Set.of("image/tiff"), "II*\0", "MM\0*", "II+\0", "MM\0+"),
+            new Known("WebP picture", Set.of("webp"), Set.of("image/webp"), "RIFF....WEBP"),
+            new Known("OpenEXR picture", Set.of("exr"), Set.of("image/x-exr", "image/aces"), "v/1\u0001"),
+            new Known("WAVE sound", Set.of("wav", "wave"), Set.of("audio/vnd.wave", "audio/x-wav", "audio/wav"), "RIFF....WAVE", "RF64....WAVE", "BW64....WAVE", "RIFX....WAVE"),
+            new Known("FLAC sound", Set.of("flac"), Set.of("audio/x-flac", "audio/flac"), "fLaC", "ID3"),
+            new Known("MP3 sound", Set.of("mp3"), Set.of("audio/mpeg"), "ID3", "\u00ff\u00fb", "\u00ff\u00f3", "\u00ff\u00f2", "\u00ff\u00fa"),
+            new Known("Ogg sound", Set.of("ogg", "oga", "opus", "ogv"), Set.of("audio/ogg", "audio/vorbis", "audio/opus", "video/ogg", "video/theora"), "OggS"),
+            new Known("AIFF sound", Set.of("aif", "aiff", "aifc"), Set.of("audio/x-aiff", "audio/aiff"), "FORM....AIF"),
+            new Known("MP4 film", Set.of("mp4", "m4v", "mov", "m4a", "3gp"), Set.of("video/mp4", "video/quicktime", "video/x-m4v", "audio/mp4", "application/mp4",
+                    "video/3gpp", "video/3gpp2", "application/quicktime"), "....ftyp", "....moov", "....mdat", "....wide", "....free", "....skip", "....pnot"),
+            new Known("Matroska film", Set.of("mkv", "webm", "mka"), Set.of("video/x-matroska", "video/webm", "audio/x-matroska"), "\u001aE\u00df\u00a3"),
+            new Known("AVI film", Set.of("avi"), Set.of("video/x-msvideo"), "RIFF....AVI"),
+            new Known("PDF document", Set.of("pdf"), Set.of("application/pdf"), "%PDF"),
+            new Known("binary glTF scene", Set.of("glb"), Set.of("model/gltf-binary", "model/gltf.binary"), "glTF"),
+            new Known("TrueType font", Set.of("ttf", "otf"), Set.of("application/x-font-ttf", "application/x-font-otf", "font/ttf", "font/otf", "font/sfnt"), "\0\1\0\0", "OTTO", "true", "ttcf"),
+            new Known("WOFF font", Set.of("woff", "woff2"), Set.of("font/woff", "font/woff2", "application/font-woff", "application/font-woff2"), "wOFF", "wOF2"),
+            new Known("text", Set.of("svg", "otio", "gltf", "obj", "mtl", "html", "htm", "css", "txt", "csv", "md", "json", "xml", "edl", "srt"), Set.of(), ""));
+    private static final Set<String> BINARY_TOPS = Set.of("image", "audio", "video", "font");
+    private static final Map<String, String> WORDS = Map.of("text/html", "a web page", "application/pdf", "a PDF document", "image/svg+xml", "an SVG picture");
+
+    /** A format by which an extension is judged: the ways its content begins, a dot standing for any byte. */
+    private record Known(String words, Set<String> extensions, Set<String> types, List<String> beginnings) {
+        Known(String words, Set<String> extensions, Set<String> types, String... beginnings) {
+            this(words, extensions, types, List.of(beginnings));
+        }
+
+        boolean isText() {
+            return types.isEmpty();
+        }
+
+        boolean begins(String head) {
+            return beginnings.stream().anyMatch(beginning -> begins(head, beginning));
+        }
+
+        private static boolean begins(String head, String beginning) {
+            for (int i = 0; i < beginning.length(); i++) {
+                if (i >= head.length() || (beginning.charAt(i) != '.' && head.charAt(i) != beginning.charAt(i))) {
+                    return false;
+                }
+            }
+            return true;
+        }
+    }
+
+    private TypeProbe() {
+    }
+
+    /**
+     * What the content is, in words with an article, when the extension says something else.
+     *
+     * @param extension in lower case without its dot
+     * @param head how the file begins
+     */
+    public static Optional<String> lie(String extension, byte[] head) {
+        Optional<Known> known = KNOWN.stream().filter(format -> format.extensions.contains(extension)).findFirst();
+        String text = new String(head, StandardCharsets.ISO_8859_1);
+        if (head.length < 4 || known.isEmpty()) {
+            return Optional.empty();
+        }
+        if (known.get().isText() ? !isBinary(head) : known.get().begins(text)) {
+            return Optional.empty();
+        }
+        MediaType type = detect(head);
+        String name = type.getBaseType().toString();
+        if (known.get().types.contains(name) || SAYS_NOTHING.contains(name)) {
+            return Optional.empty();
+        }
+        Optional<Known> actual = KNOWN.stream().filter(format -> format.types.contains(name)).findFirst();
+        if (known.get().isText()) {
+            boolean positive = BINARY_TOPS.contains(type.getType()) || name.equals("application/pdf") || name.equals("model/gltf-binary");
+            return positive && isCertain(name, text, actual) && !name.equals("image/svg+xml") ? Optional.of(words(name, actual)) : Optional.empty();
+        }
+        return isCertain(name, text, actual) ? Optional.of(words(name, actual)) : Optional.empty();
+    }
+
+    /** Weak signatures of two bytes, which the library takes for sounds or pictures, are no proof. */
+    private static boolean isCertain(String name, String head, Optional<Known> actual) {
+        if (WORDS.containsKey(name)) {
+            return true;
+        }
+        return actual.isPresent() && !actual.get().extensions.contains("bmp")
+                && actual.get().beginnings.stream().anyMatch(beginning -> beginning.length() >= 3 && Known.begins(head, beginning));
+    }
+
+    private static String words(String type, Optional<Known> actual) {
+        if (WORDS.containsKey(type)) {
+            return WORDS.get(type);
+        }
+        return actual.map(format -> (format.words.startsWith("O") || format.words.startsWith("A") || format.words.startsWith("MP") ? "an " : "a ") + format.words)
+                .orElse("a file of type " + type);
+    }
+
+    private static boolean isBinary(byte[] head) {
+        for (int i = 0; i < Math.min(head.length, 512); i++) {
+            int b = head[i] & 0xFF;
+            if (b < 32 && b != '\t' && b != '\n' && b != '\r' && b != '\f' && b != 0x1b) {
+                // UTF-16 text is full of zero bytes and begins with a mark.
+                int first = head[0] & 0xFF;
+                return !(b == 0 && (first == 0xFF || first == 0xFE || head[0] == 0 || head[1] == 0));
+            }
+        }
+        return new String(head, StandardCharsets.ISO_8859_1).startsWith("%PDF");
+    }
+
+    private static MediaType detect(byte[] head) {
+        try {
+            return MimeTypes.getDefaultMimeTypes().detect(new ByteArrayInputStream(head), new Metadata());
+        } catch (IOException impossible) {
+            return MediaType.OCTET_STREAM;
+        }
+    }
+}

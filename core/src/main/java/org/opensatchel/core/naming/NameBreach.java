@@ -1,0 +1,73 @@
+package org.opensatchel.core.naming;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.opensatchel.core.path.NameFolding;
+
+/**
+ * One way in which a name breaks a kit's name rules.
+ *
+ * @param phrase what is wrong, to follow the name in a sentence
+ */
+public record NameBreach(Kind kind, String phrase) {
+
+    /** The rules there are. */
+    public enum Kind { CHARACTER, LETTERS, SPACE, TOO_LONG, AVOIDED }
+
+    /** Everything that is wrong with one name; a name some system refuses is told for that alone. */
+    public static List<NameBreach> of(NameRules rules, String name, boolean folder) {
+        List<NameBreach> out = new ArrayList<>();
+        Optional<PortableName.Refusal> refusal = rules.portable() ? PortableName.refusal(name) : Optional.empty();
+        if (refusal.isPresent()) {
+            out.add(new NameBreach(Kind.CHARACTER, refusal.get().reason()));
+        } else {
+            letters(rules, name).ifPresent(phrase -> out.add(new NameBreach(Kind.LETTERS, phrase)));
+            if (!rules.spaces() && name.codePoints().anyMatch(point -> Character.isWhitespace(point) || Character.isSpaceChar(point))) {
+                out.add(new NameBreach(Kind.SPACE, "holds a space"));
+            }
+        }
+        int length = name.codePointCount(0, name.length());
+        if (rules.maxLength() > 0 && length > rules.maxLength()) {
+            out.add(new NameBreach(Kind.TOO_LONG, "has " + length + " characters; " + rules.maxLength() + " are allowed"));
+        }
+        avoided(rules, folder ? name : stem(name)).ifPresent(word -> out.add(new NameBreach(Kind.AVOIDED, "holds “" + word + "”, which says nothing")));
+        return out;
+    }
+
+    private static Optional<String> letters(NameRules rules, String name) {
+        if (rules.ascii() && name.codePoints().anyMatch(point -> point > 126)) {
+            return Optional.of("holds letters beyond plain A to Z, which the assignment rules out");
+        }
+        return switch (rules.letters()) {
+            case LOWER -> name.equals(name.toLowerCase(Locale.ROOT)) ? Optional.empty() : Optional.of("holds capitals; the assignment asks for small letters");
+            case UPPER -> stem(name).equals(stem(name).toUpperCase(Locale.ROOT)) ? Optional.empty() : Optional.of("holds small letters; the assignment asks for capitals");
+            case ANY -> Optional.empty();
+        };
+    }
+
+    private static String stem(String name) {
+        int dot = name.lastIndexOf('.');
+        return dot <= 0 ? name : name.substring(0, dot);
+    }
+
+    /** The avoided word a name holds, as whole words of letters and digits. */
+    private static Optional<String> avoided(NameRules rules, String name) {
+        List<String> words = words(name);
+        return rules.avoid().stream().filter(avoided -> {
+            List<String> wanted = words(avoided);
+            for (int i = 0; !wanted.isEmpty() && i + wanted.size() <= words.size(); i++) {
+                if (words.subList(i, i + wanted.size()).equals(wanted)) {
+                    return true;
+                }
+            }
+            return false;
+        }).findFirst();
+    }
+
+    private static List<String> words(String text) {
+        return Arrays.stream(NameFolding.folded(text).split("[^\\p{L}\\p{N}\\p{M}]+")).filter(word -> !word.isEmpty()).toList();
+    }
+}

@@ -1,0 +1,263 @@
+package org.opensatchel.core.naming;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.naming.NameStep.Kind;
+import org.opensatchel.core.naming.PatternPart.Free;
+import org.opensatchel.core.naming.PatternPart.FreeField;
+import org.opensatchel.core.naming.PatternPart.LetterCase;
+import org.opensatchel.core.naming.PatternPart.Literal;
+import org.opensatchel.core.naming.PatternPart.Roster;
+import org.opensatchel.core.path.NameFolding;
+
+/**
+ * Literal text and fields in braces. The same pattern makes names and tests them.
+ *
+ * <p>A roster field that is not given is not judged: any text stands for it. Names are compared composed.
+ */
+public final class NamePattern {
+
+    private final String text;
+    private final List<PatternPart> parts;
+
+    private NamePattern(String text, List<PatternPart> parts) {
+        this.text = text;
+        this.parts = List.copyOf(parts);
+    }
+
+    /** The result of reading a pattern's text: exactly one of the two is there. */
+    public record Reading(Optional<NamePattern> pattern, Optional<PatternFault> fault) {
+    }
+
+    public static Reading read(String text) {
+        try {
+            return new Reading(Optional.of(new NamePattern(text, new PatternReader(text).read())), Optional.empty());
+        } catch (PatternReader.Unreadable unreadable) {
+            return new Reading(Optional.empty(), Optional.of(unreadable.fault()));
+        }
+    }
+
+    /** The pattern of a text known to be good; anything else is a programming error. */
+    public static NamePattern of(String text) {
+        return read(text).pattern().orElseThrow(() -> new IllegalArgumentException("not a name pattern: " + text));
+    }
+
+    public String text() {
+        return text;
+    }
+
+    /** The roster fields that stand in this pattern, in order. */
+    public List<RosterField> rosterFields() {
+        return parts.stream().filter(Roster.class::isInstance).map(part -> ((Roster) part).field()).distinct().toList();
+    }
+
+    /** Whether the roster alone makes the whole name. */
+    public boolean isMadeByRoster() {
+        return parts.stream().noneMatch(Free.class::isInstance);
+    }
+
+    /** The fields a name cannot be made without, because they are absent or empty. */
+    public List<RosterField> missing(RosterFields fields) {
+        return rosterFields().stream().filter(field -> fields.fileName(field, false).orElse("").isEmpty()).toList();
+    }
+
+    /** The name for a student or team; empty when a roster field is absent or empty, or a free field stands in the pattern. */
+    public Optional<String> make(RosterFields fields, boolean ascii) {
+        StringBuilder out = new StringBuilder();
+        for (PatternPart part : parts) {
+            if (part instanceof Literal literal) {
+                out.append(literal.text());
+                continue;
+            }
+            if (!(part instanceof Roster roster)) {
+                return Optional.empty();
+            }
+            String value = fields.fileName(roster.field(), ascii).orElse("");
+            if (value.isEmpty()) {
+                return Optional.empty();
+            }
+            out.append(roster.letters().apply(value));
+        }
+        return Optional.of(NameFolding.composed(out.toString()));
+    }
+
+    /** The shortest name this makes, free fields filled with as little as they take; empty when a roster field is absent or empty. */
+    public Optional<String> shortest(RosterFields fields, boolean ascii, boolean capitals) {
+        StringBuilder out = new StringBuilder();
+        for (PatternPart part : parts) {
+            if (part instanceof Literal literal) {
+                out.append(literal.text());
+            } else if (part instanceof Roster roster) {
+                String value = fields.fileName(roster.field(), ascii).orElse("");
+                if (value.isEmpty()) {
+                    return Optional.empty();
+                }
+                out.append(roster.letters().apply(value));
+            } else if (part instanceof Free free) {
+                boolean upper = free.letters() == LetterCase.UPPER || (capitals && free.letters() == LetterCase.AS_IS);
+                out.append(shortest(free, upper));
+            }
+        }
+        return Optional.of(NameFolding.composed(out.toString()));
+    }
+
+    private static String shortest(Free free, boolean upper) {
+        return switch (free.field()) {
+            case WORD, TEXT -> upper ? "A" : "a";
+            case VERSION, NUMBER -> "0".repeat(Math.max(0, free.digits() - 1)) + "1";
+            case DATE -> "2026-01-31";
+        };
+    }
+
+    /** Whether a version number stands in this pattern. */
+    public boolean hasVersion() {
+        return parts.stream().anyMatch(part -> part instanceof Free free && free.field() == FreeField.VERSION);
+    }
+
+    /** Whether some name fits this pattern and another one, for one student. Both are walked at once. */
+    public boolean meets(NamePattern other, RosterFields fields, boolean ascii) {
+        List<NameStep> mine = steps(fields, ascii);
+        List<NameStep> theirs = other.steps(fields, ascii);
+        int width = theirs.size() + 1;
+        BitSet seen = new BitSet();
+        Deque<Integer> open = new ArrayDeque<>(List.of(0));
+        while (!open.isEmpty()) {
+            int at = open.pop();
+            if (seen.get(at)) {
+                continue;
+            }
+            seen.set(at);
+            int i = at / width;
+            int j = at % width;
+            if (i == mine.size() && j == theirs.size()) {
+                return true;
+            }
+            NameStep a = i < mine.size() ? mine.get(i) : null;
+            NameStep b = j < theirs.size() ? theirs.get(j) : null;
+            if (a != null && a.loops()) {
+                open.push(at + width);
+            }
+            if (b != null && b.loops()) {
+                open.push(at + 1);
+            }
+            if (a != null && b != null && a.meets(b)) {
+                open.push((a.loops() ? i : i + 1) * width + (b.loops() ? j : j + 1));
+            }
+        }
+        return false;
+    }
+
+    /** Tests a name (without its extension where the pattern has none). */
+    public NameTest test(String name, RosterFields fields, boolean ascii) {
+        int[] points = NameFolding.composed(name).codePoints().toArray();
+        return new NameMatch(steps(fields, ascii), points).result();
+    }
+
+    /** Whether {@link #test} would find the name right; quicker where the pattern is plain text. */
+    public boolean fits(String name, RosterFields fields, boolean ascii) {
+        if (parts.size() == 1 && parts.get(0) instanceof Literal literal) {
+            return NameFolding.composed(literal.text()).equals(NameFolding.composed(name));
+        }
+        return test(name, fields, ascii).fits();
+    }
+
+    private List<NameStep> steps(RosterFields fields, boolean ascii) {
+        List<NameStep> steps = new ArrayList<>();
+        for (PatternPart part : parts) {
+            if (part instanceof Literal literal) {
+                literal(steps, literal.text(), null);
+            } else if (part instanceof Roster roster) {
+                roster(steps, roster, fields.fileName(roster.field(), ascii));
+            } else if (part instanceof Free free) {
+                free(steps, free);
+            }
+        }
+        return steps;
+    }
+
+    private static void literal(List<NameStep> steps, String text, String meaning) {
+        String composed = NameFolding.composed(text);
+        String shown = meaning == null ? "“" + composed + "”" : "“" + composed + "” (" + meaning + ")";
+        composed.codePoints().forEach(point -> steps.add(new NameStep(Kind.LITERAL, point, false, shown)));
+    }
+
+    private static void roster(List<NameStep> steps, Roster roster, Optional<String> value) {
+        String meaning = "the " + phrase(roster.field());
+        if (value.isPresent() && !value.get().isEmpty()) {
+            literal(steps, roster.letters().apply(value.get()), meaning);
+            return;
+        }
+        Kind kind = kind(roster.letters(), Kind.TEXT, Kind.LOWER_TEXT, Kind.UPPER_TEXT);
+        if (value.isEmpty()) {
+            steps.add(new NameStep(kind, 0, false, meaning));
+        }
+        steps.add(new NameStep(kind, 0, true, meaning));
+    }
+
+    private static void free(List<NameStep> steps, Free free) {
+        String phrase = free.digits() > 0 ? free.field().phrase() + " of " + free.digits() + (free.digits() == 1 ? " digit" : " digits") : free.field().phrase();
+        if (free.field() == FreeField.DATE) {
+            date(steps, phrase);
+            return;
+        }
+        Kind kind = switch (free.field()) {
+            case WORD -> kind(free.letters(), Kind.WORD, Kind.LOWER_WORD, Kind.UPPER_WORD);
+            case TEXT -> kind(free.letters(), Kind.TEXT, Kind.LOWER_TEXT, Kind.UPPER_TEXT);
+            default -> Kind.DIGIT;
+        };
+        for (int i = 0; i < Math.max(1, free.digits()); i++) {
+            steps.add(new NameStep(kind, 0, false, phrase));
+        }
+        if (free.digits() == 0) {
+            steps.add(new NameStep(kind, 0, true, phrase));
+        }
+    }
+
+    private static void date(List<NameStep> steps, String phrase) {
+        for (char mark : "DDDD-MD-TD".toCharArray()) {
+            Kind kind = switch (mark) {
+                case 'M' -> Kind.MONTH_TENS;
+                case 'T' -> Kind.DAY_TENS;
+                case '-' -> Kind.LITERAL;
+                default -> Kind.DIGIT;
+            };
+            steps.add(new NameStep(kind, mark, false, phrase));
+        }
+    }
+
+    private static Kind kind(LetterCase letters, Kind any, Kind lower, Kind upper) {
+        return switch (letters) {
+            case AS_IS -> any;
+            case LOWER -> lower;
+            case UPPER -> upper;
+        };
+    }
+
+    private static String phrase(RosterField field) {
+        return switch (field) {
+            case LAST -> "last name";
+            case FIRST -> "first name";
+            case ID -> "student number";
+            default -> field.word();
+        };
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof NamePattern pattern && pattern.text.equals(text);
+    }
+
+    @Override
+    public int hashCode() {
+        return text.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return text;
+    }
+}

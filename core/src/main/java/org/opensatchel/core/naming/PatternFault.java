@@ -1,0 +1,9 @@
+package org.opensatchel.core.naming;
+
+/**
+ * Why a pattern cannot be read.
+ *
+ * @param at the character where it goes wrong, counted from 0 in code points
+ */
+public record PatternFault(int at, String message) {
+}

@@ -1,0 +1,62 @@
+package org.opensatchel.core.naming;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What a name must be to exist on every system: the rules of Windows (which are the narrowest) and the characters that no
+ * person can see.
+ */
+public final class PortableName {
+
+    private static final String REFUSED = "<>:\"|?*\\";
+    private static final Set<String> DEVICES = Set.of("con", "prn", "aux", "nul", "com1", "com2", "com3", "com4", "com5", "com6", "com7", "com8", "com9",
+            "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9", "conin$", "conout$", "com¹", "com²", "com³", "lpt¹", "lpt²", "lpt³");
+
+    /**
+     * A reason why some system refuses a name.
+     *
+     * @param at the first code point concerned, from 0
+     */
+    public record Refusal(int at, String reason) {
+    }
+
+    private PortableName() {
+    }
+
+    public static Optional<Refusal> refusal(String name) {
+        int[] points = name.codePoints().toArray();
+        for (int i = 0; i < points.length; i++) {
+            Optional<String> reason = reason(points[i]);
+            if (reason.isPresent()) {
+                return Optional.of(new Refusal(i, reason.get()));
+            }
+        }
+        int dot = name.indexOf('.');
+        String base = (dot < 0 ? name : name.substring(0, dot)).stripTrailing().toLowerCase(Locale.ROOT);
+        if (DEVICES.contains(base)) {
+            return Optional.of(new Refusal(0, "is a device to Windows, which cannot make a file of this name"));
+        }
+        if (name.endsWith(" ") || name.endsWith(".")) {
+            return Optional.of(new Refusal(points.length - 1, name.endsWith(".") ? "ends in a dot, which Windows drops" : "ends in a space, which Windows drops"));
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<String> reason(int point) {
+        if (point < 128 && REFUSED.indexOf(point) >= 0) {
+            return Optional.of("holds " + Character.toString(point) + ", which Windows does not allow in a name");
+        }
+        if (point == 0xFFFD) {
+            return Optional.of("holds a character that could not be read");
+        }
+        if (Character.isISOControl(point) || point == 0x2028 || point == 0x2029) {
+            return Optional.of("holds a control character (U+" + String.format("%04X", point) + ")");
+        }
+        if ((point >= 0x202A && point <= 0x202E) || (point >= 0x2066 && point <= 0x2069) || point == 0x200E || point == 0x200F || point == 0x061C) {
+            return Optional.of("holds a mark that turns the reading direction (U+" + String.format("%04X", point) + ")");
+        }
+        return point == 0x200B || point == 0xFEFF ? Optional.of("holds a character that cannot be seen (U+" + String.format("%04X", point) + ")") : Optional.empty();
+    }
+}

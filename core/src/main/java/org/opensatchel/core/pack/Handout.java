@@ -1,0 +1,134 @@
+package org.opensatchel.core.pack;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.kit.FolderRule;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.Need;
+import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.plan.PlanMatch;
+import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.project.RootFinder;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A kit made personal for one student or team, packed as a ZIP: the root under its personal name, every planned folder,
+ * empty ones too, the starter files, the marker and the guide. The same kit for the same student is the same bytes.
+ */
+public final class Handout {
+
+    private final Kit kit;
+    private final String kitSha256;
+    private final RosterFields fields;
+    private final String root;
+    private final byte[] guide;
+
+    private Handout(Kit kit, String kitSha256, RosterFields fields, String root) {
+        this.kit = kit;
+        this.kitSha256 = kitSha256;
+        this.fields = fields;
+        this.root = root;
+        this.guide = GuidePage.of(kit, fields, root);
+    }
+
+    /** Gives the contents of starter files; one that is not there is a {@link java.nio.file.NoSuchFileException}. */
+    public interface StarterContents {
+        InputStream open(Kit.StarterFile file) throws IOException;
+    }
+
+    /** The hand-out, or empty when the root cannot be named; {@link #missing} tells why. */
+    public static Optional<Handout> of(Kit kit, String kitSha256, RosterFields fields) {
+        return kit.root().make(fields, kit.ascii()).map(name -> new Handout(kit, kitSha256, fields, name));
+    }
+
+    /** The roster fields the root's name needs and the student does not have. */
+    public static List<RosterField> missing(Kit kit, RosterFields fields) {
+        return kit.root().missing(fields);
+    }
+
+    /** The root's personal name. */
+    public String root() {
+        return root;
+    }
+
+    /** The folders it holds, in order; patterns with free fields make none. */
+    public List<ProjectPath> folders() {
+        TreeSet<ProjectPath> folders = new TreeSet<>();
+        for (FolderRule rule : kit.folders()) {
+            if (rule.need() != Need.FORBIDDEN) {
+                rule.path().make(fields, kit.ascii()).ifPresent(path -> addWithParents(folders, path));
+            }
+        }
+        kit.starter().forEach(file -> addWithParents(folders, file.path().parent()));
+        kit.documents().forEach(rule -> addWithParents(folders, rule.in()));
+        kit.files().forEach(rule -> addWithParents(folders, rule.in()));
+        return List.copyOf(folders);
+    }
+
+    private static void addWithParents(TreeSet<ProjectPath> folders, ProjectPath folder) {
+        for (ProjectPath at = folder; !at.isRoot(); at = at.parent()) {
+            folders.add(at);
+        }
+    }
+
+    /**
+     * Writes the archive as it is made; the stream is flushed, not closed.
+     *
+     * @throws IOException when the stream breaks, or a starter file is not the one the kit names
+     */
+    public void write(OutputStream out, StarterContents contents) throws IOException {
+        write(out, contents, folders(), kit.starter());
+    }
+
+    /** Writes only what a newer version brings: the folders and starter files given, the marker and the guide. */
+    public void writeChanged(OutputStream out, StarterContents contents, KitUpdate update) throws IOException {
+        write(out, contents, folders(), update.fresh());
+    }
+
+    private void write(OutputStream out, StarterContents contents, List<ProjectPath> folders, List<Kit.StarterFile> files) throws IOException {
+        try (ZipWriter zip = new ZipWriter(out, true)) {
+            zip.folder(root);
+            zip.file(root + "/" + PlanMatch.GUIDE, guide());
+            zip.file(root + "/" + RootFinder.MARKER, marker());
+            for (ProjectPath folder : folders) {
+                zip.folder(root + "/" + folder);
+            }
+            for (Kit.StarterFile starter : files) {
+                try (InputStream content = contents.open(starter)) {
+                    zip.file(root + "/" + starter.path(), content, starter.bytes());
+                }
+            }
+        }
+    }
+
+    /** This hand-out as a project nobody has worked in; without contents only what is listed can be checked. */
+    public ProjectSource asProject(Optional<StarterContents> contents) {
+        return new HandoutSource(this, kit.starter(), contents);
+    }
+
+    /** The page {@code START-HERE.html}. */
+    byte[] guide() {
+        return guide;
+    }
+
+    /** The marker file: which kit, and for whom. It holds no time. */
+    byte[] marker() {
+        ObjectNode marker = JsonDocuments.MAPPER.createObjectNode();
+        marker.put("marker", 1);
+        marker.putObject("kit").put("title", kit.title()).put("version", kit.version()).put("sha256", kitSha256);
+        ObjectNode whom = marker.putObject("for");
+        fields.values().forEach((field, value) -> {
+            if (!value.isEmpty()) {
+                whom.put(field.word(), value);
+            }
+        });
+        return JsonDocuments.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsBytes(marker);
+    }
+}

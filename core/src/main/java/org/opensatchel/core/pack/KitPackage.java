@@ -1,0 +1,164 @@
+package org.opensatchel.core.pack;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.KitReader;
+import org.opensatchel.core.kit.KitReading;
+import org.opensatchel.core.kit.KitWriter;
+import org.opensatchel.core.project.ContentUnavailable;
+import org.opensatchel.core.project.Intake;
+import org.opensatchel.core.project.Leftovers;
+import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.project.SourceEntry;
+import org.opensatchel.core.project.ZipSource;
+
+/**
+ * A kit with its starter files as one ZIP ({@code *.satchelkit}, docs/formats.md): {@code kit.json}, and each starter file at
+ * {@code starter/PATH}. What comes from elsewhere is hostile until all of it has been read.
+ */
+public final class KitPackage implements Closeable, Handout.StarterContents {
+
+    static final String DOCUMENT = "kit.json";
+    static final String STARTER = "starter/";
+
+    private final ZipSource source;
+    private final Kit kit;
+    private final Map<String, SourceEntry> entries;
+
+    private KitPackage(ZipSource source, Kit kit, Map<String, SourceEntry> entries) {
+        this.source = source;
+        this.kit = kit;
+        this.entries = entries;
+    }
+
+    /** A package that is whole, or everything that is wrong with it; a package has to be closed. */
+    public record Reading(Optional<KitPackage> kitPackage, List<String> faults) {
+        public Reading {
+            faults = List.copyOf(faults);
+        }
+    }
+
+    /** Writes a kit with its starter files; the stream is flushed, not closed. The same kit is the same bytes. */
+    public static void write(Kit kit, Handout.StarterContents contents, OutputStream out) throws IOException {
+        try (ZipWriter zip = new ZipWriter(out, true)) {
+            zip.file(DOCUMENT, KitWriter.write(kit));
+            for (Kit.StarterFile file : kit.starter()) {
+                try (InputStream content = contents.open(file)) {
+                    zip.file(STARTER + file.path(), content, file.bytes());
+                }
+            }
+        }
+    }
+
+    /** Opens a package and reads all of it: every starter file has to be there, and be the one the kit names. */
+    public static Reading open(Path file, ReadLimits limits) throws IOException {
+        ZipSource source = ZipSource.open(file);
+        boolean kept = false;
+        try {
+            Reading reading = read(source, limits);
+            kept = reading.kitPackage.isPresent();
+            return reading;
+        } finally {
+            if (!kept) {
+                source.close();
+            }
+        }
+    }
+
+    private static Reading read(ZipSource source, ReadLimits limits) throws IOException {
+        Intake intake = source.list(limits);
+        if (intake instanceof Intake.Blocked blocked) {
+            return refused(blocked.message());
+        }
+        List<String> faults = new ArrayList<>();
+        Map<String, SourceEntry> entries = new HashMap<>();
+        ((Intake.Opened) intake).listing().faults().forEach(fault -> faults.add("“" + fault.path() + "” " + fault.message() + "."));
+        ((Intake.Opened) intake).listing().files().stream().filter(entry -> Leftovers.in(entry.path()).isEmpty()).forEach(entry -> entries.put(entry.path(), entry));
+        SourceEntry document = entries.remove(DOCUMENT);
+        if (document == null) {
+            return refused("This is no kit package: there is no kit.json at its top.");
+        }
+        if (!faults.isEmpty()) {
+            return new Reading(Optional.empty(), faults);
+        }
+        KitReading reading = kit(source, document);
+        if (reading.kit().isEmpty()) {
+            return new Reading(Optional.empty(), reading.faults().stream().map(fault -> "kit.json " + fault).toList());
+        }
+        KitPackage whole = new KitPackage(source, reading.kit().get(), Map.copyOf(entries));
+        faults.addAll(whole.starterFaults());
+        return faults.isEmpty() ? new Reading(Optional.of(whole), List.of()) : new Reading(Optional.empty(), faults);
+    }
+
+    private static Reading refused(String why) {
+        return new Reading(Optional.empty(), List.of(why));
+    }
+
+    private static KitReading kit(ZipSource source, SourceEntry document) throws IOException {
+        try (InputStream content = source.open(document)) {
+            return KitReader.read(content.readNBytes(KitReader.MAX_BYTES + 1));
+        } catch (ContentUnavailable damaged) {
+            return new KitReading(Optional.empty(), List.of(new org.opensatchel.core.json.JsonFault("", damaged.phrase() + ".")));
+        }
+    }
+
+    private List<String> starterFaults() throws IOException {
+        List<String> faults = new ArrayList<>();
+        Map<String, SourceEntry> left = new HashMap<>(entries);
+        for (Kit.StarterFile file : kit.starter()) {
+            SourceEntry entry = left.remove(STARTER + file.path());
+            if (entry == null) {
+                faults.add("The starter file “" + file.path() + "” is not in the package.");
+            } else {
+                starterFault(file).ifPresent(faults::add);
+            }
+        }
+        left.keySet().stream().sorted().limit(5).forEach(path -> faults.add("“" + path + "” does not belong in a kit package."));
+        return faults;
+    }
+
+    private Optional<String> starterFault(Kit.StarterFile file) throws IOException {
+        try (InputStream content = open(file)) {
+            DigestInputStream digest = new DigestInputStream(content, MessageDigest.getInstance("SHA-256"));
+            long bytes = digest.transferTo(OutputStream.nullOutputStream());
+            boolean same = bytes == file.bytes() && HexFormat.of().formatHex(digest.getMessageDigest().digest()).equals(file.sha256());
+            return same ? Optional.empty() : Optional.of("The starter file “" + file.path() + "” is not the one the kit names: its content differs.");
+        } catch (ContentUnavailable damaged) {
+            return Optional.of("The starter file “" + file.path() + "” " + damaged.phrase() + ".");
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException("every Java has SHA-256", impossible);
+        }
+    }
+
+    public Kit kit() {
+        return kit;
+    }
+
+    @Override
+    public InputStream open(Kit.StarterFile file) throws IOException {
+        SourceEntry entry = entries.get(STARTER + file.path());
+        if (entry == null) {
+            throw new NoSuchFileException(file.path().text());
+        }
+        return source.open(entry);
+    }
+
+    @Override
+    public void close() throws IOException {
+        source.close();
+    }
+}

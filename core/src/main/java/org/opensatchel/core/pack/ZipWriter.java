@@ -1,0 +1,125 @@
+package org.opensatchel.core.pack;
+
+import java.io.Closeable;
+import java.io.FilterOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
+import java.util.Locale;
+import java.util.Set;
+import java.util.zip.Deflater;
+import java.util.zip.ZipEntry;
+import org.apache.commons.compress.archivers.zip.UnixStat;
+import org.apache.commons.compress.archivers.zip.Zip64Mode;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
+
+/**
+ * Writes ZIP archives (APPNOTE.TXT 6.3) as a stream, the same bytes each time. Names are in UTF-8 with the language encoding
+ * flag, and entries say they were made on Unix: an unpacker that is told FAT takes names for an old code page, flag or no flag.
+ */
+public final class ZipWriter implements Closeable {
+
+    /** A fixed time, since what is written holds no time of its own; later than the format's first, which unpackers show oddly. */
+    private static final LocalDateTime TIME = LocalDateTime.of(2020, 1, 1, 12, 0);
+    private static final int FOLDER = UnixStat.DIR_FLAG | 0755;
+    private static final int FILE = UnixStat.FILE_FLAG | 0644;
+
+    /** Extensions of formats that are compressed already: compressing them again costs time and saves nothing. */
+    private static final Set<String> COMPRESSED = Set.of("png", "jpg", "jpeg", "webp", "gif", "avif", "heic", "mp4", "mov", "m4v", "mkv", "webm", "mp3", "m4a", "aac", "flac", "ogg", "opus", "zip", "gz", "7z", "woff2", "usdz");
+
+    private final ZipArchiveOutputStream zip;
+    private final boolean compressed;
+
+    /**
+     * @param out is flushed at the end, not closed
+     * @param compressed whether contents are worth compressing
+     */
+    public ZipWriter(OutputStream out, boolean compressed) {
+        zip = new ZipArchiveOutputStream(new KeptOpen(out));
+        zip.setEncoding(StandardCharsets.UTF_8.name());
+        zip.setUseLanguageEncodingFlag(true);
+        zip.setCreateUnicodeExtraFields(ZipArchiveOutputStream.UnicodeExtraFieldPolicy.NEVER);
+        this.compressed = compressed;
+        zip.setUseZip64(Zip64Mode.AsNeeded);
+    }
+
+    /** An entry's content, written while the archive is. */
+    public interface Content {
+        void writeTo(OutputStream out) throws IOException;
+    }
+
+    public void folder(String path) throws IOException {
+        ZipArchiveEntry entry = entry(path + "/", FOLDER);
+        entry.setMethod(ZipEntry.STORED);
+        entry.setSize(0);
+        entry.setCrc(0);
+        zip.putArchiveEntry(entry);
+        zip.closeArchiveEntry();
+    }
+
+    public void file(String path, byte[] content) throws IOException {
+        ZipArchiveEntry entry = entry(path, FILE);
+        entry.setSize(content.length);
+        zip.putArchiveEntry(entry);
+        zip.write(content);
+        zip.closeArchiveEntry();
+    }
+
+    /**
+     * Copies a file of a known size.
+     *
+     * @throws IOException when there is more or less of it
+     */
+    public void file(String path, InputStream content, long bytes) throws IOException {
+        ZipArchiveEntry entry = entry(path, FILE);
+        entry.setSize(bytes);
+        zip.putArchiveEntry(entry);
+        long copied = content.transferTo(zip);
+        zip.closeArchiveEntry();
+        if (copied != bytes) {
+            throw new IOException(path + " has " + copied + " bytes where " + bytes + " were expected");
+        }
+    }
+
+    /** A file whose size is not known before it is written. */
+    public void file(String path, Content content) throws IOException {
+        zip.putArchiveEntry(entry(path, FILE));
+        content.writeTo(new KeptOpen(zip));
+        zip.closeArchiveEntry();
+    }
+
+    private ZipArchiveEntry entry(String path, int mode) {
+        boolean worth = compressed && !COMPRESSED.contains(path.substring(path.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT));
+        zip.setLevel(worth ? Deflater.DEFAULT_COMPRESSION : Deflater.NO_COMPRESSION);
+        ZipArchiveEntry entry = new ZipArchiveEntry(path);
+        entry.setTimeLocal(TIME);
+        entry.setUnixMode(mode);
+        return entry;
+    }
+
+    @Override
+    public void close() throws IOException {
+        zip.finish();
+        zip.flush();
+    }
+
+    /** Leaves the stream it writes to open, and passes blocks on as blocks. */
+    private static final class KeptOpen extends FilterOutputStream {
+        KeptOpen(OutputStream out) {
+            super(out);
+        }
+
+        @Override
+        public void write(byte[] bytes, int from, int length) throws IOException {
+            out.write(bytes, from, length);
+        }
+
+        @Override
+        public void close() throws IOException {
+            flush();
+        }
+    }
+}

@@ -1,0 +1,103 @@
+package org.opensatchel.core.path;
+
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * A path inside a project, relative to its root, with {@code /} between the names; the root itself is the empty path.
+ * The names keep the Unicode form and the letter case they came in. Never a {@link java.nio.file.Path}: the host's own
+ * path syntax must not decide what a student's name means.
+ */
+public record ProjectPath(String text) implements Comparable<ProjectPath> {
+
+    public static final ProjectPath ROOT = new ProjectPath("");
+
+    public static ProjectPath of(String text) {
+        return text.isEmpty() ? ROOT : new ProjectPath(text);
+    }
+
+    public static ProjectPath of(List<String> names) {
+        return of(String.join("/", names));
+    }
+
+    public boolean isRoot() {
+        return text.isEmpty();
+    }
+
+    /** The last name, with its extension. */
+    public String name() {
+        return text.substring(text.lastIndexOf('/') + 1);
+    }
+
+    /** The folder this lies in; the root is its own parent. */
+    public ProjectPath parent() {
+        int slash = text.lastIndexOf('/');
+        return slash < 0 ? ROOT : new ProjectPath(text.substring(0, slash));
+    }
+
+    /** The name without its extension. */
+    public String stem() {
+        String name = name();
+        int dot = name.lastIndexOf('.');
+        return dot <= 0 ? name : name.substring(0, dot);
+    }
+
+    /** The extension in lower case without its dot, empty where there is none; a leading dot makes no extension. */
+    public String extension() {
+        String name = name();
+        int dot = name.lastIndexOf('.');
+        return dot <= 0 ? "" : name.substring(dot + 1).toLowerCase(java.util.Locale.ROOT);
+    }
+
+    public List<String> names() {
+        return isRoot() ? List.of() : Arrays.asList(text.split("/", -1));
+    }
+
+    public int depth() {
+        int depth = isRoot() ? 0 : 1;
+        for (int slash = text.indexOf('/'); slash >= 0; slash = text.indexOf('/', slash + 1)) {
+            depth++;
+        }
+        return depth;
+    }
+
+    public ProjectPath child(String name) {
+        return isRoot() ? new ProjectPath(name) : new ProjectPath(text + "/" + name);
+    }
+
+    public ProjectPath child(ProjectPath below) {
+        return below.isRoot() ? this : child(below.text);
+    }
+
+    /** Whether this is the folder itself or lies somewhere below it. */
+    public boolean isWithin(ProjectPath folder) {
+        return folder.isRoot() || text.equals(folder.text)
+                || (text.length() > folder.text.length() && text.startsWith(folder.text) && text.charAt(folder.text.length()) == '/');
+    }
+
+    /** Whether this lies below the folder and is not the folder. */
+    public boolean isBelow(ProjectPath folder) {
+        return !equals(folder) && isWithin(folder);
+    }
+
+    /** This path as seen from a folder it lies in. */
+    public ProjectPath from(ProjectPath folder) {
+        if (!isWithin(folder)) {
+            throw new IllegalArgumentException(text + " does not lie in " + folder.text);
+        }
+        if (folder.isRoot()) {
+            return this;
+        }
+        return equals(folder) ? ROOT : new ProjectPath(text.substring(folder.text.length() + 1));
+    }
+
+    @Override
+    public int compareTo(ProjectPath other) {
+        return text.compareTo(other.text);
+    }
+
+    @Override
+    public String toString() {
+        return text;
+    }
+}

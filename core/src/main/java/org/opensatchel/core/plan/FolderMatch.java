@@ -1,0 +1,179 @@
+package org.opensatchel.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.kit.FolderPattern;
+import org.opensatchel.core.kit.FolderRule;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.Need;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.naming.EditDistance;
+
+/**
+ * Holds the folders found against the folders planned. A planned folder that is not there is looked for under a nearly
+ * right name in the same place, and under its own name in another place, before it is called missing.
+ */
+final class FolderMatch {
+
+    private final ProjectTree tree;
+    private final Kit kit;
+    private final RosterFields fields;
+    private final Map<FolderRule, FolderFate> fates = new LinkedHashMap<>();
+    /** Folders that stand for planned ones, with the path they should have. */
+    private final Map<ProjectPath, ProjectPath> shouldBe = new HashMap<>();
+    private final Set<ProjectPath> taken = new HashSet<>();
+
+    FolderMatch(ProjectTree tree, Kit kit, RosterFields fields) {
+        this.tree = tree;
+        this.kit = kit;
+        this.fields = fields;
+    }
+
+    void match() {
+        List<FolderRule> rules = new ArrayList<>(kit.folders());
+        Map<String, List<ProjectPath>> byPath = new HashMap<>();
+        tree.folders().stream().filter(folder -> !folder.text().startsWith("..")).forEach(folder -> byPath.computeIfAbsent(NameFolding.composed(folder.text()), path -> new ArrayList<>(1)).add(folder));
+        rules.sort(Comparator.comparingInt(rule -> rule.path().names().size()));
+        for (FolderRule rule : rules) {
+            List<ProjectPath> fitting = fitting(rule, byPath);
+            taken.addAll(fitting);
+            fates.put(rule, new FolderFate(rule, planned(rule.path()), fitting.isEmpty() ? FolderFate.Kind.MISSING : FolderFate.Kind.THERE, fitting));
+        }
+        for (FolderRule rule : rules) {
+            if (fates.get(rule).kind() == FolderFate.Kind.MISSING && rule.need() != Need.FORBIDDEN) {
+                lookFor(rule);
+            }
+        }
+    }
+
+    /** Folders that are right as they are: nothing stands for anything else yet, so a plain path is simply looked up. */
+    private List<ProjectPath> fitting(FolderRule rule, Map<String, List<ProjectPath>> byPath) {
+        Optional<ProjectPath> plain = rule.path().make(fields, kit.ascii());
+        if (plain.isPresent()) {
+            return byPath.getOrDefault(NameFolding.composed(plain.get().text()), List.of());
+        }
+        return tree.folders().stream().filter(folder -> !folder.text().startsWith("..")).filter(folder -> rule.path().fits(folder, fields, kit.ascii())).toList();
+    }
+
+    private ProjectPath planned(FolderPattern pattern) {
+        return pattern.make(fields, kit.ascii()).orElse(ProjectPath.of(pattern.text()));
+    }
+
+    private void lookFor(FolderRule rule) {
+        Optional<ProjectPath> path = rule.path().make(fields, kit.ascii());
+        if (path.isEmpty()) {
+            return;
+        }
+        ProjectPath planned = path.get();
+        // Inside a folder that was itself renamed, the rule may fit by now.
+        Optional<ProjectPath> moved = tree.folders().stream().filter(folder -> canonical(folder).equals(planned)).findFirst();
+        if (moved.isPresent()) {
+            settle(rule, planned, FolderFate.Kind.THERE, moved.get());
+            return;
+        }
+        Optional<ProjectPath> renamed = unique(candidates(planned, true));
+        if (renamed.isPresent()) {
+            settle(rule, planned, FolderFate.Kind.RENAMED, renamed.get());
+            return;
+        }
+        if (rule.need() != Need.REQUIRED) {
+            // A folder of that name in another place is then just a folder.
+            return;
+        }
+        unique(candidates(planned, false)).ifPresent(elsewhere -> settle(rule, planned, FolderFate.Kind.MOVED, elsewhere));
+    }
+
+    private void settle(FolderRule rule, ProjectPath planned, FolderFate.Kind kind, ProjectPath found) {
+        fates.put(rule, new FolderFate(rule, planned, kind, List.of(found)));
+        taken.add(found);
+        if (kind != FolderFate.Kind.THERE) {
+            shouldBe.put(found, planned);
+        }
+    }
+
+    private List<ProjectPath> candidates(ProjectPath planned, boolean samePlace) {
+        List<ProjectPath> out = new ArrayList<>();
+        for (ProjectPath folder : tree.folders()) {
+            if (taken.contains(folder) || folder.text().startsWith("..") || isOnTheWay(folder) || holdsTaken(folder)) {
+                continue;
+            }
+            boolean beside = canonical(folder.parent()).equals(planned.parent());
+            boolean fits = samePlace ? beside && isLike(planned.name(), folder.name())
+                    : !beside && NameFolding.folded(folder.name()).equals(NameFolding.folded(planned.name())) && !isClosed(folder.parent());
+            if (fits) {
+                out.add(folder);
+            }
+        }
+        return out;
+    }
+
+    /** Whether a folder lies in one that takes anything, so that what is in it is not ours to interpret. */
+    private boolean isClosed(ProjectPath folder) {
+        return fates.values().stream().filter(fate -> fate.rule().sealed() || fate.rule().managed())
+                .flatMap(fate -> fate.found().stream()).anyMatch(folder::isWithin);
+    }
+
+    private boolean holdsTaken(ProjectPath folder) {
+        return taken.stream().anyMatch(other -> other.isBelow(folder));
+    }
+
+    private boolean isOnTheWay(ProjectPath folder) {
+        return kit.folders().stream().anyMatch(rule -> rule.path().isReachedThrough(canonical(folder), fields, kit.ascii()));
+    }
+
+    private static boolean isLike(String planned, String found) {
+        String a = NameFolding.loose(planned);
+        String b = NameFolding.loose(found);
+        if (a.equals(b)) {
+            return true;
+        }
+        if (withoutDigits(a).equals(withoutDigits(b)) && !a.equals(withoutDigits(a))) {
+            // Another number is another folder.
+            return false;
+        }
+        boolean plural = a.length() > 3 && (b.equals(a + "s") || a.equals(b + "s"));
+        boolean numbered = b.replaceFirst("^[0-9]+", "").equals(a) || b.replaceFirst("[0-9]+$", "").equals(a);
+        int allowed = a.length() < 5 ? 0 : a.length() < 8 ? 1 : 2;
+        return plural || numbered || (allowed > 0 && EditDistance.within(a, b, allowed) <= allowed);
+    }
+
+    private static String withoutDigits(String text) {
+        return text.replaceAll("[0-9]", "");
+    }
+
+    private static Optional<ProjectPath> unique(List<ProjectPath> found) {
+        return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
+    }
+
+    List<FolderFate> fates() {
+        return kit.folders().stream().map(fates::get).toList();
+    }
+
+    Map<ProjectPath, ProjectPath> shouldBe() {
+        return shouldBe;
+    }
+
+    /** The path something would have if every renamed or moved folder were where it should be. */
+    ProjectPath canonical(ProjectPath path) {
+        if (shouldBe.isEmpty()) {
+            return path;
+        }
+        for (ProjectPath at = path; !at.isRoot(); at = at.parent()) {
+            ProjectPath right = shouldBe.get(at);
+            if (right != null) {
+                return right.child(path.from(at));
+            }
+        }
+        return path;
+    }
+}

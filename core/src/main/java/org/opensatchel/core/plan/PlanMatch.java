@@ -1,0 +1,131 @@
+package org.opensatchel.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.opensatchel.core.kit.FolderRule;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.project.RootFinder;
+import org.opensatchel.core.scan.Scan;
+
+/**
+ * The project found, held against the project planned: what stands for which planned folder, role and starter file. Made
+ * once, before anything is judged, so that one cause is told once.
+ */
+public final class PlanMatch {
+
+    /** The guide that every hand-out has in its root. */
+    public static final String GUIDE = "START-HERE.html";
+
+    private final Kit kit;
+    private final RosterFields fields;
+    private final FolderMatch folders;
+    private final List<FolderFate> fates;
+    private final List<RoleFate> roles;
+    private final List<StarterFate> starters;
+    private final Zones zones;
+    private final Set<ProjectPath> planned = new HashSet<>();
+    /** Rules whose one path is known, by it, and those that many folders may fit. */
+    private final Map<String, FolderRule> plain = new HashMap<>();
+    private final List<FolderRule> free = new ArrayList<>();
+    private final Map<ProjectPath, Optional<FolderRule>> rules = new ConcurrentHashMap<>();
+
+    public PlanMatch(ProjectTree tree, Scan scan, Kit kit, RosterFields fields) {
+        this.kit = kit;
+        this.fields = fields;
+        this.zones = new Zones(Optional.of(kit), fields);
+        for (FolderRule rule : kit.folders()) {
+            rule.path().make(fields, kit.ascii()).ifPresentOrElse(path -> plain.putIfAbsent(NameFolding.composed(path.text()), rule), () -> free.add(rule));
+        }
+        this.folders = new FolderMatch(tree, kit, fields);
+        folders.match();
+        this.fates = folders.fates();
+        this.roles = new RoleMatch(tree, kit, fields, folders::canonical, this::isSetApart).match();
+        this.starters = new StarterMatch(tree, scan, folders::canonical).match(kit);
+        roles.forEach(role -> {
+            planned.addAll(role.fitting());
+            planned.addAll(role.misnamed());
+            planned.addAll(role.misplaced());
+        });
+        starters.forEach(starter -> starter.found().ifPresent(planned::add));
+        planned.add(ProjectPath.of(RootFinder.MARKER));
+        planned.add(ProjectPath.of(GUIDE));
+    }
+
+    public List<FolderFate> folders() {
+        return fates;
+    }
+
+    public List<RoleFate> roles() {
+        return roles;
+    }
+
+    public List<StarterFate> starters() {
+        return starters;
+    }
+
+    /** Whether a file fills a role, came with the kit or marks the root. */
+    public boolean isPlannedFile(ProjectPath path) {
+        return planned.contains(path);
+    }
+
+    /** The path something would have if every renamed or moved folder were where it should be. */
+    public ProjectPath canonical(ProjectPath path) {
+        return folders.canonical(path);
+    }
+
+    /** Folders that stand for planned ones under a wrong name or in a wrong place, with the path they should have. */
+    public Map<ProjectPath, ProjectPath> shouldBe() {
+        return folders.shouldBe();
+    }
+
+    /** The rule that plans a folder, itself and not one around it. */
+    public Optional<FolderRule> rule(ProjectPath folder) {
+        return rules.computeIfAbsent(folder, asked -> {
+            ProjectPath right = canonical(asked);
+            FolderRule known = plain.get(NameFolding.composed(right.text()));
+            return known != null ? Optional.of(known) : free.stream().filter(rule -> rule.path().fits(right, fields, kit.ascii())).min(Comparator.comparingInt(rule -> rule.path().freedom()));
+        });
+    }
+
+    /** Whether a folder stands on the way to a planned one. */
+    public boolean isOnTheWay(ProjectPath folder) {
+        ProjectPath right = canonical(folder);
+        boolean toFile = kit.starter().stream().anyMatch(file -> isAbove(right, file.path().parent()))
+                || roles.stream().anyMatch(role -> isAbove(right, role.in()));
+        return toFile || kit.folders().stream().anyMatch(rule -> rule.path().isReachedThrough(right, fields, kit.ascii()));
+    }
+
+    private static boolean isAbove(ProjectPath folder, ProjectPath below) {
+        return ProjectPath.of(NameFolding.composed(below.text())).isWithin(ProjectPath.of(NameFolding.composed(folder.text())));
+    }
+
+    /** Whether a path lies in a sealed or managed folder, or is a managed one. */
+    public boolean isSetApart(ProjectPath path) {
+        ProjectPath right = canonical(path);
+        return zones.isManaged(right) || zones.isInSealed(right);
+    }
+
+    public boolean isManaged(ProjectPath path) {
+        return zones.isManaged(canonical(path));
+    }
+
+    public boolean isInSealed(ProjectPath path) {
+        return zones.isInSealed(canonical(path));
+    }
+
+    /** The planned folder that is missing, renamed or moved and would hold a path. */
+    public Optional<FolderFate> brokenFolder(ProjectPath path) {
+        return fates.stream().filter(fate -> fate.kind() != FolderFate.Kind.THERE && path.isWithin(fate.planned())).findFirst();
+    }
+}

@@ -1,0 +1,68 @@
+package org.opensatchel.core.plan;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.Kit.StarterFile;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.scan.Scan;
+
+/** Finds what became of the kit's own files: by place, else by content, else by name. */
+final class StarterMatch {
+
+    private final ProjectTree tree;
+    private final Scan scan;
+    private final UnaryOperator<ProjectPath> canonical;
+    private final Map<String, ProjectFile> byRightPath = new HashMap<>();
+
+    StarterMatch(ProjectTree tree, Scan scan, UnaryOperator<ProjectPath> canonical) {
+        this.tree = tree;
+        this.scan = scan;
+        this.canonical = canonical;
+        tree.files().forEach(file -> byRightPath.put(NameFolding.composed(canonical.apply(file.path()).text()), file));
+    }
+
+    List<StarterFate> match(Kit kit) {
+        return kit.starter().stream().map(this::fate).toList();
+    }
+
+    private StarterFate fate(StarterFile starter) {
+        ProjectFile there = byRightPath.get(NameFolding.composed(starter.path().text()));
+        if (there != null) {
+            boolean changed = starter.treat() == StarterFile.Treat.KEEP && isChanged(starter, there);
+            return new StarterFate(starter, changed ? StarterFate.Kind.CHANGED : StarterFate.Kind.AS_IT_WAS, Optional.of(there.path()));
+        }
+        Optional<ProjectPath> found = sameContent(starter).or(() -> sameName(starter));
+        if (found.isEmpty()) {
+            return new StarterFate(starter, StarterFate.Kind.MISSING, Optional.empty());
+        }
+        boolean samePlace = canonical.apply(found.get()).parent().equals(starter.path().parent());
+        return new StarterFate(starter, samePlace ? StarterFate.Kind.RENAMED : StarterFate.Kind.MOVED, found);
+    }
+
+    private boolean isChanged(StarterFile starter, ProjectFile file) {
+        return scan.facts(file.path()).sha256().map(hash -> !hash.equals(starter.sha256())).orElse(file.bytes() != starter.bytes());
+    }
+
+    private Optional<ProjectPath> sameContent(StarterFile starter) {
+        return tree.files().stream().filter(file -> file.bytes() == starter.bytes() && starter.bytes() > 0)
+                .filter(file -> scan.facts(file.path()).sha256().filter(starter.sha256()::equals).isPresent())
+                .map(ProjectFile::path)
+                .min(java.util.Comparator.comparing((ProjectPath path) -> !canonical.apply(path).parent().equals(starter.path().parent()))
+                        .thenComparing(java.util.Comparator.naturalOrder()));
+    }
+
+    /** By name only where content cannot tell: it may be changed, or its hash is not known. */
+    private Optional<ProjectPath> sameName(StarterFile starter) {
+        List<ProjectPath> named = tree.named(starter.path().name()).stream()
+                .filter(file -> starter.treat() != StarterFile.Treat.KEEP || (scan.facts(file.path()).sha256().isEmpty() && file.bytes() == starter.bytes()))
+                .map(ProjectFile::path).toList();
+        return named.size() == 1 ? Optional.of(named.get(0)) : Optional.empty();
+    }
+}

@@ -1,0 +1,47 @@
+package org.opensatchel.core.project;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The path of an entry in an archive or listing, made safe: backslashes are separators, {@code .} goes, and what would
+ * leave the place it is unpacked to is refused.
+ */
+sealed interface EntryPath {
+
+    /** A path below the top. */
+    record Safe(String path, boolean folder) implements EntryPath {
+    }
+
+    /** A path that must not be followed. */
+    record Unsafe(String reason) implements EntryPath {
+    }
+
+    static EntryPath read(String raw) {
+        String path = raw.replace('\\', '/');
+        if (path.indexOf('\0') >= 0) {
+            return new Unsafe("its name holds a NUL character");
+        }
+        if (path.startsWith("/")) {
+            return new Unsafe("its name is an absolute path");
+        }
+        if (path.length() > 1 && path.charAt(1) == ':' && Character.isLetter(path.charAt(0)) && path.charAt(0) < 128) {
+            return new Unsafe("its name begins with a drive");
+        }
+        List<String> names = new ArrayList<>();
+        for (String name : path.split("/", -1)) {
+            if (name.equals("..")) {
+                if (names.isEmpty()) {
+                    return new Unsafe("its name leads out of the folder it is unpacked to");
+                }
+                names.remove(names.size() - 1);
+                if (names.isEmpty()) {
+                    return new Unsafe("its name leads out of the project's folder");
+                }
+            } else if (!name.isEmpty() && !name.equals(".")) {
+                names.add(name);
+            }
+        }
+        return new Safe(String.join("/", names), path.endsWith("/"));
+    }
+}

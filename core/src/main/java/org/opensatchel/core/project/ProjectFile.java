@@ -1,0 +1,15 @@
+package org.opensatchel.core.project;
+
+import org.opensatchel.core.path.ProjectPath;
+
+/** A file of a project, or of a companion beside it (its path then begins with {@code ../NAME/}). */
+public record ProjectFile(ProjectPath path, SourceEntry entry) {
+
+    public long bytes() {
+        return entry.bytes();
+    }
+
+    public boolean isInCompanion() {
+        return path.text().startsWith("../");
+    }
+}

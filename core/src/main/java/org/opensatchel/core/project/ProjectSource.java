@@ -1,0 +1,36 @@
+package org.opensatchel.core.project;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.Set;
+
+/** Where a project is read from: a folder, an archive or a listing. Nothing is ever written to it. */
+public interface ProjectSource extends Closeable {
+
+    /** Lists what is there. */
+    Intake list(ReadLimits limits) throws IOException;
+
+    /**
+     * A file's content, to be read to its end and closed.
+     *
+     * @throws ContentUnavailable when there is no content to be had, or it proves damaged while it is read
+     */
+    InputStream open(SourceEntry entry) throws IOException;
+
+    /**
+     * Files of folders that lie beside the root and are no part of what was listed, their paths beginning {@code ../NAME/}.
+     *
+     * @param prefix the root's path from the source's top
+     * @param names the folders asked for
+     */
+    default List<SourceEntry> besideRoot(String prefix, Set<String> names, ReadLimits limits) throws IOException {
+        return List.of();
+    }
+
+    /** Whether a file's content can be had at all; a listing has that of its documents only. */
+    default boolean hasContent(SourceEntry entry) {
+        return true;
+    }
+}

@@ -1,0 +1,201 @@
+package org.opensatchel.core.project;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.kit.FolderRule;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.naming.NamePattern;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.project.RootChoice.Trouble;
+
+/**
+ * Finds the root in what was handed in: the folder given, the only folder of an archive, or, where the project was packed
+ * with other things, loose or inside itself, the folder that fits the kit best.
+ */
+public final class RootFinder {
+
+    /** The file that marks the root of a hand-out. */
+    public static final String MARKER = "satchel.kit.json";
+
+    /** How many folders the root may be wrapped in before it is no longer looked for. */
+    private static final int MAX_WRAPPINGS = 4;
+    private static final Set<String> ARCHIVES = Set.of("zip", "rar", "7z", "tar", "gz", "tgz");
+
+    private final Optional<Kit> kit;
+    private final RosterFields fields;
+    /** For each folder (by its path, empty for the top) the names of the folders and files right in it. */
+    private final TreeMap<String, Names> inside = new TreeMap<>();
+
+    private static final class Names {
+        private final Set<String> folders = new TreeSet<>();
+        private final Set<String> files = new TreeSet<>();
+    }
+
+    public RootFinder(Optional<Kit> kit, RosterFields fields) {
+        this.kit = kit;
+        this.fields = fields;
+    }
+
+    public RootChoice find(SourceListing listing) {
+        inside.clear();
+        inside.put("", new Names());
+        listing.files().stream().map(SourceEntry::path).filter(this::counts).forEach(path -> add(path, false));
+        listing.folders().stream().filter(this::counts).forEach(path -> add(path, true));
+        RootChoice start = listing.fromRoot() ? new RootChoice("", listing.name(), Optional.empty()) : top();
+        return start.trouble().isPresent() ? start : unwrapped(start);
+    }
+
+    private boolean counts(String path) {
+        return !path.startsWith("../") && Leftovers.in(path).isEmpty();
+    }
+
+    private void add(String path, boolean folder) {
+        int depth = 0;
+        int from = 0;
+        String above = "";
+        // Deeper than the wrappings and one planned folder nothing is looked at.
+        while (depth++ <= MAX_WRAPPINGS + 1) {
+            int slash = path.indexOf('/', from);
+            Names names = inside.computeIfAbsent(above, key -> new Names());
+            if (slash < 0) {
+                (folder ? names.folders : names.files).add(path.substring(from));
+                return;
+            }
+            names.folders.add(path.substring(from, slash));
+            above = path.substring(0, slash);
+            from = slash + 1;
+        }
+    }
+
+    private RootChoice top() {
+        Names top = inside.get("");
+        List<String> folders = new ArrayList<>(top.folders);
+        folders.removeIf(name -> folders.size() > 1 && isCompanion(name));
+        if (folders.size() == 1 && top.files.isEmpty()) {
+            return new RootChoice(folders.get(0), Optional.of(folders.get(0)), Optional.empty());
+        }
+        if (folders.isEmpty()) {
+            Optional<String> archive = onlyArchive(top);
+            return new RootChoice("", Optional.empty(), Optional.of(archive.map(name -> new Trouble(Code.PACKAGE_NESTED_ROOT, name, List.of()))
+                    .orElse(new Trouble(Code.PACKAGE_NO_ROOT, "", List.copyOf(top.files)))));
+        }
+        Optional<String> best = best("", folders);
+        boolean byName = best.filter(this::nameFits).isPresent();
+        int ownScore = score("");
+        if (best.isPresent() && (byName || score(best.get()) > ownScore)) {
+            List<String> others = new ArrayList<>(folders);
+            others.addAll(top.files);
+            others.remove(best.get());
+            return new RootChoice(best.get(), best, Optional.of(new Trouble(Code.PACKAGE_SEVERAL_ROOTS, "", others)));
+        }
+        List<String> loose = new ArrayList<>(folders);
+        loose.addAll(top.files);
+        return new RootChoice("", Optional.empty(), Optional.of(new Trouble(Code.PACKAGE_NO_ROOT, "", loose)));
+    }
+
+    private RootChoice unwrapped(RootChoice start) {
+        String prefix = start.prefix();
+        String name = start.name().orElse("");
+        List<String> around = new ArrayList<>();
+        for (int i = 0; i < MAX_WRAPPINGS; i++) {
+            Optional<String> deeper = deeper(prefix, name);
+            if (deeper.isEmpty()) {
+                break;
+            }
+            around.add(name);
+            prefix = prefix.isEmpty() ? deeper.get() : prefix + "/" + deeper.get();
+            name = deeper.get();
+        }
+        if (!around.isEmpty()) {
+            return new RootChoice(prefix, Optional.of(name), Optional.of(new Trouble(Code.PACKAGE_NESTED_ROOT, "", around)));
+        }
+        Names names = inside.getOrDefault(prefix, new Names());
+        Optional<String> archive = names.folders.isEmpty() ? onlyArchive(names) : Optional.empty();
+        return new RootChoice(prefix, start.name(), archive.map(file -> new Trouble(Code.PACKAGE_NESTED_ROOT, file, List.of())));
+    }
+
+    /** The folder inside this one that is the real root, when this one is none. */
+    private Optional<String> deeper(String prefix, String name) {
+        Names names = inside.getOrDefault(prefix, new Names());
+        if (names.folders.isEmpty() || score(prefix) > 0) {
+            return Optional.empty();
+        }
+        if (kit.isEmpty()) {
+            boolean alone = names.folders.size() == 1 && names.files.isEmpty();
+            String only = names.folders.iterator().next();
+            boolean root = score(path(prefix, only)) > 0 || NameFolding.folded(only).equals(NameFolding.folded(name));
+            return alone && root ? Optional.of(only) : Optional.empty();
+        }
+        return best(prefix, new ArrayList<>(names.folders))
+                // A root that bears its right name is the root, however oddly it was filled, unless it holds itself once more.
+                .filter(folder -> nameFits(name) ? nameFits(folder) && score(path(prefix, folder)) > 0 : true);
+    }
+
+    private Optional<String> best(String prefix, List<String> folders) {
+        return folders.stream()
+                .filter(folder -> nameFits(folder) || score(path(prefix, folder)) > 0)
+                .max(Comparator.comparing((String folder) -> nameFits(folder)).thenComparing(folder -> score(path(prefix, folder)))
+                        .thenComparing(Comparator.reverseOrder()));
+    }
+
+    /** How much of the plan lies right in a folder. */
+    private int score(String folder) {
+        Names names = inside.get(folder);
+        if (names == null) {
+            return 0;
+        }
+        int score = names.files.contains(MARKER) ? 2 : 0;
+        if (kit.isEmpty()) {
+            return score;
+        }
+        Map<String, Boolean> known = new HashMap<>();
+        for (FolderRule rule : kit.get().folders()) {
+            NamePattern first = rule.path().names().get(0);
+            score += known.computeIfAbsent(first.text(), text -> isAmong(names.folders, first)) ? 1 : 0;
+        }
+        for (Kit.StarterFile starter : kit.get().starter()) {
+            score += starter.path().depth() == 1 && names.files.contains(starter.path().name()) ? 1 : 0;
+        }
+        return score;
+    }
+
+    private boolean isAmong(Set<String> folders, NamePattern first) {
+        String loose = NameFolding.loose(first.text());
+        return folders.stream().anyMatch(name -> (!isAnyText(first) && first.fits(name, fields, kit.orElseThrow().ascii())) || NameFolding.loose(name).equals(loose));
+    }
+
+    /** A first name like {@code {word}} fits every folder, and so says nothing. */
+    private static boolean isAnyText(NamePattern pattern) {
+        return pattern.text().startsWith("{") && pattern.text().endsWith("}") && pattern.text().indexOf('}') == pattern.text().length() - 1;
+    }
+
+    private boolean nameFits(String name) {
+        return kit.isPresent() && !isAnyText(kit.get().root()) && kit.get().root().test(name, fields, kit.get().ascii()).fits();
+    }
+
+    private boolean isCompanion(String name) {
+        return kit.isPresent() && kit.get().companions().stream().anyMatch(companion -> companion.name().equals(name));
+    }
+
+    private static Optional<String> onlyArchive(Names names) {
+        if (names.files.size() != 1) {
+            return Optional.empty();
+        }
+        String file = names.files.iterator().next();
+        String extension = file.substring(file.lastIndexOf('.') + 1).toLowerCase(java.util.Locale.ROOT);
+        return ARCHIVES.contains(extension) ? Optional.of(file) : Optional.empty();
+    }
+
+    private static String path(String prefix, String name) {
+        return prefix.isEmpty() ? name : prefix + "/" + name;
+    }
+}

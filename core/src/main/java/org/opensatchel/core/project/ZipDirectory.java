@@ -1,0 +1,174 @@
+package org.opensatchel.core.project;
+
+import java.io.EOFException;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The central directory of a ZIP file (APPNOTE 6.3.10, with ZIP64), walked as a stream so that neither a claimed nor a
+ * real number of entries can exhaust memory.
+ */
+final class ZipDirectory {
+
+    private static final int END = 0x06054b50;
+    private static final int END_BYTES = 22;
+    private static final int ZIP64_LOCATOR = 0x07064b50;
+    private static final int ZIP64_LOCATOR_BYTES = 20;
+    private static final int ZIP64_END = 0x06064b50;
+    private static final int MAX_COMMENT = 65_535;
+    private static final int CHUNK = 1 << 18;
+    private static final long UNSET = 0xFFFFFFFFL;
+
+    /** Why an archive cannot be opened, completing “This file …”. */
+    static final class Broken extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        Broken(String phrase) {
+            super(phrase);
+        }
+    }
+
+    /** More entries than the limit. */
+    static final class TooMany extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        TooMany(String phrase) {
+            super(phrase);
+        }
+    }
+
+    private record End(long position, long entries, long directoryBytes, long directoryOffset) {
+    }
+
+    private final FileChannel file;
+
+    ZipDirectory(FileChannel file) {
+        this.file = file;
+    }
+
+    /** The entries in the order of the directory, with offsets corrected for anything that stands before the archive. */
+    List<ZipEntryRecord> read(int maxEntries) throws IOException {
+        End end = end();
+        if (end.entries > maxEntries) {
+            throw new TooMany("holds " + end.entries + " entries; at most " + maxEntries + " are read");
+        }
+        long start = end.position - end.directoryBytes;
+        long shift = start - end.directoryOffset;
+        if (start < 0 || shift < 0) {
+            throw new Broken("is a damaged ZIP: its table of contents lies outside the file");
+        }
+        List<ZipEntryRecord> entries = new ArrayList<>();
+        ByteBuffer window = ByteBuffer.allocate(CHUNK).order(ByteOrder.LITTLE_ENDIAN);
+        window.limit(0);
+        long at = start;
+        while (at < end.position) {
+            if (window.remaining() < 46 || window.remaining() < ZipRecordReader.length(window)) {
+                fill(window, at, end.position);
+            }
+            int length = window.remaining() < 46 ? Integer.MAX_VALUE : ZipRecordReader.length(window);
+            if (length > window.remaining()) {
+                throw new Broken("is a damaged ZIP: its table of contents breaks off");
+            }
+            if (entries.size() == maxEntries) {
+                throw new TooMany("holds more than " + maxEntries + " entries");
+            }
+            entries.add(ZipRecordReader.read(window, shift));
+            at += length;
+        }
+        if (entries.size() != end.entries && (entries.size() & 0xFFFF) != end.entries) {
+            throw new Broken("is a damaged ZIP: it promises " + end.entries + " entries and holds " + entries.size());
+        }
+        return entries;
+    }
+
+    private void fill(ByteBuffer window, long at, long limit) throws IOException {
+        window.clear();
+        window.limit((int) Math.min(CHUNK, limit - at));
+        readFully(window, at);
+        window.flip();
+    }
+
+    private End end() throws IOException {
+        long size = file.size();
+        if (size < END_BYTES) {
+            throw new Broken(size == 0 ? "is empty" : "is no ZIP archive");
+        }
+        int tail = (int) Math.min(size, END_BYTES + MAX_COMMENT);
+        ByteBuffer buffer = ByteBuffer.allocate(tail).order(ByteOrder.LITTLE_ENDIAN);
+        readFully(buffer, size - tail);
+        buffer.flip();
+        for (int i = tail - END_BYTES; i >= 0; i--) {
+            if (buffer.getInt(i) == END && i + END_BYTES + (buffer.getShort(i + 20) & 0xFFFF) <= tail) {
+                return end(buffer, i, size - tail + i);
+            }
+        }
+        throw new Broken(startsLikeZip() ? "is cut off: the end of the ZIP archive is missing. Copy or upload it again" : "is no ZIP archive");
+    }
+
+    private End end(ByteBuffer buffer, int i, long position) throws IOException {
+        int disk = buffer.getShort(i + 4) & 0xFFFF;
+        int directoryDisk = buffer.getShort(i + 6) & 0xFFFF;
+        long entries = buffer.getShort(i + 10) & 0xFFFF;
+        long bytes = buffer.getInt(i + 12) & UNSET;
+        long offset = buffer.getInt(i + 16) & UNSET;
+        boolean zip64 = entries == 0xFFFF || bytes == UNSET || offset == UNSET;
+        End plain = new End(position, entries, bytes, offset);
+        End found = zip64 ? zip64End(position, plain) : plain;
+        if (found == plain && (disk != 0 || directoryDisk != 0)) {
+            throw new Broken("is one part of a ZIP in several parts. Make one ZIP of it");
+        }
+        return found;
+    }
+
+    /** The ZIP64 end record, or the plain one where there is no locator before it (its fields may simply be full). */
+    private End zip64End(long position, End plain) throws IOException {
+        if (position < ZIP64_LOCATOR_BYTES) {
+            return plain;
+        }
+        ByteBuffer locator = ByteBuffer.allocate(ZIP64_LOCATOR_BYTES).order(ByteOrder.LITTLE_ENDIAN);
+        readFully(locator, position - ZIP64_LOCATOR_BYTES);
+        if (locator.getInt(0) != ZIP64_LOCATOR) {
+            return plain;
+        }
+        ByteBuffer record = ByteBuffer.allocate(56).order(ByteOrder.LITTLE_ENDIAN);
+        // The record stands right before its locator; the offset in the locator is wrong when something precedes the archive.
+        long at = position - ZIP64_LOCATOR_BYTES - 56;
+        long claimed = locator.getLong(8);
+        for (long candidate : new long[] {claimed, at}) {
+            if (candidate < 0 || candidate > position - ZIP64_LOCATOR_BYTES - 56) {
+                continue;
+            }
+            record.clear();
+            readFully(record, candidate);
+            if (record.getInt(0) == ZIP64_END) {
+                long entries = record.getLong(32);
+                long bytes = record.getLong(40);
+                long offset = record.getLong(48);
+                if (entries < 0 || bytes < 0 || offset < 0) {
+                    break;
+                }
+                return new End(candidate, entries, bytes, offset);
+            }
+        }
+        throw new Broken("is a damaged ZIP: its end record cannot be read");
+    }
+
+    private boolean startsLikeZip() throws IOException {
+        ByteBuffer head = ByteBuffer.allocate(4).order(ByteOrder.LITTLE_ENDIAN);
+        readFully(head, 0);
+        return head.getInt(0) == 0x04034b50;
+    }
+
+    private void readFully(ByteBuffer buffer, long at) throws IOException {
+        int from = buffer.position();
+        while (buffer.hasRemaining()) {
+            if (file.read(buffer, at + buffer.position() - from) < 0) {
+                throw new EOFException();
+            }
+        }
+    }
+}

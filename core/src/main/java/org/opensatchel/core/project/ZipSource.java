@@ -1,0 +1,197 @@
+package org.opensatchel.core.project;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.zip.Inflater;
+import java.util.zip.InflaterInputStream;
+import org.apache.commons.compress.compressors.bzip2.BZip2CompressorInputStream;
+import org.apache.commons.compress.compressors.deflate64.Deflate64CompressorInputStream;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.project.ZipEntryRecord.Kind;
+
+/**
+ * A ZIP archive (APPNOTE 6.3.10). The central directory counts; members are read where it says, checked against its sizes
+ * and checksums, and never unpacked to disk. Read are the methods store, deflate, deflate64 and bzip2.
+ */
+public final class ZipSource implements ProjectSource {
+
+    private static final int LOCAL_HEADER = 0x04034b50;
+    private static final int LOCAL_HEADER_BYTES = 30;
+
+    private final FileChannel file;
+
+    private ZipSource(FileChannel file) {
+        this.file = file;
+    }
+
+    public static ZipSource open(Path archive) throws IOException {
+        return new ZipSource(FileChannel.open(archive, StandardOpenOption.READ));
+    }
+
+    @Override
+    public Intake list(ReadLimits limits) throws IOException {
+        List<ZipEntryRecord> records;
+        try {
+            records = new ZipDirectory(file).read(limits.entries());
+        } catch (ZipDirectory.Broken broken) {
+            return Intake.unreadable("This file " + broken.getMessage() + ".");
+        } catch (ZipDirectory.TooMany many) {
+            return Intake.bomb("This archive " + many.getMessage() + ".");
+        }
+        if (records.isEmpty()) {
+            return Intake.unreadable("This ZIP archive is empty.");
+        }
+        Optional<String> bomb = bomb(records, limits);
+        return bomb.isPresent() ? Intake.bomb(bomb.get()) : new Intake.Opened(new Sorting().sort(records));
+    }
+
+    private static Optional<String> bomb(List<ZipEntryRecord> records, ReadLimits limits) {
+        long bytes = 0;
+        long packed = 0;
+        for (ZipEntryRecord record : records) {
+            bytes = Math.addExact(Math.min(bytes, Long.MAX_VALUE >> 1), Math.min(record.bytes(), Long.MAX_VALUE >> 2));
+            packed += Math.min(record.packedBytes(), Long.MAX_VALUE >> 20);
+            if (record.name().length() > limits.depth() && new java.util.StringTokenizer(record.name(), "/\\").countTokens() > limits.depth() + 1) {
+                return Optional.of("This archive holds folders more than " + limits.depth() + " deep.");
+            }
+        }
+        if (bytes > limits.unpackedBytes()) {
+            return Optional.of("This archive would unpack to " + (bytes >> 20) + " MiB; at most " + (limits.unpackedBytes() >> 20) + " MiB are read.");
+        }
+        if (bytes > ReadLimits.RATIO_FLOOR && bytes / limits.ratio() > packed) {
+            return Optional.of("This archive would unpack to more than " + limits.ratio() + " times its size, as no real project does.");
+        }
+        return overlap(records);
+    }
+
+    private static Optional<String> overlap(List<ZipEntryRecord> records) {
+        List<ZipEntryRecord> byOffset = new ArrayList<>(records);
+        byOffset.sort(Comparator.comparingLong(ZipEntryRecord::offset));
+        long end = 0;
+        for (ZipEntryRecord record : byOffset) {
+            if (record.offset() < end) {
+                return Optional.of("Entries of this archive lie over one another, as in no archive made by a packer.");
+            }
+            end = record.offset() + LOCAL_HEADER_BYTES + record.nameBytes() + record.packedBytes();
+        }
+        return Optional.empty();
+    }
+
+    /** Sorts the records into files, folders and faults. */
+    private static final class Sorting {
+        private final Map<String, SourceEntry> files = new HashMap<>();
+        private final List<SourceEntry> order = new ArrayList<>();
+        private final Set<String> folders = new HashSet<>();
+        private final List<PackageFault> faults = new ArrayList<>();
+
+        SourceListing sort(List<ZipEntryRecord> records) {
+            records.forEach(this::take);
+            Set<String> implied = new HashSet<>(folders);
+            order.forEach(file -> SourceTops.parents(file.path(), implied));
+            List<SourceEntry> kept = new ArrayList<>();
+            for (SourceEntry entry : order) {
+                if (implied.contains(entry.path())) {
+                    faults.add(unsafe(entry.path(), "there is a folder of the same name"));
+                } else {
+                    kept.add(entry);
+                }
+            }
+            return new SourceListing(false, Optional.empty(), kept, List.copyOf(folders), faults);
+        }
+
+        private void take(ZipEntryRecord record) {
+            EntryPath path = EntryPath.read(record.name());
+            if (path instanceof EntryPath.Unsafe unsafe) {
+                faults.add(unsafe(record.name(), unsafe.reason()));
+                return;
+            }
+            String safe = ((EntryPath.Safe) path).path();
+            if (safe.isEmpty()) {
+                if (record.kind() == Kind.FILE) {
+                    faults.add(unsafe(record.name(), "it has no name"));
+                }
+                return;
+            }
+            switch (record.kind()) {
+                case FOLDER -> folders.add(safe);
+                case SYMLINK -> faults.add(new PackageFault(Code.PACKAGE_SHORTCUT, safe, ""));
+                case OTHER -> faults.add(unsafe(safe, "it is a device, a pipe or a socket"));
+                case FILE -> file(record, safe);
+            }
+        }
+
+        private void file(ZipEntryRecord record, String safe) {
+            SourceEntry entry = new SourceEntry(safe, record.bytes(), record.time(), Optional.empty(), false, record.crc() | 1L << 32, record);
+            if (files.putIfAbsent(safe, entry) == null) {
+                order.add(entry);
+            } else {
+                faults.add(unsafe(safe, "the archive holds it twice, and unpackers disagree which one counts"));
+            }
+        }
+
+        private static PackageFault unsafe(String path, String reason) {
+            return new PackageFault(Code.PACKAGE_UNSAFE_ENTRY, path, reason);
+        }
+    }
+
+    @Override
+    public InputStream open(SourceEntry entry) throws IOException {
+        ZipEntryRecord record = (ZipEntryRecord) entry.handle();
+        if (record.isEncrypted()) {
+            throw new ContentUnavailable("is encrypted with a password");
+        }
+        ByteBuffer header = ByteBuffer.allocate(LOCAL_HEADER_BYTES).order(ByteOrder.LITTLE_ENDIAN);
+        while (header.hasRemaining() && file.read(header, record.offset() + header.position()) >= 0) {
+            // Until the header is complete or the file ends.
+        }
+        if (header.hasRemaining() || header.getInt(0) != LOCAL_HEADER) {
+            throw new ContentUnavailable("is not where the archive says it is");
+        }
+        long start = record.offset() + LOCAL_HEADER_BYTES + (header.getShort(26) & 0xFFFF) + (header.getShort(28) & 0xFFFF);
+        InputStream packed = new BufferedInputStream(new ChannelSlice(file, start, record.packedBytes()), 1 << 16);
+        return new CheckedContent(unpacked(record, packed), record.bytes(), record.crc());
+    }
+
+    private static InputStream unpacked(ZipEntryRecord record, InputStream packed) throws IOException {
+        return switch (record.method()) {
+            case 0 -> packed;
+            case 8 -> new InflaterInputStream(packed, new Inflater(true), 1 << 16) {
+                @Override
+                public void close() throws IOException {
+                    inf.end();
+                    super.close();
+                }
+            };
+            case 9 -> new Deflate64CompressorInputStream(packed);
+            case 12 -> bzip2(packed);
+            default -> throw new ContentUnavailable("is packed by a method that is not read here (number " + record.method() + ")");
+        };
+    }
+
+    private static InputStream bzip2(InputStream packed) throws ContentUnavailable {
+        try {
+            return new BZip2CompressorInputStream(packed);
+        } catch (IOException damaged) {
+            throw new ContentUnavailable("is damaged and cannot be unpacked");
+        }
+    }
+
+    @Override
+    public void close() throws IOException {
+        file.close();
+    }
+}

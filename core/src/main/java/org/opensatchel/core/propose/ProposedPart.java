@@ -1,0 +1,65 @@
+package org.opensatchel.core.propose;
+
+import java.util.List;
+import org.opensatchel.core.kit.FolderRule;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.naming.NamePattern;
+import org.opensatchel.core.naming.NameRules;
+
+/** One part of a proposed kit, to be accepted or left. */
+public sealed interface ProposedPart {
+
+    /** What the part is about, as it stands in the kit: a pattern, a path, a role. */
+    String title();
+
+    /** Why it is proposed, as a sentence. */
+    String why();
+
+    /** Names from the example that it was made from. */
+    List<String> examples();
+
+    /** The root's name. */
+    record Root(NamePattern name, String why, List<String> examples) implements ProposedPart {
+        @Override
+        public String title() {
+            return name.text();
+        }
+    }
+
+    /** Rules for names. */
+    record Names(NameRules rules, String why) implements ProposedPart {
+        @Override
+        public String title() {
+            return "Name rules";
+        }
+
+        @Override
+        public List<String> examples() {
+            return List.of();
+        }
+    }
+
+    /** A planned folder. */
+    record Folder(FolderRule rule, String why, List<String> examples) implements ProposedPart {
+        @Override
+        public String title() {
+            return rule.path().text();
+        }
+    }
+
+    /** A document the student makes. */
+    record Document(Kit.DocumentRule rule, String why, List<String> examples) implements ProposedPart {
+        @Override
+        public String title() {
+            return rule.in().child(rule.name().text() + (rule.types().isEmpty() ? "" : "." + rule.types().get(0))).text();
+        }
+    }
+
+    /** Another file the student makes. */
+    record File(Kit.FileRule rule, String why, List<String> examples) implements ProposedPart {
+        @Override
+        public String title() {
+            return rule.in().child(rule.name().text() + (rule.types().isEmpty() ? "" : "." + rule.types().get(0))).text();
+        }
+    }
+}

@@ -1,0 +1,60 @@
+package org.opensatchel.core.report;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a check found, in the shape of version 1 of the report document (docs/schema/report.schema.json). Paths are
+ * relative to the root, with {@code /}; absent values are left out.
+ *
+ * @param report the format's version, 1
+ * @param made when the check was made
+ * @param links every link of every document, in order
+ * @param notChecked what could not be looked at: families of findings, and {@code hashes}
+ */
+public record Report(int report, Instant made, Verdict verdict, Optional<KitRef> kit, Optional<Location> location, Project project, Counts counts,
+        List<LinkLine> links, List<FindingLine> findings, List<String> notChecked) {
+
+    /** The version of the format this product writes. */
+    public static final int VERSION = 1;
+
+    /** The kit it was held against. */
+    public record KitRef(String title, int version) {
+    }
+
+    /** Where the project was said to lie, and where its links were made. */
+    public record Location(Optional<String> declared, Optional<String> inferred) {
+    }
+
+    /** The project in numbers. */
+    public record Project(Optional<String> root, int files, long bytes, int documents, int links) {
+    }
+
+    /** How many findings there are of each severity, consequences not counted. */
+    public record Counts(int must, int should, int note) {
+    }
+
+    /** One link; {@code target} is null where it leads to no file of the project. */
+    public record LinkLine(String document, String at, String text, String form, String outcome, @JsonInclude(JsonInclude.Include.ALWAYS) Optional<String> target,
+            Optional<List<CandidateLine>> candidates, Optional<List<String>> gaps) {
+    }
+
+    /** A file that was probably meant. */
+    public record CandidateLine(String path, String why, double sure) {
+    }
+
+    /** One finding, with what follows from it. */
+    public record FindingLine(String code, String severity, String path, Optional<String> at, String message, String why, List<String> remedy,
+            Optional<Double> sure, Optional<ProposalLine> proposal, Optional<List<ConsequenceLine>> consequences) {
+    }
+
+    /** What was probably meant. */
+    public record ProposalLine(String path, double sure) {
+    }
+
+    /** Something that follows from a finding and needs no remedy of its own. */
+    public record ConsequenceLine(String code, String path, Optional<String> at, String message) {
+    }
+}

@@ -1,0 +1,233 @@
+package org.opensatchel.core.resolve;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.link.DocumentLinks;
+import org.opensatchel.core.link.Link;
+import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.Notation;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectTree;
+
+/**
+ * Tells where every link of a project leads, by looking it up in the tree; nothing is opened. Relative links start from
+ * their document, rooted ones from the root, and absolute ones are tied to whichever old root they can be shown to share.
+ */
+public final class LinkResolver {
+
+    /** Stands for the root itself on the way up from a document, so that climbing over it is noticed. */
+    private static final String TOP = "\0root";
+    private static final int MOST_FRAMES = 200_000;
+
+    private final ProjectTree tree;
+    private final Set<String> companions;
+    private final RootNames roots;
+    private final CandidateSearch candidates;
+    private final Lookup lookup;
+    private final OldRoots oldRoots;
+
+    LinkResolver(ProjectTree tree, Set<String> companions, RootNames roots, Optional<LinkAddress> declared, CandidateSearch candidates) {
+        this.tree = tree;
+        this.companions = companions;
+        this.roots = roots;
+        this.candidates = candidates;
+        this.lookup = new Lookup(tree);
+        this.oldRoots = new OldRoots(tree, declared, roots);
+    }
+
+    /** All links of all documents, in order. */
+    List<ResolvedLink> resolve(List<DocumentLinks> documents) {
+        List<Link> links = documents.stream().flatMap(document -> document.links().stream()).toList();
+        for (Link link : links) {
+            address(link).filter(address -> address.form().isAbsolute()).ifPresent(oldRoots::hear);
+        }
+        List<ResolvedLink> out = new ArrayList<>(links.size());
+        for (Link link : links) {
+            out.add(link.frames().isPresent() ? sequence(link, link.frames().get()) : resolve(link));
+        }
+        return out;
+    }
+
+    /** The address a link effectively has: its own, or that of its base with its own joined on. */
+    private static Optional<LinkAddress> address(Link link) {
+        Optional<LinkAddress> own = LinkText.read(text(link), link.notation());
+        if (link.base().isEmpty() || own.isEmpty()) {
+            return own;
+        }
+        LinkForm form = own.get().form();
+        Optional<LinkAddress> base = LinkText.read(link.base(), link.notation());
+        if (base.isEmpty() || (form != LinkForm.RELATIVE && !(form == LinkForm.ROOTED && base.get().form() == LinkForm.REMOTE))) {
+            return own;
+        }
+        if (base.get().form() == LinkForm.REMOTE || base.get().form() == LinkForm.VARIABLE) {
+            return base;
+        }
+        List<String> folder = base.get().folder() || base.get().names().isEmpty() ? base.get().names() : base.get().names().subList(0, base.get().names().size() - 1);
+        List<String> joined = new ArrayList<>(folder);
+        joined.addAll(own.get().names());
+        if (base.get().form() == LinkForm.RELATIVE) {
+            return Optional.of(new LinkAddress(LinkForm.RELATIVE, "", joined, own.get().folder()));
+        }
+        return LinkAddress.resolve(List.of(), joined).map(names -> new LinkAddress(base.get().form(), base.get().anchor(), names, own.get().folder()));
+    }
+
+    private static String text(Link link) {
+        return link.frames().isPresent() ? link.text().replace(Link.FRAME_MARK, link.frames().get().number(link.frames().get().first())) : link.text();
+    }
+
+    private ResolvedLink resolve(Link link) {
+        LinkForm form = LinkText.read(text(link), link.notation()).map(LinkAddress::form).orElse(LinkForm.RELATIVE);
+        Optional<LinkAddress> effective = address(link);
+        if (effective.isEmpty()) {
+            return ResolvedLink.of(link, form, Outcome.OUTSIDE);
+        }
+        LinkAddress address = effective.get();
+        return switch (address.form()) {
+            case EMBEDDED -> ResolvedLink.of(link, form, Outcome.EMBEDDED);
+            case REMOTE -> ResolvedLink.of(link, form, Outcome.REMOTE);
+            case VARIABLE -> ResolvedLink.of(link, form, Outcome.UNKNOWN);
+            case ROOTED -> within(link, form, address.names());
+            case RELATIVE -> relative(link, form, address.names());
+            default -> absolute(link, form, address);
+        };
+    }
+
+    private ResolvedLink relative(Link link, LinkForm form, List<String> names) {
+        List<String> start = new ArrayList<>();
+        start.add(TOP);
+        start.addAll(link.document().parent().names());
+        Optional<List<String>> reached = LinkAddress.resolve(start, names);
+        boolean inside = reached.isPresent() && !reached.get().isEmpty() && reached.get().get(0).equals(TOP);
+        boolean backslashed = names.stream().anyMatch(name -> name.indexOf('\\') >= 0);
+        if (inside && backslashed && !lookup.exists(reached.get().subList(1, reached.get().size()))) {
+            List<String> slashed = names.stream().flatMap(name -> Stream.of(name.split("\\\\", -1))).filter(name -> !name.isEmpty() && !name.equals(".")).toList();
+            boolean stays = LinkAddress.resolve(start, slashed).filter(path -> !path.isEmpty() && path.get(0).equals(TOP)).isPresent();
+            return stays ? within(link, form, reached.get().subList(1, reached.get().size())) : relative(link, form, slashed);
+        }
+        if (inside) {
+            return within(link, form, reached.get().subList(1, reached.get().size()));
+        }
+        List<String> beside = reached.orElse(List.of());
+        if (!beside.isEmpty() && companions.contains(beside.get(0))) {
+            return companion(link, form, beside, Outcome.OK);
+        }
+        List<String> below = names.stream().filter(name -> !name.equals("..")).toList();
+        return outside(ResolvedLink.of(link, form, Outcome.OUTSIDE), beside.isEmpty() ? below : beside, below);
+    }
+
+    /** A link that stays inside the root. */
+    private ResolvedLink within(Link link, LinkForm form, List<String> names) {
+        ProjectPath path = ProjectPath.of(names);
+        Optional<Lookup.Found> found = lookup.find(link, path);
+        if (found.isEmpty()) {
+            return broken(ResolvedLink.of(link, form, Outcome.MISSING).intended(lookup.intended(link, path)));
+        }
+        if (found.get().overlooked().isEmpty()) {
+            return ResolvedLink.of(link, form, Outcome.OK).intended(path).target(found.get().path());
+        }
+        return ResolvedLink.of(link, form, Outcome.MISSPELT).intended(lookup.intended(link, path)).target(found.get().path()).overlooked(found.get().overlooked().get());
+    }
+
+    private ResolvedLink companion(Link link, LinkForm form, List<String> names, Outcome whenFound) {
+        ProjectPath path = ProjectPath.of("../" + String.join("/", names));
+        if (tree.exists(path)) {
+            return ResolvedLink.of(link, form, whenFound).intended(path).target(path);
+        }
+        boolean handedIn = tree.isFolder(ProjectPath.of("../" + names.get(0)));
+        if (!handedIn) {
+            return ResolvedLink.of(link, form, Outcome.UNKNOWN).intended(path);
+        }
+        Optional<ProjectPath> alike = tree.alike(path.text()).stream().findFirst();
+        return alike.map(other -> ResolvedLink.of(link, form, Outcome.MISSPELT).intended(path).target(other).overlooked("capitals or accents"))
+                .orElseGet(() -> broken(ResolvedLink.of(link, form, Outcome.MISSING).intended(path)));
+    }
+
+    private ResolvedLink absolute(Link link, LinkForm form, LinkAddress address) {
+        Optional<OldRoots.Split> split = oldRoots.trusted(address);
+        if (split.isPresent()) {
+            return pinned(link, form, address, split.get());
+        }
+        List<String> names = address.names();
+        for (int i = 0; i < names.size(); i++) {
+            if (companions.contains(names.get(i)) && tree.exists(ProjectPath.of("../" + String.join("/", names.subList(i, names.size()))))) {
+                return companion(link, form, names.subList(i, names.size()), Outcome.PINNED).oldRoot(address.prefix(i));
+            }
+        }
+        return outside(ResolvedLink.of(link, form, Outcome.OUTSIDE), names, names);
+    }
+
+    private ResolvedLink pinned(Link link, LinkForm form, LinkAddress address, OldRoots.Split split) {
+        String root = address.prefix(split.names());
+        Optional<Lookup.Found> found = lookup.exactOrAlike(split.rest());
+        if (found.isPresent()) {
+            return ResolvedLink.of(link, form, Outcome.PINNED).intended(split.rest()).target(found.get().path()).oldRoot(root)
+                    .candidates(List.of(new Candidate(found.get().path(), "same place under the old root", 0.98)));
+        }
+        return broken(ResolvedLink.of(link, form, Outcome.MISSING).intended(split.rest()).oldRoot(root));
+    }
+
+    /** Outside: names which other project it leads into, and what of the project has the same name. */
+    private ResolvedLink outside(ResolvedLink link, List<String> folders, List<String> names) {
+        Optional<String> other = folders.isEmpty() ? Optional.empty() : roots.otherProject(folders.subList(0, folders.size() - 1));
+        List<Candidate> found = names.isEmpty() ? List.of() : candidates.sameName(names).stream()
+                // With the name alone in common it may well be another file.
+                .map(candidate -> new Candidate(candidate.path(), candidate.why(), candidate.why().contains("same folder") ? Math.min(0.7, candidate.sure()) : Math.min(0.45, candidate.sure())))
+                .toList();
+        return link.otherProject(other).candidates(found);
+    }
+
+    /** A link to nothing: moved when the project holds the file elsewhere, else missing. */
+    private ResolvedLink broken(ResolvedLink link) {
+        ProjectPath intended = link.intended().orElseThrow();
+        if (intended.isRoot()) {
+            return link;
+        }
+        List<Candidate> same = candidates.sameContent(intended);
+        List<Candidate> found = same.isEmpty() ? candidates.sameName(intended.names()) : same;
+        found = found.stream().filter(candidate -> !candidate.path().equals(link.link().document())).toList();
+        if (found.isEmpty()) {
+            return link.candidates(candidates.similar(intended));
+        }
+        ResolvedLink moved = new ResolvedLink(link.link(), link.form(), Outcome.MOVED, Optional.empty(), link.intended(), found, link.oldRoot(), Optional.empty(),
+                Optional.empty(), List.of());
+        return found.get(0).sure() >= 0.5 ? moved.target(found.get(0).path()) : moved;
+    }
+
+    /** A sequence is found as a set: by its first file's place, and then number by number. */
+    private ResolvedLink sequence(Link link, Link.Frames frames) {
+        List<Long> missing = new ArrayList<>();
+        ResolvedLink first = null;
+        ResolvedLink found = null;
+        long count = Math.min(MOST_FRAMES, frames.count());
+        for (long i = 0; i < count; i++) {
+            long number = frames.first() + i * frames.step();
+            Link one = new Link(link.document(), link.at(), link.text().replace(Link.FRAME_MARK, frames.number(number)), link.notation(), link.base(), Optional.empty());
+            ResolvedLink resolved = resolve(one);
+            first = first == null ? resolved : first;
+            if (resolved.target().isPresent() && resolved.outcome() != Outcome.MOVED) {
+                found = found == null ? resolved : found;
+            } else {
+                missing.add(number);
+            }
+            if (found == null && missing.size() > 1_000) {
+                break;
+            }
+        }
+        ResolvedLink example = found == null ? first : found;
+        ResolvedLink whole = new ResolvedLink(link, example.form(), example.outcome(), Optional.empty(), example.intended(), found == null ? example.candidates() : List.of(),
+                example.oldRoot(), example.overlooked(), example.otherProject(), found == null ? List.of() : Ranges.of(missing, frames));
+        Optional<ProjectPath> target = example.target().map(path -> path.parent().child(setName(link)));
+        return target.isPresent() ? whole.target(target.get()) : whole;
+    }
+
+    private static String setName(Link link) {
+        String path = link.notation() == Notation.PLAIN ? link.text() : org.opensatchel.core.path.PercentCoding.decode(link.text());
+        return path.substring(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1);
+    }
+}

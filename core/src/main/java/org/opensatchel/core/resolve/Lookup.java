@@ -1,0 +1,98 @@
+package org.opensatchel.core.resolve;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.link.Link;
+import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.Notation;
+import org.opensatchel.core.path.PercentCoding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectTree;
+
+/** Finds a path in the tree: exactly, or with what some systems overlook overlooked, and then says what. */
+final class Lookup {
+
+    /**
+     * What was found.
+     *
+     * @param overlooked what had to be overlooked, as a phrase; absent for an exact find
+     */
+    record Found(ProjectPath path, Optional<String> overlooked) {
+    }
+
+    private record Variant(ProjectPath path, String overlooked) {
+    }
+
+    private final ProjectTree tree;
+
+    Lookup(ProjectTree tree) {
+        this.tree = tree;
+    }
+
+    boolean exists(List<String> names) {
+        return tree.exists(ProjectPath.of(names));
+    }
+
+    Optional<Found> find(Link link, ProjectPath path) {
+        Optional<Found> plain = exactOrAlike(path);
+        if (plain.isPresent()) {
+            return plain;
+        }
+        for (Variant variant : variants(link)) {
+            Optional<Found> found = exactOrAlike(variant.path);
+            if (found.isPresent()) {
+                return Optional.of(new Found(found.get().path, Optional.of(variant.overlooked)));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The path a link asks for, its backslashes read as the separators they were meant to be. */
+    ProjectPath intended(Link link, ProjectPath path) {
+        return path.text().indexOf('\\') < 0 ? path : variants(link).stream().findFirst().map(Variant::path).orElse(path);
+    }
+
+    Optional<Found> exactOrAlike(ProjectPath path) {
+        if (tree.exists(path)) {
+            return Optional.of(new Found(path, Optional.empty()));
+        }
+        return tree.alike(path.text()).stream()
+                .min(Comparator.comparing((ProjectPath other) -> tree.file(other).isEmpty()).thenComparing(Comparator.naturalOrder()))
+                .map(other -> new Found(other, Optional.of(difference(path.text(), other.text()))));
+    }
+
+    private static String difference(String wanted, String found) {
+        if (NameFolding.composed(wanted).equals(NameFolding.composed(found))) {
+            return "the way an accent is stored";
+        }
+        return NameFolding.folded(wanted).equals(NameFolding.folded(found)) ? "capitals" : "a space or dot at the end of a name";
+    }
+
+    private List<Variant> variants(Link link) {
+        String text = link.text();
+        List<Variant> out = new ArrayList<>();
+        if (link.notation().isUri()) {
+            String path = PercentCoding.decode(LinkText.withoutQuery(text));
+            add(out, link, path.replace('\\', '/'), "backslashes in place of slashes", path.indexOf('\\') >= 0);
+            add(out, link, text, "the % or # in the name, which a link has to encode", true);
+        } else {
+            add(out, link, text.replace('\\', '/'), "backslashes in place of slashes", text.indexOf('\\') >= 0);
+            add(out, link, PercentCoding.decode(text), "percent-encoding, which this format does not undo", text.indexOf('%') >= 0);
+        }
+        return out;
+    }
+
+    private static void add(List<Variant> out, Link link, String text, String overlooked, boolean differs) {
+        if (!differs) {
+            return;
+        }
+        Optional<LinkAddress> address = LinkText.read(text, Notation.PLAIN).filter(read -> read.form() == LinkForm.RELATIVE);
+        address.flatMap(read -> LinkAddress.resolve(link.document().parent().names(), read.names()))
+                .ifPresent(names -> out.add(new Variant(ProjectPath.of(names), overlooked)));
+    }
+}

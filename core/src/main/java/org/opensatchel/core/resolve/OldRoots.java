@@ -1,0 +1,104 @@
+package org.opensatchel.core.resolve;
+
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectTree;
+
+/**
+ * Which root absolute links were made under. A root is trusted when it is the declared location, when its last name is
+ * the project's root's, or when links to two or more different files of the project agree on it.
+ */
+final class OldRoots {
+
+    private static final int AGREEMENT = 2;
+
+    /** A root and what lies under it. */
+    record Split(int names, ProjectPath rest) {
+    }
+
+    private final ProjectTree tree;
+    private final Optional<LinkAddress> declared;
+    private final RootNames own;
+    private final Map<String, Set<ProjectPath>> votes = new HashMap<>();
+
+    OldRoots(ProjectTree tree, Optional<LinkAddress> declared, RootNames own) {
+        this.tree = tree;
+        this.declared = declared.filter(address -> address.form().isAbsolute());
+        this.own = own;
+    }
+
+    /** Lets an absolute link speak for every root under which it would lead to a file of the project. */
+    void hear(LinkAddress address) {
+        List<String> names = address.names();
+        for (int count = 0; count < names.size(); count++) {
+            Optional<ProjectPath> found = found(ProjectPath.of(names.subList(count, names.size())));
+            if (found.isPresent()) {
+                votes.computeIfAbsent(address.prefixKey(count), key -> new HashSet<>()).add(found.get());
+            }
+        }
+    }
+
+    private Optional<ProjectPath> found(ProjectPath path) {
+        return tree.file(path).isPresent() ? Optional.of(path) : tree.alike(path.text()).stream().filter(other -> tree.file(other).isPresent()).findFirst();
+    }
+
+    /** The trusted root of an absolute link, and the rest of its path. */
+    Optional<Split> trusted(LinkAddress address) {
+        return declaredSplit(address).or(() -> namedSplit(address)).or(() -> agreedSplit(address));
+    }
+
+    private Optional<Split> declaredSplit(LinkAddress address) {
+        if (declared.isEmpty() || declared.get().names().size() > address.names().size()) {
+            return Optional.empty();
+        }
+        int count = declared.get().names().size();
+        boolean same = declared.get().prefixKey(count).equals(address.prefixKey(count));
+        return same ? Optional.of(split(address, count)) : Optional.empty();
+    }
+
+    private Optional<Split> namedSplit(LinkAddress address) {
+        List<String> names = address.names();
+        Optional<Split> last = Optional.empty();
+        for (int count = 1; count <= names.size(); count++) {
+            if (own.isOwn(names.get(count - 1))) {
+                Split split = split(address, count);
+                if (last.isEmpty() || found(split.rest).isPresent()) {
+                    last = Optional.of(split);
+                }
+            }
+        }
+        return last;
+    }
+
+    private Optional<Split> agreedSplit(LinkAddress address) {
+        int best = -1;
+        int most = AGREEMENT - 1;
+        for (int count = 0; count <= address.names().size(); count++) {
+            int agreeing = votes.getOrDefault(address.prefixKey(count), Set.of()).size();
+            if (agreeing > most) {
+                most = agreeing;
+                best = count;
+            }
+        }
+        return best < 0 ? Optional.empty() : Optional.of(split(address, best));
+    }
+
+    private static Split split(LinkAddress address, int count) {
+        return new Split(count, ProjectPath.of(address.names().subList(count, address.names().size())));
+    }
+
+    /** The old root most pinned links share; the first in order where several share the most. */
+    static Optional<String> inferred(List<ResolvedLink> links) {
+        Map<String, Integer> counts = new TreeMap<>();
+        links.stream().filter(link -> link.outcome() == Outcome.PINNED).flatMap(link -> link.oldRoot().stream()).forEach(root -> counts.merge(root, 1, Integer::sum));
+        return counts.entrySet().stream().max(Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry.comparingByKey(Comparator.reverseOrder()))).map(Map.Entry::getKey);
+    }
+}

@@ -1,0 +1,40 @@
+package org.opensatchel.core.resolve;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.scan.FileFacts;
+import org.opensatchel.core.scan.Scan;
+
+/**
+ * All links of a project and where they lead.
+ *
+ * @param inferred the root most of its absolute links were made under, in that machine's syntax
+ */
+public record Resolution(List<ResolvedLink> links, Optional<String> inferred) {
+
+    /** @param declared the declared location of the root, as typed */
+    public static Resolution of(ProjectTree tree, Scan scan, Optional<Kit> kit, RootNames roots, Optional<String> declared) {
+        Map<String, String> starters = new HashMap<>();
+        kit.ifPresent(plan -> plan.starter().forEach(file -> starters.put(NameFolding.composed(file.path().text()), file.sha256())));
+        Map<String, List<ProjectPath>> byHash = new HashMap<>();
+        for (Map.Entry<ProjectPath, FileFacts> entry : new TreeMap<>(scan.facts()).entrySet()) {
+            entry.getValue().sha256().ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(entry.getKey()));
+        }
+        Optional<LinkAddress> location = declared.flatMap(LinkText::readTyped);
+        LinkResolver resolver = new LinkResolver(tree, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(java.util.Set.of()),
+                roots, location, new CandidateSearch(tree, starters, byHash));
+        List<ResolvedLink> links = resolver.resolve(scan.documents());
+        return new Resolution(links, OldRoots.inferred(links));
+    }
+}

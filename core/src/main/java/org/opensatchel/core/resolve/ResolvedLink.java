@@ -1,0 +1,59 @@
+package org.opensatchel.core.resolve;
+
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.link.Link;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.ProjectPath;
+
+/**
+ * A link and where it leads.
+ *
+ * @param target the file's real path for {@code ok}, {@code pinned}, {@code misspelt} and a single {@code moved}
+ * @param intended the path inside the project the link asks for, found or not
+ * @param oldRoot the root an absolute link was made under, as written there
+ * @param overlooked what has to be overlooked to find a misspelt one, as a phrase
+ * @param otherProject the other project's root an outside link leads into
+ * @param gaps the numbers missing from a sequence, as ranges
+ */
+public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<ProjectPath> target, Optional<ProjectPath> intended, List<Candidate> candidates,
+        Optional<String> oldRoot, Optional<String> overlooked, Optional<String> otherProject, List<String> gaps) {
+
+    static ResolvedLink of(Link link, LinkForm form, Outcome outcome) {
+        return new ResolvedLink(link, form, outcome, Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+    }
+
+    ResolvedLink target(ProjectPath found) {
+        return new ResolvedLink(link, form, outcome, Optional.of(found), intended, candidates, oldRoot, overlooked, otherProject, gaps);
+    }
+
+    ResolvedLink intended(ProjectPath path) {
+        return new ResolvedLink(link, form, outcome, target, Optional.of(path), candidates, oldRoot, overlooked, otherProject, gaps);
+    }
+
+    ResolvedLink candidates(List<Candidate> found) {
+        return new ResolvedLink(link, form, outcome, target, intended, found, oldRoot, overlooked, otherProject, gaps);
+    }
+
+    ResolvedLink oldRoot(String root) {
+        return new ResolvedLink(link, form, outcome, target, intended, candidates, Optional.of(root), overlooked, otherProject, gaps);
+    }
+
+    ResolvedLink overlooked(String phrase) {
+        return new ResolvedLink(link, form, outcome, target, intended, candidates, oldRoot, Optional.of(phrase), otherProject, gaps);
+    }
+
+    ResolvedLink otherProject(Optional<String> root) {
+        return new ResolvedLink(link, form, outcome, target, intended, candidates, oldRoot, overlooked, root, gaps);
+    }
+
+    ResolvedLink gaps(List<String> ranges) {
+        return new ResolvedLink(link, form, outcome, target, intended, candidates, oldRoot, overlooked, otherProject, ranges);
+    }
+
+    /** The best candidate, when it is sure enough to be proposed. */
+    public Optional<Candidate> proposal() {
+        return candidates.stream().findFirst().filter(candidate -> candidate.sure() >= 0.5);
+    }
+}

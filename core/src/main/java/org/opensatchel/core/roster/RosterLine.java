@@ -1,0 +1,14 @@
+package org.opensatchel.core.roster;
+
+/**
+ * One student as a roster file tells them; what it does not tell is empty.
+ *
+ * @param row the row of the file, counted from 1 with its heading
+ */
+public record RosterLine(int row, String last, String first, String id, String section, String login, String team) {
+
+    /** Last name first. */
+    public String listed() {
+        return first.isEmpty() ? last : last + ", " + first;
+    }
+}

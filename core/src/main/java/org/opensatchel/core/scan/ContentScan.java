@@ -1,0 +1,181 @@
+package org.opensatchel.core.scan;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.PushbackInputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+import org.apache.commons.io.input.CloseShieldInputStream;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.DocumentLinks;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkReaders;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.custom.CustomLinks;
+import org.opensatchel.core.media.TypeProbe;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ContentUnavailable;
+import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.project.ReadLimits;
+
+/**
+ * Reads every file once: its beginning for its type, its links if it is a document, its hash if another file could be the
+ * same. Of what needs none of these only the beginning is read, unless the source has checksums to be held against.
+ */
+public final class ContentScan {
+
+    private final ProjectSource source;
+    private final ReadLimits limits;
+    private final Predicate<ProjectPath> isDocumentPlace;
+    private final Set<Long> wantedSizes;
+    private final long maxHashedBytes;
+    private final ScanProgress progress;
+    private final CustomLinks custom;
+
+    private final Map<ProjectPath, FileFacts> facts = new HashMap<>();
+    private final Map<ProjectPath, DocumentLinks> documents = new TreeMap<>();
+    private final Map<ProjectPath, String> damaged = new TreeMap<>();
+    private final Map<ProjectPath, String> failures = new LinkedHashMap<>();
+    private final Set<String> notChecked = new TreeSet<>();
+
+    /** Is told how far the scan has come. */
+    public interface ScanProgress {
+        void scanned(long files, long bytes);
+    }
+
+    /**
+     * @param isDocumentPlace whether documents are read at a path; a program's own folder is none
+     * @param wantedSizes sizes whose files are always hashed, like those of starter files
+     * @param maxHashedBytes larger files are not hashed
+     * @param custom the kit's own rules for files of no known format
+     */
+    public ContentScan(ProjectSource source, ReadLimits limits, Predicate<ProjectPath> isDocumentPlace, Set<Long> wantedSizes, long maxHashedBytes, ScanProgress progress,
+            CustomLinks custom) {
+        this.source = source;
+        this.limits = limits;
+        this.isDocumentPlace = isDocumentPlace;
+        this.wantedSizes = wantedSizes;
+        this.maxHashedBytes = maxHashedBytes;
+        this.progress = progress;
+        this.custom = custom;
+    }
+
+    public Scan scan(ProjectTree tree) throws IOException {
+        Set<String> shared = sharedContents(tree);
+        long files = 0;
+        long bytes = 0;
+        for (ProjectFile file : tree.files()) {
+            if (file.isInCompanion()) {
+                continue;
+            }
+            if (source.hasContent(file.entry())) {
+                one(file, shared.contains(key(file)) || wantedSizes.contains(file.bytes()));
+            } else {
+                facts.put(file.path(), new FileFacts(file.entry().sha256(), Optional.empty(), false, file.path().extension().equals("lnk")));
+            }
+            bytes += file.bytes();
+            progress.scanned(++files, bytes);
+        }
+        return new Scan(facts, new ArrayList<>(documents.values()), damaged, failures, notChecked);
+    }
+
+    /** What two files must share before it is worth hashing them. */
+    private static Set<String> sharedContents(ProjectTree tree) {
+        Set<String> seen = new HashSet<>();
+        Set<String> shared = new HashSet<>();
+        for (ProjectFile file : tree.files()) {
+            if (file.bytes() > 0 && !seen.add(key(file))) {
+                shared.add(key(file));
+            }
+        }
+        return shared;
+    }
+
+    private static String key(ProjectFile file) {
+        return file.bytes() + ":" + file.entry().checksum();
+    }
+
+    private void one(ProjectFile file, boolean wanted) throws IOException {
+        boolean hashed = wanted && file.bytes() <= maxHashedBytes;
+        if (wanted && !hashed) {
+            notChecked.add("hashes");
+        }
+        try (InputStream raw = source.open(file.entry()); MeteredContent content = new MeteredContent(raw, hashed)) {
+            byte[] head = content.readNBytes(TypeProbe.HEAD_BYTES);
+            String extension = file.path().extension();
+            Head beginning = new Head(head);
+            Optional<LinkReader> reader = head.length == 0 || !isDocumentPlace.test(file.path()) ? Optional.empty() : LinkReaders.of(extension, beginning);
+            boolean ruled = head.length > 0 && isDocumentPlace.test(file.path()) && custom.read(file.path());
+            if (reader.isPresent() || ruled) {
+                // A reader may close what it reads; the rest of the content still has to pass through here.
+                PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
+                whole.unread(head);
+                read(file.path(), reader, ruled, whole);
+            }
+            boolean checked = file.entry().checksum() != 0;
+            boolean zeros = content.finish(hashed || checked);
+            facts.put(file.path(), new FileFacts(content.sha256(), TypeProbe.lie(extension, head), zeros, isShortcut(extension, beginning)));
+        } catch (ContentUnavailable unavailable) {
+            damaged.put(file.path(), unavailable.phrase());
+            documents.remove(file.path());
+        }
+    }
+
+    /** The one place where a reader that breaks costs its own document only. */
+    private void read(ProjectPath path, Optional<LinkReader> reader, boolean ruled, InputStream content) throws IOException {
+        LinkSink sink = new LinkSink(path, limits.linkText());
+        Optional<ReadProblem> problem = Optional.empty();
+        try {
+            DocumentContent document = new DocumentContent(path, content, limits.documentBytes());
+            if (ruled) {
+                ruled(document, reader, sink);
+            } else {
+                reader.orElseThrow().read(document, sink);
+            }
+        } catch (Unreadable unreadable) {
+            problem = Optional.of(unreadable.problem());
+        } catch (RuntimeException | StackOverflowError broke) {
+            failures.put(path, "the " + format(reader) + " reader");
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + path, broke);
+            problem = Optional.of(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, "could not be read to its end"));
+        }
+        documents.put(path, new DocumentLinks(path, format(reader), sink.links(), problem));
+    }
+
+    /** The kit's rules read beside the format's own reader, where there is one. */
+    private void ruled(DocumentContent document, Optional<LinkReader> reader, LinkSink sink) throws IOException, Unreadable {
+        byte[] bytes = document.bytes();
+        if (reader.isPresent()) {
+            reader.get().read(new DocumentContent(document.path(), new ByteArrayInputStream(bytes), limits.documentBytes()), sink);
+        }
+        custom.read(document.path(), bytes, sink);
+    }
+
+    private static String format(Optional<LinkReader> reader) {
+        return reader.map(LinkReader::format).orElse("document of the kit's own rules");
+    }
+
+    private static boolean isShortcut(String extension, Head head) {
+        boolean windows = head.startsWith(0x4C, 0, 0, 0, 0x01, 0x14, 0x02, 0);
+        boolean alias = head.startsWith('b', 'o', 'o', 'k', 0, 0, 0, 0, 'm', 'a', 'r', 'k');
+        boolean address = (extension.equals("url") || extension.equals("webloc")) && head.mentions("file:");
+        boolean launcher = extension.equals("desktop") && head.mentions("[desktop entry]") && head.mentions("type=link");
+        return windows || alias || address || launcher || extension.equals("lnk");
+    }
+}

@@ -1,0 +1,16 @@
+package org.opensatchel.core.scan;
+
+import java.util.Optional;
+
+/**
+ * What a file's content told.
+ *
+ * @param sha256 its hash, where it was needed and could be had
+ * @param lie what the content is, when the extension says something else
+ * @param zeroFilled whether it is not empty and holds nothing but zero bytes
+ * @param shortcut whether it is a shortcut to another file
+ */
+public record FileFacts(Optional<String> sha256, Optional<String> lie, boolean zeroFilled, boolean shortcut) {
+
+    public static final FileFacts NONE = new FileFacts(Optional.empty(), Optional.empty(), false, false);
+}

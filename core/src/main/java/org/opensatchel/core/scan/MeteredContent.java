@@ -1,0 +1,73 @@
+package org.opensatchel.core.scan;
+
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Optional;
+
+/** A content on its way through: hashed where asked, and watched for a byte that is not zero. */
+final class MeteredContent extends FilterInputStream {
+
+    private final MessageDigest digest;
+    private boolean zeros = true;
+    private long count;
+    private Optional<String> sha256 = Optional.empty();
+
+    MeteredContent(InputStream content, boolean hashed) {
+        super(content);
+        this.digest = hashed ? sha256Digest() : null;
+    }
+
+    @Override
+    public int read() throws IOException {
+        byte[] one = new byte[1];
+        return read(one, 0, 1) < 0 ? -1 : one[0] & 0xFF;
+    }
+
+    @Override
+    public int read(byte[] into, int from, int length) throws IOException {
+        int got = in.read(into, from, length);
+        if (got > 0) {
+            count += got;
+            if (digest != null) {
+                digest.update(into, from, got);
+            }
+            for (int i = from; zeros && i < from + got; i++) {
+                zeros = into[i] == 0;
+            }
+        }
+        return got;
+    }
+
+    /**
+     * Reads on as far as is needed, and tells whether all of it is zero.
+     *
+     * @param toTheEnd whether the rest matters for more than that
+     */
+    boolean finish(boolean toTheEnd) throws IOException {
+        byte[] rest = new byte[1 << 16];
+        int got = 0;
+        while ((toTheEnd || zeros) && got >= 0) {
+            got = read(rest, 0, rest.length);
+        }
+        if (digest != null) {
+            sha256 = Optional.of(HexFormat.of().formatHex(digest.digest()));
+        }
+        return zeros && count > 0;
+    }
+
+    Optional<String> sha256() {
+        return sha256;
+    }
+
+    private static MessageDigest sha256Digest() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException("every Java has SHA-256", impossible);
+        }
+    }
+}

@@ -1,0 +1,65 @@
+package org.opensatchel.core.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.KitReader;
+import org.opensatchel.core.kit.KitWriter;
+import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.core.report.ReportJson;
+
+/** What is written and read agrees with the published schemas. */
+class SchemaTest {
+
+    @TempDir
+    Path temp;
+
+    private static Schema schema(String name) throws IOException {
+        try (InputStream in = Files.newInputStream(Path.of("../docs/schema/" + name + ".schema.json"))) {
+            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(in);
+        }
+    }
+
+    @Test
+    void kitsAgree() throws IOException {
+        Kit kit = KitReader.read(SampleProject.kit().getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        assertThat(schema("kit").validate(SampleProject.kit(), InputFormat.JSON)).isEmpty();
+        assertThat(schema("kit").validate(new String(KitWriter.write(kit), StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
+        assertThat(schema("kit").validate(SampleProject.kit().replace("\"purpose\"", "\"porpoise\""), InputFormat.JSON)).isNotEmpty();
+    }
+
+    @Test
+    void reportsAgree() throws IOException {
+        SampleProject project = SampleProject.clean().links("F:\\A2\\footage\\stall_01.mp4", "F:\\A2\\sound\\hum.wav", "../footage/gone.mp4", "https://x.example/a", "data:,x", "$V/a").move("story", "Story").remove("sound/market-bell.wav");
+        Kit kit = KitReader.read(SampleProject.kit().getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        CheckRequest request = CheckRequest.of(Optional.of(kit), new RosterFields(Map.of(RosterField.LAST, "Marsh"))).located(Optional.of(ProjectLocation.of("E:\\x")));
+        for (Path zip : new Path[] {project.zip(temp, project.root + "/"), Files.write(temp.resolve("no.zip"), new byte[9])}) {
+            try (ZipSource source = ZipSource.open(zip)) {
+                String report = new String(ReportJson.bytes(new ProjectCheck(request).run(source)), StandardCharsets.UTF_8);
+                assertThat(schema("report").validate(report, InputFormat.JSON)).isEmpty();
+                assertThat(report).doesNotContain("\"sure\":null", "\"at\":null");
+            }
+        }
+    }
+
+    @Test
+    void listingsAgree() throws IOException {
+        assertThat(schema("listing").validate(Files.readString(SampleProject.clean().listing(temp)), InputFormat.JSON)).isEmpty();
+    }
+}

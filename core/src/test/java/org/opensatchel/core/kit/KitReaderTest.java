@@ -1,0 +1,72 @@
+package org.opensatchel.core.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.core.json.JsonFault;
+
+class KitReaderTest {
+
+    private static final String HEAD = "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"{last}\"}";
+
+    private static KitReading read(String json) {
+        return KitReader.read(json.getBytes(StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void theLeastKitIsAKit() {
+        assertThat(read(HEAD + "}").kit()).isPresent();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+            "\"folder\": [] | /folder | no key",
+            "\"folders\": [{\"path\": \"a\"}, {\"path\": \"A\"}] | /folders/1/path | twice",
+            "\"folders\": [{\"path\": \"a/{lost}\"}] | /folders/0/path | character 3",
+            "\"folders\": [{\"path\": \"../a\"}] | /folders/0/path | no path inside",
+            "\"folders\": [{\"path\": \"a\", \"need\": \"maybe\"}] | /folders/0/need | required",
+            "\"folders\": [{\"path\": \"a\", \"atLeast\": -1}] | /folders/0/atLeast | whole number",
+            "\"folders\": {} | /folders | list",
+            "\"version\": \"3\" | /version | whole number",
+            "\"documents\": [{\"role\": \"T\", \"in\": \"e\", \"name\": \"{version:0}\"}] | /documents/0/name | digits",
+            "\"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"a(\"}]} | /links/custom/0/pattern | cannot be read",
+            "\"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"a\"}]} | /links/custom/0/pattern | group named link",
+            "\"links\": {\"custom\": [{\"files\": \"*.x\"}]} | /links/custom/0 | exactly one",
+            "\"severities\": {\"link.none\": \"off\"} | /severities/link.none | no finding",
+            "\"severities\": {\"package.bomb\": \"off\"} | /severities/package.bomb | cannot be changed",
+            "\"machines\": [\"toaster\"] | /machines/0 | no machine",
+            "\"points\": {\"total\": 3, \"links\": 2} | /points | add up",
+            "\"starter\": [{\"path\": \"a\", \"sha256\": \"12\", \"bytes\": 1}] | /starter/0/sha256 | 64",
+            "\"location\": {\"storage\": [\"moon\"]} | /location/storage | not known"})
+    void aBrokenKitNamesKeyAndPlace(String part, String at, String says) {
+        KitReading reading = read(HEAD + ", " + part + "}");
+        assertThat(reading.kit()).isEmpty();
+        assertThat(reading.faults()).extracting(JsonFault::at).contains(at);
+        assertThat(reading.faults()).anySatisfy(fault -> assertThat(fault.message()).contains(says));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"[] | object", "{\"kit\": 2, \"title\": \"T\", \"root\": {\"name\": \"a\"}} | kit", "{\"kit\": 1 | JSON", "{\"kit\": 1} | title",
+            "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"a/b\"}} | slash"})
+    void whatIsNoKitIsRefused(String json, String says) {
+        KitReading reading = read(json);
+        assertThat(reading.kit()).isEmpty();
+        assertThat(reading.faults().toString()).contains(says);
+    }
+
+    @Test
+    void writtenAndReadAgainItIsTheSame() throws Exception {
+        for (String name : List.of("night-market", "kettle-turntable", "wayfinding-set")) {
+            byte[] json = new String(Files.readAllBytes(Path.of("../web/src/main/resources/demo/" + name + ".kit.json")), StandardCharsets.UTF_8)
+                    .replaceAll("\"@[^\"]*@\"", "\"" + "0".repeat(64) + "\"").getBytes(StandardCharsets.UTF_8);
+            byte[] once = KitWriter.write(KitReader.read(json).kit().orElseThrow());
+            assertThat(KitWriter.write(KitReader.read(once).kit().orElseThrow())).isEqualTo(once);
+        }
+    }
+}

@@ -1,0 +1,109 @@
+package org.opensatchel.core.link;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.opensatchel.core.path.ProjectPath;
+
+/**
+ * Every sample under {@code samples/FORMAT/} is read and held against the file of the same name with {@code .expected}: a
+ * line for each link, its place and its text, and a last line {@code ! place phrase} where the document cannot be read on.
+ */
+class ReaderTest {
+
+    private static final Path SAMPLES = Path.of("src/test/resources/samples");
+
+    static Stream<Path> samples() throws IOException {
+        return Files.walk(SAMPLES).filter(Files::isRegularFile).filter(path -> !path.toString().endsWith(".expected")).sorted();
+    }
+
+    @ParameterizedTest
+    @MethodSource("samples")
+    void findsWhatIsExpected(Path sample) throws IOException {
+        List<String> expected = Files.readAllLines(Path.of(sample + ".expected")).stream().filter(line -> !line.isBlank()).toList();
+        assertThat(read(sample.getFileName().toString(), Files.readAllBytes(sample))).isEqualTo(expected);
+    }
+
+    @ParameterizedTest
+    @MethodSource("samples")
+    void anyDamageGivesLinksOrAProblemNeverAnException(Path sample) throws IOException {
+        long seed = new Random().nextLong();
+        Random random = new Random(seed);
+        byte[] whole = Files.readAllBytes(sample);
+        for (int i = 0; i < 400 && whole.length > 0; i++) {
+            byte[] spoilt = random.nextInt(4) == 0 ? Arrays.copyOf(whole, random.nextInt(whole.length)) : whole.clone();
+            if (spoilt.length > 0) {
+                spoilt[random.nextInt(spoilt.length)] = (byte) random.nextInt(256);
+            }
+            assertThat(read(sample.getFileName().toString(), spoilt)).as("seed %d", seed).isNotNull();
+        }
+    }
+
+    @Test
+    void theFormatIsToldByContentFirst() throws IOException {
+        assertThat(reader("scene.json", Files.readAllBytes(SAMPLES.resolve("gltf/clean.gltf")))).contains("glTF scene");
+        assertThat(reader("cut.json", Files.readAllBytes(SAMPLES.resolve("otio/rich.otio")))).contains("OpenTimelineIO timeline");
+        assertThat(reader("model.bin", "glTF\2\0\0\0".getBytes(StandardCharsets.ISO_8859_1))).contains("binary glTF scene");
+        assertThat(reader("drawing.xml", "<?xml version='1.0'?><!-- <a> --><svg xmlns='http://www.w3.org/2000/svg'/>".getBytes(StandardCharsets.UTF_8))).contains("SVG picture");
+        assertThat(reader("notes.txt", "hello".getBytes(StandardCharsets.UTF_8))).isEmpty();
+    }
+
+    @Test
+    void deepLongAndBombedDocumentsEndInAProblem() {
+        assertThat(read("deep.otio", ("{\"OTIO_SCHEMA\":\"Timeline.1\",\"a\":" + "[".repeat(100_000)).getBytes(StandardCharsets.UTF_8))).last().asString().startsWith("!");
+        String entities = "<!DOCTYPE svg [<!ENTITY a \"aaaaaaaaaa\">" + Stream.iterate(1, i -> i + 1).limit(30)
+                .map(i -> "<!ENTITY a" + i + " \"" + ("&a" + (i == 1 ? "" : i - 1) + ";").repeat(10) + "\">").reduce("", String::concat) + "]>";
+        assertThat(read("bomb.svg", (entities + "<svg xmlns=\"http://www.w3.org/2000/svg\"><title>&a30;</title></svg>").getBytes(StandardCharsets.UTF_8))).last().asString().startsWith("!");
+        assertThat(read("deep.svg", "<g>".repeat(100_000).getBytes(StandardCharsets.UTF_8))).last().asString().startsWith("!");
+        assertThat(read("deep.html", "<div>".repeat(100_000).getBytes(StandardCharsets.UTF_8))).isEmpty();
+        assertThat(read("long.obj", ("mtllib " + "a".repeat(3 << 20)).getBytes(StandardCharsets.UTF_8))).last().asString().startsWith("!");
+    }
+
+    @Test
+    void nothingOutsideTheDocumentIsOpened() {
+        String external = "<!DOCTYPE svg PUBLIC \"-//W3C//DTD SVG 1.1//EN\" \"http://127.0.0.1:9/none.dtd\" [<!ENTITY x SYSTEM \"file:///etc/passwd\">]>"
+                + "<svg xmlns=\"http://www.w3.org/2000/svg\"><image href=\"a.png\"/><text>&x;&nbsp;</text></svg>";
+        assertThat(read("external.svg", external.getBytes(StandardCharsets.UTF_8))).containsExactly("/svg[1]/image[1]/@href  a.png");
+    }
+
+    private static Optional<String> reader(String name, byte[] content) {
+        return LinkReaders.of(ProjectPath.of(name).extension(), new Head(Arrays.copyOf(content, Math.min(content.length, 4_096)))).map(LinkReader::format);
+    }
+
+    private static List<String> read(String name, byte[] content) {
+        ProjectPath path = ProjectPath.of(name);
+        Optional<LinkReader> reader = LinkReaders.of(path.extension(), new Head(Arrays.copyOf(content, Math.min(content.length, 4_096))));
+        if (reader.isEmpty()) {
+            return List.of("no reader");
+        }
+        LinkSink sink = new LinkSink(path, 4_096);
+        List<String> out = new ArrayList<>();
+        String problem = null;
+        try {
+            reader.get().read(new DocumentContent(path, new ByteArrayInputStream(content), 64 << 20), sink);
+        } catch (Unreadable unreadable) {
+            problem = "! " + unreadable.problem().at().text() + " " + unreadable.problem().phrase();
+        } catch (IOException impossible) {
+            throw new AssertionError(impossible);
+        }
+        sink.links().forEach(link -> out.add(link.at().text() + "  " + link.text() + (link.base().isEmpty() ? "" : "  from " + link.base())
+                + link.frames().map(frames -> "  " + frames.number(frames.first()) + " to " + frames.number(frames.last())).orElse("")));
+        if (problem != null) {
+            out.add(problem);
+        }
+        return out;
+    }
+}

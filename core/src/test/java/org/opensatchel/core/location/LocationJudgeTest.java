@@ -1,0 +1,60 @@
+package org.opensatchel.core.location;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.core.location.LocationPolicy.Avoided;
+import org.opensatchel.core.machine.OperatingSystem;
+
+class LocationJudgeTest {
+
+    private static final LocationPolicy POLICY = new LocationPolicy(List.of(StorageKind.REMOVABLE, StorageKind.LOCAL), List.of(Avoided.DESKTOP, Avoided.DOWNLOADS, Avoided.TEMPORARY, Avoided.SYNCED, Avoided.SYSTEM), 80);
+    private static final String ROOT = "MOV120_A2_Marsh_Ottoline";
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            // path, @ for the root | storage | what is wrong
+            "E:\\@ | REMOVABLE | ",
+            "E:\\school\\@\\ | REMOVABLE | ",
+            "\"E:\\@\" | REMOVABLE | ",
+            "/Volumes/STICK/@ | REMOVABLE | ",
+            "C:\\Users\\omarsh\\Downloads\\@ | LOCAL | location.avoided-place",
+            "/Users/omarsh/Desktop/@ | LOCAL | location.avoided-place",
+            "/tmp/@ | LOCAL | location.avoided-place",
+            "C:\\Windows\\@ | LOCAL | location.avoided-place",
+            "E:\\@\\edit | REMOVABLE | location.subfolder",
+            "E:\\ | REMOVABLE | location.parent",
+            "E:\\school | REMOVABLE | location.parent",
+            "C:\\Users\\omarsh\\Desktop | LOCAL | location.parent location.avoided-place",
+            "E:\\MOV120_A2_Marsh | REMOVABLE | location.root-name",
+            "E:\\mov120_a2_marsh_ottoline | REMOVABLE | location.root-name",
+            "E:\\A2 | REMOVABLE | location.root-name",
+            "\\\\srv\\homes\\@ | LOCAL | location.storage-kind",
+            "E:\\@ | NETWORK | location.storage-kind",
+            "E:\\@ | SYNCED | location.storage-kind",
+            "E:\\a\\b\\c\\aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa\\@ | REMOVABLE | location.too-long",
+            "footage | LOCAL | location.root-name"})
+    void judgesByThePathAlone(String path, StorageKind storage, String expected) {
+        List<LocationFault> faults = judge(path.replace("@", ROOT), storage);
+        assertThat(String.join(" ", faults.stream().map(fault -> fault.code().id()).toList())).isEqualTo(expected == null ? "" : expected);
+        assertThat(faults).allSatisfy(fault -> {
+            assertThat(fault.message()).isNotBlank();
+            assertThat(judge(fault.example(), StorageKind.REMOVABLE)).isEmpty();
+        });
+    }
+
+    @ParameterizedTest
+    @CsvSource({"5000", "1001"})
+    void anEndlessPathIsTooLongWhateverTheKitSays(int length) {
+        ProjectLocation endless = ProjectLocation.of("E:\\" + "a".repeat(length));
+        assertThat(LocationJudge.judge(endless, Optional.empty(), Optional.empty())).singleElement()
+                .satisfies(fault -> assertThat(fault.code().id()).isEqualTo("location.too-long"));
+    }
+
+    private static List<LocationFault> judge(String path, StorageKind storage) {
+        return LocationJudge.judge(new ProjectLocation(Optional.of(OperatingSystem.WINDOWS), Optional.of(storage), path), Optional.of(POLICY), Optional.of(ROOT));
+    }
+}

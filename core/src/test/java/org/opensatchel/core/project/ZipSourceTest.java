@@ -1,0 +1,186 @@
+package org.opensatchel.core.project;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.Random;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.opensatchel.core.finding.Code;
+
+class ZipSourceTest {
+
+    @TempDir
+    Path folder;
+
+    private Intake list(Path zip) throws IOException {
+        try (ZipSource source = ZipSource.open(zip)) {
+            return source.list(ReadLimits.DEFAULT);
+        }
+    }
+
+    private SourceListing opened(Path zip) throws IOException {
+        return ((Intake.Opened) list(zip)).listing();
+    }
+
+    private Intake.Blocked blocked(byte[] content) throws IOException {
+        Path file = folder.resolve("blocked.zip");
+        Files.write(file, content);
+        return (Intake.Blocked) list(file);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../evil.txt", "/abs.txt", "C:\\x.txt", "a/../../b.txt", "nul\0byte", "..\\up.txt"})
+    void whatWouldEscapeIsLeftOut(String name) throws IOException {
+        SourceListing listing = opened(Zips.of(folder, Map.of(name, "x", "ok/a.txt", "y")));
+        assertThat(listing.files()).extracting(SourceEntry::path).containsExactly("ok/a.txt");
+        assertThat(listing.faults()).extracting(PackageFault::code).containsExactly(Code.PACKAGE_UNSAFE_ENTRY);
+    }
+
+    @Test
+    void backslashesAreSeparators() throws IOException {
+        assertThat(opened(Zips.of(folder, Map.of("kit\\edit\\a.otio", "x"))).files()).extracting(SourceEntry::path).containsExactly("kit/edit/a.otio");
+    }
+
+    @Test
+    void aFileAndAFolderOfOneNameIsUnsafe() throws IOException {
+        SourceListing listing = opened(Zips.of(folder, Map.of("kit/a", "x", "kit/a/b.txt", "y")));
+        assertThat(listing.faults()).singleElement().satisfies(fault -> assertThat(fault.code()).isEqualTo(Code.PACKAGE_UNSAFE_ENTRY));
+        assertThat(listing.files()).extracting(SourceEntry::path).containsExactly("kit/a/b.txt");
+    }
+
+    @Test
+    void namesWithoutTheFlagAreUtf8WhereValidElseTheOldCodePage() throws IOException {
+        Path zip = folder.resolve("old.zip");
+        try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip), Charset.forName("IBM437"))) {
+            out.putNextEntry(new ZipEntry("kit/é.txt"));
+            out.closeEntry();
+        }
+        assertThat(opened(zip).files()).extracting(SourceEntry::path).containsExactly("kit/é.txt");
+    }
+
+    @Test
+    void aSymlinkIsAShortcutAndNeverFollowed() throws IOException {
+        Path zip = folder.resolve("link.zip");
+        try (ZipArchiveOutputStream out = new ZipArchiveOutputStream(zip)) {
+            ZipArchiveEntry entry = new ZipArchiveEntry("kit/clip.mp4");
+            entry.setUnixMode(0120777);
+            out.putArchiveEntry(entry);
+            out.write("/etc/passwd".getBytes(StandardCharsets.UTF_8));
+            out.closeArchiveEntry();
+        }
+        SourceListing listing = opened(zip);
+        assertThat(listing.files()).isEmpty();
+        assertThat(listing.faults()).singleElement().satisfies(fault -> assertThat(fault.code()).isEqualTo(Code.PACKAGE_SHORTCUT));
+    }
+
+    @Test
+    void refusesWhatIsNoArchiveOrACutOne() throws IOException {
+        assertThat(blocked(new byte[0]).message()).contains("empty");
+        assertThat(blocked("hello, this is no archive at all".getBytes(StandardCharsets.UTF_8)).message()).contains("no ZIP");
+        byte[] whole = Files.readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "x".repeat(1_000), "kit/b.txt", "y")));
+        assertThat(blocked(Arrays.copyOf(whole, whole.length / 2)).message()).contains("cut off");
+    }
+
+    @Test
+    void refusesBombsByRatioCountAndSize() throws IOException {
+        Path zip = folder.resolve("bomb.zip");
+        try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip))) {
+            out.putNextEntry(new ZipEntry("kit/zeros"));
+            out.write(new byte[12 << 20]);
+            out.closeEntry();
+        }
+        assertThat(((Intake.Blocked) list(zip)).code()).isEqualTo(Code.PACKAGE_BOMB);
+        Path small = Zips.of(folder, Map.of("kit/a", "1", "kit/b", "2"));
+        try (ZipSource source = ZipSource.open(small)) {
+            assertThat(source.list(new ReadLimits(1, 9, 1 << 20, 200, 9, 9, 99, 9))).isInstanceOf(Intake.Blocked.class);
+            assertThat(source.list(new ReadLimits(9, 9, 1, 200, 9, 9, 99, 9))).isInstanceOf(Intake.Blocked.class);
+        }
+    }
+
+    @Test
+    void overlappingEntriesAreABomb() throws IOException {
+        byte[] zip = Files.readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "same content", "kit/b.txt", "same content")));
+        int first = find(zip, 0x02014b50, 0);
+        int second = find(zip, 0x02014b50, first + 4);
+        System.arraycopy(zip, first + 42, zip, second + 42, 4);
+        assertThat(blocked(zip).code()).isEqualTo(Code.PACKAGE_BOMB);
+    }
+
+    @Test
+    void aDamagedMemberIsToldWhenItIsRead() throws IOException {
+        Path zip = folder.resolve("stored.zip");
+        try (ZipArchiveOutputStream out = new ZipArchiveOutputStream(zip)) {
+            out.setMethod(ZipEntry.STORED);
+            out.putArchiveEntry(new ZipArchiveEntry("kit/a.txt"));
+            out.write("precious content".getBytes(StandardCharsets.UTF_8));
+            out.closeArchiveEntry();
+        }
+        byte[] bytes = Files.readAllBytes(zip);
+        bytes[new String(bytes, StandardCharsets.ISO_8859_1).indexOf("precious")] ^= 1;
+        Files.write(zip, bytes);
+        try (ZipSource source = ZipSource.open(zip)) {
+            SourceEntry entry = ((Intake.Opened) source.list(ReadLimits.DEFAULT)).listing().files().get(0);
+            try (InputStream content = source.open(entry)) {
+                assertThatThrownBy(content::readAllBytes).isInstanceOf(ContentUnavailable.class).hasMessageContaining("checksum");
+            }
+        }
+    }
+
+    @Test
+    void anyDamagedByteGivesAResultNeverAnotherException() throws IOException {
+        long seed = new Random().nextLong();
+        Random random = new Random(seed);
+        byte[] whole = Files.readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "some text to be packed", "kit/b/", "", "kit/c.txt", "more")));
+        Path file = folder.resolve("fuzz.zip");
+        for (int i = 0; i < 3_000; i++) {
+            byte[] spoilt = whole.clone();
+            for (int j = 0; j <= random.nextInt(3); j++) {
+                spoilt[random.nextInt(spoilt.length)] = (byte) random.nextInt(256);
+            }
+            Files.write(file, spoilt);
+            try (ZipSource source = ZipSource.open(file)) {
+                if (source.list(ReadLimits.DEFAULT) instanceof Intake.Opened opened) {
+                    for (SourceEntry entry : opened.listing().files()) {
+                        drain(source, entry);
+                    }
+                }
+            } catch (RuntimeException broke) {
+                throw new AssertionError("seed " + seed, broke);
+            }
+        }
+    }
+
+    private static void drain(ZipSource source, SourceEntry entry) throws IOException {
+        try (InputStream content = source.open(entry)) {
+            content.transferTo(new ByteArrayOutputStream());
+        } catch (ContentUnavailable told) {
+            assertThat(told.phrase()).isNotBlank();
+        }
+    }
+
+    private static int find(byte[] bytes, int signature, int from) {
+        for (int i = from; i + 4 <= bytes.length; i++) {
+            int here = (bytes[i] & 0xFF) | (bytes[i + 1] & 0xFF) << 8 | (bytes[i + 2] & 0xFF) << 16 | (bytes[i + 3] & 0xFF) << 24;
+            if (here == signature) {
+                return i;
+            }
+        }
+        throw new AssertionError("no such record");
+    }
+}
