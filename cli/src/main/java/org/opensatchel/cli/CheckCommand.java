@@ -1,0 +1,105 @@
+package org.opensatchel.cli;
+
+import java.io.IOException;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.opensatchel.core.check.CheckRequest;
+import org.opensatchel.core.check.ProjectCheck;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.ReportJson;
+import org.opensatchel.core.report.Verdict;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.ParentCommand;
+
+/** {@code satchel check}: checks folders, archives and listings, and prints what was found. */
+@Command(name = "check", mixinStandardHelpOptions = true, description = "Checks projects: folders, ZIP archives or listings.")
+final class CheckCommand implements Callable<Integer> {
+
+    /** The output formats. */
+    enum Format { text, json }
+
+    @ParentCommand
+    private Satchel satchel;
+    @Parameters(paramLabel = "PROJECT", arity = "1..*", description = "a folder, a ZIP archive or a listing")
+    private List<String> projects;
+    @Option(names = "--kit", paramLabel = "FILE", description = "the kit to check against")
+    private String kitFile;
+    @Option(names = "--for", paramLabel = "FIELDS", description = "whose project it is: last=…,first=…,course=…,assignment=…")
+    private List<String> whose = new ArrayList<>();
+    @Option(names = "--location", paramLabel = "PATH", description = "where the student says the project lies")
+    private String location;
+    @Option(names = "--documents", paramLabel = "DIR|ZIP", description = "the documents of a listing")
+    private String documents;
+    @Option(names = "--format", paramLabel = "text|json", description = "how to print (${DEFAULT-VALUE})", defaultValue = "text")
+    private Format format;
+    @Option(names = "--quiet", description = "print only what must be fixed")
+    private boolean quiet;
+    @Mixin
+    private LimitOptions limits;
+
+    @Override
+    public Integer call() throws Refusal, IOException {
+        RosterFields fields = ForFields.read(whose);
+        if (projects.size() > 1 && !whose.isEmpty()) {
+            throw new Refusal("--for goes with one PROJECT; with several, each one's marker file tells whose it is.");
+        }
+        Optional<Kit> kit = kitFile == null ? Optional.empty() : Optional.of(KitFiles.document(kitFile, limits.kitBytes()));
+        CheckRequest request = CheckRequest.of(kit, fields).at(Instant.now().truncatedTo(ChronoUnit.SECONDS)).within(limits.limits())
+                .located(Optional.ofNullable(location).filter(text -> !text.isBlank()).map(ProjectLocation::of));
+        int worst = 0;
+        for (String project : projects) {
+            worst = Math.max(worst, one(project, request));
+        }
+        return worst;
+    }
+
+    private int one(String project, CheckRequest request) throws IOException {
+        try {
+            Sources.Opened opened = Sources.open(project, Optional.ofNullable(documents));
+            try (ProjectSource source = opened.source()) {
+                Report report = new ProjectCheck(request.withDocuments(opened.hasDocuments())).run(source);
+                print(project, report);
+                return status(report.verdict());
+            }
+        } catch (Refusal refusal) {
+            satchel.err().println(Printable.line("satchel: " + refusal.getMessage()));
+        } catch (IOException unreadable) {
+            satchel.err().println(Printable.line("satchel: “" + project + "” could not be read: the system gave an error while reading it."));
+        }
+        return Satchel.FAILED;
+    }
+
+    private void print(String project, Report report) {
+        if (report.verdict() == Verdict.BLOCKED) {
+            satchel.err().println(Printable.line("satchel: “" + project + "”: " + report.findings().get(0).message()));
+        }
+        if (format == Format.json) {
+            ReportJson.write(report, satchel.out());
+            satchel.out().println();
+        } else if (projects.size() > 1) {
+            satchel.out().println(TextReport.summary(project, report));
+        } else if (report.verdict() != Verdict.BLOCKED) {
+            satchel.out().print(TextReport.whole(report, quiet));
+        }
+        satchel.out().flush();
+    }
+
+    private static int status(Verdict verdict) {
+        return switch (verdict) {
+            case READY -> 0;
+            case FIX -> 1;
+            case BLOCKED -> Satchel.FAILED;
+        };
+    }
+}

@@ -1,0 +1,119 @@
+package org.opensatchel.cli;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.lint.KitLint;
+import org.opensatchel.core.lint.LintCode;
+import org.opensatchel.core.lint.LintFault;
+import org.opensatchel.core.lint.LintSubject;
+import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.pack.Handout;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.ParentCommand;
+
+/** {@code satchel kit handout}: one student's kit as a ZIP; the same kit for the same student is the same bytes. */
+@Command(name = "handout", mixinStandardHelpOptions = true, description = "Makes one student's kit as a ZIP.")
+final class KitHandoutCommand implements Callable<Integer> {
+
+    @ParentCommand
+    private KitCommand parent;
+    @Parameters(paramLabel = "KIT", description = "a kit document or a kit package")
+    private String kit;
+    @Option(names = "--for", paramLabel = "FIELDS", description = "whose kit it is: last=…,first=…,course=…,assignment=…")
+    private List<String> whose = new ArrayList<>();
+    @Option(names = "--starter", paramLabel = "DIR", description = "the folder with the starter files")
+    private String starter;
+    @Option(names = {"-o", "--output"}, paramLabel = "OUT.zip", required = true, description = "the file to write")
+    private String output;
+
+    @Override
+    public Integer call() throws Refusal, IOException {
+        RosterFields given = ForFields.read(whose);
+        try (KitFiles files = KitFiles.open(kit, Optional.ofNullable(starter))) {
+            RosterFields fields = assignment(files.kit(), given);
+            Handout handout = Handout.of(files.kit(), files.sha256(), fields).orElseThrow(() -> nameless(files.kit(), fields));
+            Handout.StarterContents contents = contents(files);
+            write(handout, contents, output(), files.kit());
+            return 0;
+        }
+    }
+
+    /** The kit itself may tell which assignment it is for. */
+    private static RosterFields assignment(Kit kit, RosterFields given) {
+        return given.values().containsKey(RosterField.ASSIGNMENT) ? given : kit.assignment().map(code -> given.with(RosterField.ASSIGNMENT, code)).orElse(given);
+    }
+
+    private static Refusal nameless(Kit kit, RosterFields fields) {
+        List<String> missing = Handout.missing(kit, fields).stream().map(RosterField::word).toList();
+        return new Refusal(missing.isEmpty() ? "The root's name “" + kit.root().text() + "” has a field in it that no roster fills."
+                : "The root's name “" + kit.root().text() + "” needs " + String.join(", ", missing) + ": give it with --for.");
+    }
+
+    private Handout.StarterContents contents(KitFiles files) throws Refusal, IOException {
+        if (files.kit().starter().isEmpty()) {
+            return file -> {
+                throw new IOException("this kit has no starter files");
+            };
+        }
+        Handout.StarterContents contents = files.contents().orElseThrow(() -> new Refusal("This kit has starter files: say where they are with --starter DIR."));
+        for (LintFault fault : KitLint.judge(new LintSubject(files.kit(), List.of(), files.contents()))) {
+            if (fault.code() == LintCode.STARTER_MISSING || fault.code() == LintCode.STARTER_DIFFERS) {
+                throw new Refusal(fault.message());
+            }
+        }
+        return contents;
+    }
+
+    private Path output() throws Refusal {
+        try {
+            Path path = Path.of(output).toAbsolutePath();
+            if (Files.isDirectory(path) || !Files.isDirectory(path.getParent())) {
+                throw new Refusal("“" + output + "” cannot be written: " + (Files.isDirectory(path) ? "it is a folder." : "its folder does not exist."));
+            }
+            return path;
+        } catch (InvalidPathException impossible) {
+            throw new Refusal("“" + output + "” is no path on this computer.");
+        }
+    }
+
+    /** Written beside and moved, so that a broken run leaves no half kit under the name asked for. */
+    private void write(Handout handout, Handout.StarterContents contents, Path to, Kit planned) throws Refusal {
+        Path part = null;
+        try {
+            part = Files.createTempFile(to.getParent(), ".satchel", ".part");
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(part), 1 << 16)) {
+                handout.write(out, contents);
+            }
+            Files.move(part, to, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException failed) {
+            throw new Refusal("“" + output + "” could not be written: the system gave an error.");
+        } finally {
+            discard(part);
+        }
+        parent.satchel().out().println(Printable.line(to.getFileName() + ": “" + handout.root() + "”, " + handout.folders().size() + " folders, " + planned.starter().size() + " starter files"));
+        parent.satchel().out().flush();
+    }
+
+    private static void discard(Path part) {
+        try {
+            if (part != null) {
+                Files.deleteIfExists(part);
+            }
+        } catch (IOException left) {
+            // It stays behind under a name that says what it is; the kit itself is written or was refused above.
+        }
+    }
+}

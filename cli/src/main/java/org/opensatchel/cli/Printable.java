@@ -1,0 +1,33 @@
+package org.opensatchel.cli;
+
+/** Text made safe for a terminal: what controls it, or turns the reading direction, is shown as {@code \\u….}. */
+final class Printable {
+
+    private static final int MOST = 2_000;
+
+    private Printable() {
+    }
+
+    static String of(String text) {
+        StringBuilder out = new StringBuilder(text.length());
+        text.codePoints().forEach(point -> {
+            int type = Character.getType(point);
+            boolean hidden = Character.isISOControl(point) || type == Character.FORMAT || type == Character.LINE_SEPARATOR || type == Character.PARAGRAPH_SEPARATOR
+                    || type == Character.SURROGATE;
+            if (hidden) {
+                for (char unit : Character.toChars(point)) {
+                    out.append(String.format("\\u%04x", (int) unit));
+                }
+            } else {
+                out.appendCodePoint(point);
+            }
+        });
+        return out.toString();
+    }
+
+    /** One bounded line. */
+    static String line(String text) {
+        String safe = of(text);
+        return safe.length() <= MOST ? safe : safe.substring(0, MOST - 1) + "…";
+    }
+}

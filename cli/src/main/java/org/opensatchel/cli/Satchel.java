@@ -1,0 +1,87 @@
+package org.opensatchel.cli;
+
+import java.io.PrintStream;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.ParameterException;
+
+/** The command line over the core: no database, no server, nothing written but what it prints. */
+@Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.",
+        subcommands = {CheckCommand.class, KitCommand.class, NameCommand.class}, synopsisSubcommandLabel = "COMMAND")
+public final class Satchel implements Runnable {
+
+    /** It could not be checked, or was asked for wrongly. */
+    static final int FAILED = 2;
+
+    private final PrintStream out;
+    private final PrintStream err;
+
+    private Satchel(PrintStream out, PrintStream err) {
+        this.out = out;
+        this.err = err;
+    }
+
+    public static void main(String[] args) {
+        PrintStream out = new PrintStream(new java.io.FileOutputStream(java.io.FileDescriptor.out), false, StandardCharsets.UTF_8);
+        PrintStream err = new PrintStream(new java.io.FileOutputStream(java.io.FileDescriptor.err), true, StandardCharsets.UTF_8);
+        int status = run(out, err, args);
+        out.flush();
+        System.exit(status);
+    }
+
+    /** Runs one command; the exit status is returned. */
+    static int run(PrintStream out, PrintStream err, String... args) {
+        CommandLine line = new CommandLine(new Satchel(out, err));
+        line.setExpandAtFiles(false);
+        line.setTrimQuotes(false);
+        line.setOut(new PrintWriter(out, true));
+        line.setErr(new PrintWriter(err, true));
+        line.setParameterExceptionHandler((wrong, given) -> {
+            err.println(Printable.line("satchel: " + firstLine(wrong) + " See: satchel help " + command(wrong)));
+            return FAILED;
+        });
+        line.setExecutionExceptionHandler((failure, command, parsed) -> {
+            err.println(Printable.line("satchel: " + sentence(failure)));
+            return FAILED;
+        });
+        try {
+            return line.execute(args);
+        } catch (OutOfMemoryError tooMuch) {
+            err.println("satchel: There is not enough memory to check this project.");
+            return FAILED;
+        }
+    }
+
+    /** The command asked for, as the help knows it. */
+    private static String command(ParameterException wrong) {
+        String words = wrong.getCommandLine().getCommandSpec().qualifiedName(" ");
+        return words.equals("satchel") ? "check" : words.substring("satchel ".length());
+    }
+
+    private static String firstLine(ParameterException wrong) {
+        String message = String.valueOf(wrong.getMessage());
+        String line = message.lines().findFirst().orElse("");
+        return line.endsWith(".") ? line : line + ".";
+    }
+
+    private static String sentence(Exception failure) {
+        return failure instanceof Refusal refusal ? refusal.getMessage() : "Something went wrong that should not have; the project was not checked.";
+    }
+
+    PrintStream out() {
+        return out;
+    }
+
+    PrintStream err() {
+        return err;
+    }
+
+    @Override
+    public void run() {
+        out.println("satchel kit lint|handout|diff|propose …");
+        out.println("satchel name test PATTERN NAME [--for last=…,first=…]");
+        out.println("satchel check PROJECT… [--kit K.kit.json] [--for last=…,first=…] [--location PATH] [--documents DIR|ZIP] [--format text|json] [--quiet]");
+    }
+}

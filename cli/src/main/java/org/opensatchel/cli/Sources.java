@@ -1,0 +1,88 @@
+package org.opensatchel.cli;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.opensatchel.core.project.FolderSource;
+import org.opensatchel.core.project.ListingSource;
+import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.project.ZipSource;
+
+/** Opens what is given as PROJECT: a folder, or a file that is an archive or, by its content, a listing. */
+final class Sources {
+
+    record Opened(ProjectSource source, boolean hasDocuments) {
+    }
+
+    private Sources() {
+    }
+
+    static Opened open(String project, Optional<String> documents) throws Refusal, IOException {
+        Path path = path(project);
+        if (Files.isDirectory(path)) {
+            return new Opened(folder(path, project), true);
+        }
+        if (!looksLikeListing(path, project)) {
+            return new Opened(archive(path, project), true);
+        }
+        Optional<ProjectSource> beside = Optional.empty();
+        if (documents.isPresent()) {
+            Path place = path(documents.get());
+            beside = Optional.of(Files.isDirectory(place) ? folder(place, documents.get()) : archive(place, documents.get()));
+        }
+        return new Opened(new ListingSource(path, beside), beside.isPresent());
+    }
+
+    private static Path path(String text) throws Refusal {
+        if (text.equals("-") || text.matches("[A-Za-z][A-Za-z0-9+.-]+://.*")) {
+            throw new Refusal("“" + text + "” is no folder, ZIP archive or listing on this computer.");
+        }
+        try {
+            Path path = Path.of(text);
+            if (!Files.exists(path)) {
+                throw new Refusal("“" + text + "” does not exist.");
+            }
+            if (!Files.isDirectory(path) && !Files.isRegularFile(path)) {
+                throw new Refusal("“" + text + "” is a pipe, a socket or a device, not a project.");
+            }
+            return path;
+        } catch (InvalidPathException impossible) {
+            throw new Refusal("“" + text + "” is no path on this computer.");
+        }
+    }
+
+    private static ProjectSource folder(Path path, String text) throws Refusal {
+        try {
+            Files.newDirectoryStream(path).close();
+            return new FolderSource(path);
+        } catch (IOException refused) {
+            throw new Refusal("“" + text + "” cannot be opened: the system refuses it.");
+        }
+    }
+
+    private static ProjectSource archive(Path path, String text) throws Refusal {
+        try {
+            return ZipSource.open(path);
+        } catch (IOException refused) {
+            throw new Refusal("“" + text + "” cannot be opened: the system refuses it.");
+        }
+    }
+
+    private static boolean looksLikeListing(Path path, String text) throws Refusal {
+        try (InputStream in = Files.newInputStream(path)) {
+            byte[] head = in.readNBytes(64);
+            for (byte b : head) {
+                boolean skipped = b == ' ' || b == '\t' || b == '\n' || b == '\r' || (b & 0xFF) == 0xEF || (b & 0xFF) == 0xBB || (b & 0xFF) == 0xBF;
+                if (!skipped) {
+                    return b == '{' || b == '[' || path.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".json");
+                }
+            }
+            return path.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".json");
+        } catch (IOException refused) {
+            throw new Refusal("“" + text + "” cannot be opened: the system refuses it.");
+        }
+    }
+}

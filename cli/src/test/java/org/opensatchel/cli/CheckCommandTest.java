@@ -1,0 +1,124 @@
+package org.opensatchel.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class CheckCommandTest {
+
+    @TempDir
+    Path temp;
+    private Path project;
+    private String out;
+    private String err;
+
+    @BeforeEach
+    void project() throws IOException {
+        project = Files.createDirectories(temp.resolve("MOV120_A2_Marsh_Ottoline"));
+        Files.createDirectories(project.resolve("pictures"));
+        Files.writeString(project.resolve("pictures/arrow.svg"), "<svg xmlns=\"http://www.w3.org/2000/svg\"/>");
+        Files.writeString(project.resolve("index.html"), "<img src=\"pictures/arrow.svg\">");
+    }
+
+    private int run(String... args) {
+        ByteArrayOutputStream outBytes = new ByteArrayOutputStream();
+        ByteArrayOutputStream errBytes = new ByteArrayOutputStream();
+        int status = Satchel.run(new PrintStream(outBytes, true, StandardCharsets.UTF_8), new PrintStream(errBytes, true, StandardCharsets.UTF_8), args);
+        out = outBytes.toString(StandardCharsets.UTF_8);
+        err = errBytes.toString(StandardCharsets.UTF_8);
+        return status;
+    }
+
+    @Test
+    void aCleanProjectEndsWithZero() {
+        assertThat(run("check", project.toString())).isZero();
+        assertThat(out).startsWith("MOV120_A2_Marsh_Ottoline: ready");
+        assertThat(err).isEmpty();
+    }
+
+    @Test
+    void somethingToFixEndsWithOne() throws IOException {
+        Files.writeString(project.resolve("index.html"), "<img src=\"pictures/gone.svg\">");
+        assertThat(run("check", project.toString())).isEqualTo(1);
+        assertThat(out).contains("link.missing", "index.html:1:11", "“pictures/gone.svg” is not in the folder");
+    }
+
+    @Test
+    void aBlockedProjectEndsWithTwoAndIsReportedToo() throws IOException {
+        Path zip = Files.writeString(temp.resolve("no.zip"), "nothing like an archive");
+        assertThat(run("check", zip.toString(), "--format", "json")).isEqualTo(2);
+        assertThat(err.lines()).singleElement().satisfies(line -> assertThat(line).contains("no.zip"));
+        assertThat(out).contains("\"verdict\":\"blocked\"", "package.unreadable");
+    }
+
+    @Test
+    void severalProjectsGetALineEachAndTheWorstStatusWins() throws IOException {
+        Path zip = Files.writeString(temp.resolve("no.zip"), "x");
+        assertThat(run("check", project.toString(), zip.toString())).isEqualTo(2);
+        assertThat(out.lines()).hasSize(2).first().asString().startsWith("ready");
+        assertThat(run("check", project.toString(), project.toString(), "--format", "json")).isZero();
+        assertThat(out.lines()).hasSize(2).allSatisfy(line -> assertThat(line).startsWith("{\"report\":1"));
+    }
+
+    static Stream<Arguments> misuses() {
+        return Stream.of(
+                Arguments.of("exist", new String[] {"check", "/no/such/place"}),
+                Arguments.of("no folder", new String[] {"check", "https://x.example/a.zip"}),
+                Arguments.of("no folder", new String[] {"check", "-"}),
+                Arguments.of("device", new String[] {"check", "/dev/null"}),
+                Arguments.of("“colour”", new String[] {"check", "PROJECT", "--for", "colour=red"}),
+                Arguments.of("twice", new String[] {"check", "PROJECT", "--for", "last=a,last=b"}),
+                Arguments.of("twice", new String[] {"check", "PROJECT", "--for", "last=a", "--for", "last=b"}),
+                Arguments.of("one PROJECT", new String[] {"check", "PROJECT", "PROJECT", "--for", "last=a"}),
+                Arguments.of("--colour", new String[] {"check", "PROJECT", "--colour"}),
+                Arguments.of("yaml", new String[] {"check", "PROJECT", "--format", "yaml"}),
+                Arguments.of("PROJECT", new String[] {"check"}),
+                Arguments.of("positive", new String[] {"check", "PROJECT", "--max-files", "0"}),
+                Arguments.of("/folders/0/need", new String[] {"check", "PROJECT", "--kit", "KIT"}),
+                Arguments.of("no file", new String[] {"check", "PROJECT", "--kit", "/no/kit.json"}),
+                Arguments.of("@args", new String[] {"check", "@args"}));
+    }
+
+    @ParameterizedTest
+    @MethodSource("misuses")
+    void misuseIsOneLineAndStatusTwo(String says, String[] args) throws IOException {
+        Path kit = Files.writeString(temp.resolve("bad.kit.json"), "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"a\"}, \"folders\": [{\"path\": \"a\", \"need\": \"maybe\"}]}");
+        String[] real = Stream.of(args).map(arg -> arg.equals("PROJECT") ? project.toString() : arg.equals("KIT") ? kit.toString() : arg).toArray(String[]::new);
+        assertThat(run(real)).isEqualTo(2);
+        assertThat(err.lines()).singleElement().satisfies(line -> assertThat(line).startsWith("satchel: ").contains(says).doesNotContain("Exception", "java."));
+    }
+
+    @Test
+    void hostileNamesReachTheTerminalDefused() throws IOException {
+        Files.writeString(project.resolve("pictures/a\u202eb\u001b[31m.png"), "x");
+        run("check", project.toString());
+        assertThat(out).contains("\\u202e", "\\u001b").doesNotContain("\u202e", "\u001b");
+    }
+
+    @Test
+    void aCommaInAValueIsEscaped() throws IOException {
+        Path kit = Files.writeString(temp.resolve("k.kit.json"), "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"MOV120_A2_{last}\"}}");
+        run("check", project.toString(), "--kit", kit.toString(), "--for", "last=Marsh\\,_Ottoline");
+        assertThat(out).contains("name.root", "Marsh,_Ottoline");
+    }
+
+    @Test
+    void nothingIsWrittenIntoTheProject() throws IOException {
+        run("check", project.toString());
+        try (Stream<Path> files = Files.walk(project)) {
+            assertThat(files.filter(Files::isRegularFile)).hasSize(2);
+        }
+    }
+}
