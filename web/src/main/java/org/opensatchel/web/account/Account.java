@@ -1,0 +1,52 @@
+package org.opensatchel.web.account;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+
+/** Somebody who can sign in. */
+@Entity
+class Account {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    private String login;
+    private String displayName;
+    private String passwordHash;
+    @Enumerated(EnumType.STRING)
+    private Role role;
+
+    protected Account() {
+    }
+
+    Account(String login, String displayName, String passwordHash, Role role) {
+        this.login = login;
+        this.displayName = displayName;
+        this.passwordHash = passwordHash;
+        this.role = role;
+    }
+
+    Long id() {
+        return id;
+    }
+
+    String login() {
+        return login;
+    }
+
+    String displayName() {
+        return displayName;
+    }
+
+    String passwordHash() {
+        return passwordHash;
+    }
+
+    Role role() {
+        return role;
+    }
+}

@@ -1,0 +1,44 @@
+package org.opensatchel.web.account;
+
+import java.util.List;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.userdetails.User;
+
+/** Whoever is signed in, as the security filter knows them. */
+public class SignedIn extends User {
+
+    private static final long serialVersionUID = 1L;
+
+    private final long accountId;
+    private final String displayName;
+    private final Role role;
+
+    SignedIn(Account account) {
+        super(account.login(), account.passwordHash(), List.of(new SimpleGrantedAuthority("ROLE_" + account.role())));
+        this.accountId = account.id();
+        this.displayName = account.displayName();
+        this.role = account.role();
+    }
+
+    public long accountId() {
+        return accountId;
+    }
+
+    public String displayName() {
+        return displayName;
+    }
+
+    public boolean isInstructor() {
+        return role == Role.INSTRUCTOR;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return super.equals(other);
+    }
+
+    @Override
+    public int hashCode() {
+        return super.hashCode();
+    }
+}

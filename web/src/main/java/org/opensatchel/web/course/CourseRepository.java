@@ -1,0 +1,41 @@
+package org.opensatchel.web.course;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+interface CourseRepository extends Repository<Course, Long> {
+
+    Optional<Course> findById(long id);
+
+    @Query("select c from Course c where :account member of c.instructors order by c.code")
+    List<Course> taughtBy(long account);
+
+    boolean existsByCode(String code);
+
+    @Query(nativeQuery = true, value = "select count(*) > 0 from course_instructor where course_id = :id and account_id = :account and role = 'INSTRUCTOR'")
+    boolean isPlannedBy(long id, long account);
+
+    @Query(nativeQuery = true, value = "select count(*) from course_instructor where course_id = :id and role = 'INSTRUCTOR'")
+    int planners(long id);
+
+    @Query(nativeQuery = true, value = "select a.login as login, a.display_name as name, i.role as role from course_instructor i join account a on a.id = i.account_id where i.course_id = :id order by i.role desc, a.display_name")
+    List<StaffRow> staff(long id);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "insert into course_instructor (course_id, account_id, role) values (:id, :account, :role) on conflict (course_id, account_id) do update set role = excluded.role")
+    void putStaff(long id, long account, String role);
+
+    /** Somebody of the staff. */
+    interface StaffRow {
+        String getLogin();
+
+        String getName();
+
+        String getRole();
+    }
+
+    Course save(Course course);
+}

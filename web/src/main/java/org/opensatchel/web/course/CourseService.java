@@ -1,0 +1,114 @@
+package org.opensatchel.web.course;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Courses, their assignments and rosters, and who may see which. Every other feature asks here first. */
+@Service
+@Transactional(readOnly = true)
+public class CourseService {
+
+    private final CourseRepository courses;
+    private final EnrolmentRepository enrolments;
+    private final AssignmentRepository assignments;
+
+    CourseService(CourseRepository courses, EnrolmentRepository enrolments, AssignmentRepository assignments) {
+        this.courses = courses;
+        this.enrolments = enrolments;
+        this.assignments = assignments;
+    }
+
+    /** A student's place in an assignment. */
+    public record Place(AssignmentView assignment, Student student) {
+    }
+
+    public List<AssignmentView> taughtBy(long accountId) {
+        return views(courses.taughtBy(accountId).stream().map(Course::id).toList());
+    }
+
+    public List<AssignmentView> attendedBy(long accountId) {
+        return views(enrolments.findByAccountId(accountId).stream().map(Enrolment::courseId).toList());
+    }
+
+    /** A course on the first page. */
+    public record CourseLine(long id, String name, boolean mayPlan) {
+    }
+
+    public List<CourseLine> coursesTaughtBy(long accountId) {
+        return courses.taughtBy(accountId).stream().map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), courses.isPlannedBy(course.id(), accountId))).toList();
+    }
+
+    public List<CourseLine> coursesAttendedBy(long accountId) {
+        return enrolments.findByAccountId(accountId).stream().flatMap(enrolment -> courses.findById(enrolment.courseId()).stream())
+                .map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), false)).sorted(java.util.Comparator.comparing(CourseLine::name)).toList();
+    }
+
+    private List<AssignmentView> views(List<Long> courseIds) {
+        return courseIds.isEmpty() ? List.of() : assignments.ofCourses(courseIds).stream().map(AssignmentView::of).toList();
+    }
+
+    /** An assignment for one of its instructors. */
+    public AssignmentView forInstructor(long assignmentId, long accountId) {
+        return assignments.taughtBy(assignmentId, accountId).map(AssignmentView::of).orElseThrow(NotYours::new);
+    }
+
+    /** An assignment for somebody who may plan it; an assistant of the course may not. */
+    public AssignmentView forPlanner(long assignmentId, long accountId) {
+        if (!assignments.isPlannedBy(assignmentId, accountId)) {
+            throw new NotYours();
+        }
+        return forInstructor(assignmentId, accountId);
+    }
+
+    /** An assignment for one of its students, with their own place on the roster. */
+    public Place forStudent(long assignmentId, long accountId) {
+        Assignment assignment = assignments.find(assignmentId).orElseThrow(NotYours::new);
+        Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).orElseThrow(NotYours::new);
+        return new Place(AssignmentView.of(assignment), Student.of(enrolment));
+    }
+
+    /** An assignment for work of our own that no person asked for, like a job. */
+    public AssignmentView forJob(long assignmentId) {
+        return assignments.find(assignmentId).map(AssignmentView::of).orElseThrow(NotYours::new);
+    }
+
+    public List<Student> roster(AssignmentView assignment) {
+        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of).filter(student -> !student.hasLeft()).sorted(Student.BY_NAME).toList();
+    }
+
+    public Student student(AssignmentView assignment, long enrolmentId) {
+        return enrolments.findById(enrolmentId).filter(enrolment -> enrolment.courseId() == assignment.courseId()).map(Student::of).orElseThrow(NotYours::new);
+    }
+
+    /** Whether an account teaches the assignment, for addresses that students and instructors share. */
+    public boolean teaches(long assignmentId, long accountId) {
+        return assignments.taughtBy(assignmentId, accountId).isPresent();
+    }
+
+    public boolean isCode(String code) {
+        return courses.existsByCode(code);
+    }
+
+    public boolean isAssignment(long courseId, String code) {
+        return assignments.existsByCourseIdAndCode(courseId, code);
+    }
+
+    @Transactional
+    public long createCourse(String code, String title, long instructor) {
+        return courses.save(new Course(code, title, instructor)).id();
+    }
+
+    @Transactional
+    public long createAssignment(long courseId, String code, String title, Instant dueAt) {
+        Course course = courses.findById(courseId).orElseThrow(NotYours::new);
+        return assignments.save(new Assignment(course, code, title, dueAt)).id();
+    }
+
+    @Transactional
+    public long enrol(long courseId, long accountId, String last, Optional<String> first, String number, String section) {
+        return enrolments.save(new Enrolment(courseId, accountId, last, first.orElse(""), number, section)).id();
+    }
+}

@@ -1,0 +1,185 @@
+package org.opensatchel.web.course;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.format.DateTimeParseException;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.core.roster.OneRoster;
+import org.opensatchel.core.roster.RosterCsv;
+import org.opensatchel.core.roster.RosterReading;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.RosterService.CourseView;
+import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** A course's page: its roster and how it comes in, its people, its assignments. */
+@Controller
+class RosterController {
+
+    private static final long MOST_BYTES = 64L << 20;
+    private static final Pattern SHA256 = Pattern.compile("[0-9a-f]{64}");
+    private static final Pattern CODE = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N} ._-]{0,19}");
+
+    private final RosterService rosters;
+    private final CourseService courses;
+    private final ContentStore store;
+    private final ReadLimits limits;
+
+    RosterController(RosterService rosters, CourseService courses, ContentStore store, SatchelProperties properties) {
+        this.rosters = rosters;
+        this.courses = courses;
+        this.store = store;
+        this.limits = properties.limits().read();
+    }
+
+    @GetMapping("/courses/{id}")
+    String course(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
+        CourseView course = rosters.course(id, me.accountId());
+        List<Student> everybody = rosters.everybody(course);
+        model.addAttribute("course", course);
+        model.addAttribute("students", everybody.stream().filter(student -> !student.hasLeft()).toList());
+        model.addAttribute("gone", everybody.stream().filter(Student::hasLeft).toList());
+        model.addAttribute("staff", rosters.staff(course));
+        model.addAttribute("mostBytes", MOST_BYTES);
+        return "course/course";
+    }
+
+    /** The file as our script sends it. */
+    @PostMapping("/courses/{id}/roster")
+    ResponseEntity<Map<String, String>> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request) throws IOException {
+        rosters.course(id, me.accountId());
+        try {
+            return ResponseEntity.ok(Map.of("next", preview(id, store.store(request.getInputStream(), MOST_BYTES).sha256()), "refusal", ""));
+        } catch (ContentStore.TooLarge tooLarge) {
+            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(Map.of("next", "", "refusal", "The file is larger than 64 MiB."));
+        }
+    }
+
+    /** The table pasted as text, which needs no script. */
+    @PostMapping("/courses/{id}/roster/paste")
+    String paste(@PathVariable long id, @RequestParam String table, @AuthenticationPrincipal SignedIn me) throws IOException {
+        rosters.course(id, me.accountId());
+        return "redirect:" + preview(id, store.store(new ByteArrayInputStream(table.getBytes(StandardCharsets.UTF_8)), MOST_BYTES).sha256());
+    }
+
+    private static String preview(long id, String sha256) {
+        return "/courses/" + id + "/roster?file=" + sha256;
+    }
+
+    @GetMapping("/courses/{id}/roster")
+    String preview(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId, @AuthenticationPrincipal SignedIn me, Model model) throws IOException {
+        CourseView course = rosters.course(id, me.accountId());
+        OneRoster.Bundle bundle = read(file, classId == null ? Set.of() : classId);
+        model.addAttribute("course", course);
+        model.addAttribute("file", file);
+        model.addAttribute("classes", bundle.classes());
+        model.addAttribute("chosen", classId == null ? Set.of() : classId);
+        model.addAttribute("reading", bundle.roster());
+        if (bundle.roster().isGood()) {
+            model.addAttribute("change", rosters.change(course, bundle.roster().lines()));
+        }
+        return "course/preview";
+    }
+
+    @PostMapping("/courses/{id}/roster/apply")
+    String apply(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId, @RequestParam(defaultValue = "false") boolean leave,
+            @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) throws IOException {
+        CourseView course = rosters.course(id, me.accountId());
+        RosterReading reading = read(file, classId == null ? Set.of() : classId).roster();
+        if (!reading.isGood()) {
+            return "redirect:" + preview(id, file);
+        }
+        redirect.addFlashAttribute("signIns", rosters.apply(course, reading.lines(), leave));
+        redirect.addFlashAttribute("told", "The roster is taken over.");
+        return "redirect:/courses/" + id;
+    }
+
+    private OneRoster.Bundle read(String file, Set<String> classIds) throws IOException {
+        if (!SHA256.matcher(file).matches()) {
+            throw new NotYours();
+        }
+        Path path = store.file(file);
+        try (InputStream content = Files.newInputStream(path)) {
+            byte[] head = content.readNBytes(2);
+            if (head.length == 2 && head[0] == 'P' && head[1] == 'K') {
+                try (ZipSource source = ZipSource.open(path)) {
+                    return OneRoster.read(source, classIds, limits);
+                }
+            }
+        } catch (NoSuchFileException unknown) {
+            throw new NotYours();
+        }
+        return new OneRoster.Bundle(Map.of(), RosterCsv.read(Files.readAllBytes(path)));
+    }
+
+    @PostMapping("/courses/{id}/students/{enrolmentId}")
+    String student(@PathVariable long id, @PathVariable long enrolmentId, @RequestParam(required = false) String leave, @RequestParam(defaultValue = "") String last, @RequestParam(defaultValue = "") String first,
+            @AuthenticationPrincipal SignedIn me) {
+        CourseView course = rosters.course(id, me.accountId());
+        if (leave != null) {
+            rosters.leaveOrReturn(course, enrolmentId);
+        } else {
+            rosters.writtenAs(course, enrolmentId, last, first);
+        }
+        return "redirect:/courses/" + id + "#s" + enrolmentId;
+    }
+
+    @PostMapping("/courses/{id}/staff")
+    String staff(@PathVariable long id, @RequestParam String login, @RequestParam(defaultValue = "false") boolean assistant, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        CourseView course = rosters.course(id, me.accountId());
+        rosters.addStaff(course, login, assistant).ifPresentOrElse(why -> redirect.addFlashAttribute("refused", why), () -> redirect.addFlashAttribute("told", "Done."));
+        return "redirect:/courses/" + id;
+    }
+
+    @PostMapping("/courses")
+    String create(@RequestParam String code, @RequestParam String title, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        if (!me.isInstructor()) {
+            throw new NotYours();
+        }
+        boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120;
+        if (!named || courses.isCode(code.strip())) {
+            redirect.addFlashAttribute("refused", named ? "There is a course “" + code.strip() + "” already." : "A course needs a code of at most 20 letters and digits, like “MOV 120”, and a title.");
+            return "redirect:/";
+        }
+        return "redirect:/courses/" + courses.createCourse(code.strip(), title.strip(), me.accountId());
+    }
+
+    @PostMapping("/courses/{id}/assignments")
+    String assignment(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        CourseView course = rosters.course(id, me.accountId());
+        boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120;
+        try {
+            LocalDateTime when = LocalDateTime.parse(due);
+            if (named && !courses.isAssignment(course.id(), code.strip())) {
+                return "redirect:/assignments/" + courses.createAssignment(id, code.strip(), title.strip(), when.atZone(ZoneId.systemDefault()).toInstant()) + "/plan";
+            }
+        } catch (DateTimeParseException noTime) {
+            named = false;
+        }
+        redirect.addFlashAttribute("refused", named ? "There is an assignment “" + code.strip() + "” already." : "An assignment needs a code like “A2”, a title, and the time it is due.");
+        return "redirect:/courses/" + id;
+    }
+}

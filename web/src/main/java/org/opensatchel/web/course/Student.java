@@ -1,0 +1,53 @@
+package org.opensatchel.web.course;
+
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.Map;
+import org.opensatchel.core.naming.FileNameForm;
+import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.NameFolding;
+
+/**
+ * A student of a course, for pages and other features.
+ *
+ * @param lastForm how the last name is written in file names, empty for the usual way
+ */
+public record Student(long enrolmentId, long accountId, String last, String first, String number, String section, String lastForm, String firstForm, boolean hasLeft) {
+
+    /** The roster's order: by name, accents and apostrophes overlooked. */
+    static final Comparator<Student> BY_NAME = Comparator.comparing((Student student) -> NameFolding.loose(student.last())).thenComparing(student -> NameFolding.loose(student.first()));
+
+    static Student of(Enrolment enrolment) {
+        return new Student(enrolment.id(), enrolment.accountId(), enrolment.lastName(), enrolment.firstName(), enrolment.studentNumber(), enrolment.section(), enrolment.lastForm(), enrolment.firstForm(),
+                enrolment.leftAt() != null);
+    }
+
+    /** Last name first, as rosters are sorted. */
+    public String listed() {
+        return first.isEmpty() ? last : last + ", " + first;
+    }
+
+    public String name() {
+        return (first + " " + last).strip();
+    }
+
+    /** How the name stands in file names, each part as it was set or as it is made. */
+    public String inFileNames() {
+        String one = FileNameForm.of(lastForm.isEmpty() ? last : lastForm, false);
+        String two = FileNameForm.of(firstForm.isEmpty() ? first : firstForm, false);
+        return two.isEmpty() ? one : one + " · " + two;
+    }
+
+    /** What name patterns are made from. */
+    public RosterFields fields(AssignmentView assignment) {
+        Map<RosterField, String> values = new EnumMap<>(RosterField.class);
+        values.put(RosterField.LAST, lastForm.isEmpty() ? last : lastForm);
+        values.put(RosterField.FIRST, firstForm.isEmpty() ? first : firstForm);
+        values.put(RosterField.ID, number);
+        values.put(RosterField.COURSE, assignment.courseCode());
+        values.put(RosterField.SECTION, section);
+        values.put(RosterField.ASSIGNMENT, assignment.code());
+        return new RosterFields(values);
+    }
+}

@@ -1,0 +1,99 @@
+package org.opensatchel.web.drive;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
+import java.nio.file.LinkOption;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.pack.KitLoader;
+import org.opensatchel.core.pack.KitLoader.DriveFormat;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * The drives that are plugged in: a stand-in with a folder for each, which tells its label, its capacity and its format in a
+ * {@code drive.json} beside its content. A real bay would list the system's removable drives here.
+ */
+@Component
+class Bay {
+
+    private static final String CONTENT = "content";
+    private static final List<String> FIRST = List.of("SATCHEL-01 exFAT 64000000000", "SATCHEL-02 exFAT 64000000000", "SATCHEL-03 FAT32 32000000000", "SATCHEL-04 FAT32 8000000000", "OLD-STICK FAT32 300000");
+
+    private final Path folder;
+
+    Bay(SatchelProperties properties) {
+        this.folder = properties.drives().toAbsolutePath();
+    }
+
+    /** A drive in the bay, and what is on it. */
+    record Slot(String label, DriveFormat format, long capacity, long used, List<String> roots, Path content) {
+        public long free() {
+            return Math.max(0, capacity - used);
+        }
+
+        KitLoader.Drive drive() {
+            return new KitLoader.Drive(label, content, format, free());
+        }
+    }
+
+    /** Every drive, by its label; one that cannot be read is left out. */
+    List<Slot> slots() {
+        List<Slot> out = new ArrayList<>();
+        try {
+            if (!Files.isDirectory(folder)) {
+                plugIn();
+            }
+            try (DirectoryStream<Path> drives = Files.newDirectoryStream(folder, path -> Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS))) {
+                for (Path drive : drives) {
+                    slot(drive).ifPresent(out::add);
+                }
+            }
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException("the drives cannot be listed", unreadable);
+        }
+        out.sort(Comparator.comparing(Slot::label));
+        return out;
+    }
+
+    Optional<Slot> slot(String label) {
+        return slots().stream().filter(slot -> slot.label().equals(label)).findFirst();
+    }
+
+    private void plugIn() throws IOException {
+        for (String line : FIRST) {
+            String[] words = line.split(" ");
+            Path drive = Files.createDirectories(folder.resolve(words[0]));
+            Files.createDirectories(drive.resolve(CONTENT));
+            Files.write(drive.resolve("drive.json"), JsonDocuments.MAPPER.writeValueAsBytes(JsonDocuments.MAPPER.createObjectNode().put("label", words[0]).put("format", words[1]).put("capacity", Long.parseLong(words[2]))));
+        }
+    }
+
+    private static Optional<Slot> slot(Path drive) throws IOException {
+        Path content = drive.resolve(CONTENT);
+        if (!Files.isRegularFile(drive.resolve("drive.json")) || !Files.isDirectory(content)) {
+            return Optional.empty();
+        }
+        try {
+            JsonNode told = JsonDocuments.MAPPER.readTree(Files.readAllBytes(drive.resolve("drive.json")));
+            DriveFormat format = told.path("format").asString("").equals("FAT32") ? DriveFormat.FAT32 : DriveFormat.EXFAT;
+            List<String> roots = new ArrayList<>();
+            try (DirectoryStream<Path> inside = Files.newDirectoryStream(content)) {
+                inside.forEach(path -> roots.add(path.getFileName().toString()));
+            }
+            roots.removeIf(name -> name.startsWith("."));
+            roots.sort(Comparator.naturalOrder());
+            return Optional.of(new Slot(told.path("label").asString(drive.getFileName().toString()), format, told.path("capacity").asLong(0), KitLoader.used(content), roots, content));
+        } catch (JacksonException broken) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,86 @@
+package org.opensatchel.web.drive;
+
+import jakarta.annotation.PreDestroy;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.opensatchel.core.pack.Handout;
+import org.opensatchel.core.pack.KitLoader;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.Student;
+import org.opensatchel.web.handout.HandoutService;
+import org.opensatchel.web.kit.PublishedKit;
+import org.opensatchel.web.storage.ContentStore;
+import org.springframework.stereotype.Service;
+
+/** Loading kits onto drives, several at once, each drive one at a time. The bay hangs on this machine, and so do its loads. */
+@Service
+class Loads {
+
+    private static final int AT_ONCE = 4;
+
+    private final Bay bay;
+    private final ContentStore store;
+    private final HandoutService handouts;
+    private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE, task -> {
+        Thread thread = new Thread(task, "drive-load");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private final Map<String, State> states = new ConcurrentHashMap<>();
+
+    Loads(Bay bay, ContentStore store, HandoutService handouts) {
+        this.bay = bay;
+        this.store = store;
+        this.handouts = handouts;
+    }
+
+    /**
+     * How far a drive has come.
+     *
+     * @param word {@code waiting}, {@code loading}, {@code done} or {@code refused}
+     * @param of bytes to be written and read back
+     */
+    record State(String word, String root, long bytes, long of, String refusal) {
+        public boolean isBusy() {
+            return word.equals("waiting") || word.equals("loading");
+        }
+    }
+
+    Map<String, State> states() {
+        return Map.copyOf(states);
+    }
+
+    /** Begins to load a student's kit onto a drive, unless something is being loaded onto it. */
+    void begin(String label, PublishedKit kit, AssignmentView assignment, Student student) {
+        Bay.Slot slot = bay.slot(label).orElseThrow(NotYours::new);
+        Handout handout = Handout.of(kit.kit(), kit.sha256(), student.fields(assignment)).orElseThrow(NotYours::new);
+        KitLoader loader = new KitLoader(handout, kit.kit().starter(), file -> store.open(file.sha256()));
+        State waiting = new State("waiting", handout.root(), 0, 2 * loader.bytesNeeded(), "");
+        State before = states.compute(label, (key, state) -> state != null && state.isBusy() ? state : waiting);
+        if (before == waiting) {
+            workers.execute(() -> load(slot, loader, waiting, kit, student));
+        }
+    }
+
+    private void load(Bay.Slot slot, KitLoader loader, State state, PublishedKit kit, Student student) {
+        try {
+            // Looked at again: another load may have taken the room meanwhile.
+            KitLoader.Loading loading = loader.load(bay.slot(slot.label()).orElse(slot).drive(), bytes -> states.put(slot.label(), new State("loading", state.root(), bytes, state.of(), "")));
+            if (loading.loaded()) {
+                handouts.loaded(kit, student, slot.label());
+            }
+            states.put(slot.label(), new State(loading.loaded() ? "done" : "refused", state.root(), state.of(), state.of(), loading.refusal()));
+        } catch (RuntimeException broke) {
+            states.put(slot.label(), new State("refused", state.root(), 0, state.of(), "Something went wrong that should not have; look at the drive before you use it."));
+            throw broke;
+        }
+    }
+
+    @PreDestroy
+    void stop() {
+        workers.shutdownNow();
+    }
+}

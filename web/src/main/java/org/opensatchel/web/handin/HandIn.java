@@ -1,0 +1,110 @@
+package org.opensatchel.web.handin;
+
+import jakarta.persistence.Basic;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** One submission of a student, and what came of its check. */
+@Entity
+class HandIn {
+
+    /** How far a hand-in's check has come. */
+    enum State { WAITING, CHECKING, DONE, FAILED }
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    private Long assignmentId;
+    private Long enrolmentId;
+    private int number;
+    private String fileName;
+    @JdbcTypeCode(SqlTypes.CHAR)
+    private String sha256;
+    private long bytes;
+    private Instant receivedAt;
+    private Long kitVersionId;
+    @Enumerated(EnumType.STRING)
+    private State state;
+    private long filesDone;
+    private long bytesDone;
+    private Instant checkedAt;
+    private String verdict;
+    private int must;
+    private int should;
+    private int note;
+    private String marks;
+    private String seam;
+    private int links;
+    @Basic(fetch = FetchType.LAZY)
+    private byte[] report;
+
+    protected HandIn() {
+    }
+
+    HandIn(long assignmentId, long enrolmentId, int number, String fileName, String sha256, long bytes, Instant receivedAt, long kitVersionId) {
+        this.assignmentId = assignmentId;
+        this.enrolmentId = enrolmentId;
+        this.number = number;
+        this.fileName = fileName;
+        this.sha256 = sha256;
+        this.bytes = bytes;
+        this.receivedAt = receivedAt;
+        this.kitVersionId = kitVersionId;
+        this.state = State.WAITING;
+        this.marks = "";
+        this.seam = "";
+    }
+
+    Long id() {
+        return id;
+    }
+
+    Long assignmentId() {
+        return assignmentId;
+    }
+
+    Long enrolmentId() {
+        return enrolmentId;
+    }
+
+    String sha256() {
+        return sha256;
+    }
+
+    Long kitVersionId() {
+        return kitVersionId;
+    }
+
+    State state() {
+        return state;
+    }
+
+    byte[] report() {
+        return report;
+    }
+
+    HandInView view() {
+        return new HandInView(id, assignmentId, enrolmentId, number, fileName, bytes, receivedAt, state.name(), filesDone, bytesDone, verdict, must, should, note, marks, seam, links);
+    }
+
+    void checked(Summary summary, byte[] compressedReport, Instant when) {
+        this.state = State.DONE;
+        this.checkedAt = when;
+        this.verdict = summary.verdict();
+        this.must = summary.must();
+        this.should = summary.should();
+        this.note = summary.note();
+        this.marks = summary.marks();
+        this.seam = summary.seam();
+        this.links = summary.links();
+        this.report = compressedReport;
+    }
+}

@@ -1,0 +1,28 @@
+package org.opensatchel.web.handout;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+
+/** That a kit version was fetched for one student, by them or for them alone. */
+@Entity
+class Collection {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    private Long kitVersionId;
+    private Long enrolmentId;
+    private Instant collectedAt;
+
+    protected Collection() {
+    }
+
+    Collection(long kitVersionId, long enrolmentId, Instant collectedAt) {
+        this.kitVersionId = kitVersionId;
+        this.enrolmentId = enrolmentId;
+        this.collectedAt = collectedAt;
+    }
+}

@@ -1,0 +1,33 @@
+package org.opensatchel.web.handout;
+
+import java.time.Instant;
+import java.util.List;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+interface CollectionRepository extends Repository<Collection, Long> {
+
+    /** What each student of an assignment got last: collected, or loaded onto a drive, which then is named. */
+    @Query(nativeQuery = true, value = """
+            select distinct on (got.enrolment_id) got.enrolment_id as enrolmentId, k.id as kitVersionId, k.version as version, got.at as collectedAt, got.drive as drive
+            from (select enrolment_id, kit_version_id, collected_at as at, '' as drive from collection
+                union all select enrolment_id, kit_version_id, loaded_at, drive from drive_load) got
+            join kit_version k on k.id = got.kit_version_id
+            where k.assignment_id = :assignmentId order by got.enrolment_id, got.at desc, k.version desc""")
+    List<LastCollected> lastCollected(long assignmentId);
+
+    /** What a student got last. */
+    interface LastCollected {
+        long getEnrolmentId();
+
+        long getKitVersionId();
+
+        int getVersion();
+
+        Instant getCollectedAt();
+
+        String getDrive();
+    }
+
+    Collection save(Collection collection);
+}

@@ -1,0 +1,132 @@
+package org.opensatchel.web.handout;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.compare.KitDifference;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.Student;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.kit.PublishedKit;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Handing kits out, and collecting them. Fetching one marks it, and so is a POST. */
+@Controller
+@RequestMapping("/assignments/{id}")
+class HandoutController {
+
+    private final CourseService courses;
+    private final KitService kits;
+    private final HandoutService handouts;
+
+    HandoutController(CourseService courses, KitService kits, HandoutService handouts) {
+        this.courses = courses;
+        this.kits = kits;
+        this.handouts = handouts;
+    }
+
+    /** One student's row on the page. */
+    record Row(Student student, Optional<String> root, Optional<String> refusal, Optional<HandoutService.Held> held) {
+    }
+
+    @GetMapping("/hand-out")
+    String handOut(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        Optional<PublishedKit> kit = kits.current(assignment);
+        model.addAttribute("assignment", assignment);
+        model.addAttribute("step", "hand-out");
+        model.addAttribute("kit", kit.orElse(null));
+        if (kit.isPresent()) {
+            Map<Long, HandoutService.Held> held = handouts.held(assignment);
+            List<Row> rows = courses.roster(assignment).stream().map(student -> new Row(student, handouts.rootName(kit.get(), assignment, student),
+                    handouts.refusal(kit.get(), assignment, student), Optional.ofNullable(held.get(student.enrolmentId())))).toList();
+            model.addAttribute("rows", rows);
+            model.addAttribute("sections", rows.stream().map(row -> row.student().section()).distinct().sorted().toList());
+        }
+        return "handout/hand-out";
+    }
+
+    @PostMapping("/hand-out/all.zip")
+    void all(@PathVariable long id, @RequestParam(defaultValue = "") String section, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        PublishedKit kit = kits.current(assignment).orElseThrow(NotYours::new);
+        List<Student> students = courses.roster(assignment).stream().filter(student -> section.isEmpty() || student.section().equals(section)).toList();
+        attachment(response, assignment.courseCode().replace(" ", "") + "_" + assignment.code() + (section.isEmpty() ? "" : "_" + section.replaceAll("[^\\p{L}\\p{N}-]+", "")) + "_kits_v" + kit.kit().version() + ".zip");
+        handouts.writeAll(kit, assignment, students, response.getOutputStream());
+    }
+
+    @PostMapping("/hand-out/{enrolmentId}.zip")
+    void one(@PathVariable long id, @PathVariable long enrolmentId, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        send(assignment, courses.student(assignment, enrolmentId), response);
+    }
+
+    @GetMapping("/kit")
+    String collect(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
+        CourseService.Place place = courses.forStudent(id, me.accountId());
+        Optional<PublishedKit> kit = kits.current(place.assignment());
+        model.addAttribute("assignment", place.assignment());
+        model.addAttribute("student", place.student());
+        model.addAttribute("step", "kit");
+        model.addAttribute("kit", kit.orElse(null));
+        kit.ifPresent(published -> {
+            model.addAttribute("root", handouts.rootName(published, place.assignment(), place.student()).orElse(null));
+            model.addAttribute("refusal", handouts.refusal(published, place.assignment(), place.student()).orElse(null));
+            HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
+            model.addAttribute("held", held);
+            if (held != null && held.version() < published.kit().version()) {
+                PublishedKit before = kits.version(held.kitVersionId());
+                model.addAttribute("changes", KitDifference.between(before.kit(), published.kit()));
+                model.addAttribute("update", handouts.update(before, published));
+            }
+        });
+        return "handout/collect";
+    }
+
+    @PostMapping("/kit.zip")
+    void own(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
+        CourseService.Place place = courses.forStudent(id, me.accountId());
+        send(place.assignment(), place.student(), response);
+    }
+
+    /** Only what changed, to be unpacked over the kit that is there. */
+    @PostMapping("/kit-changes.zip")
+    void changes(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
+        CourseService.Place place = courses.forStudent(id, me.accountId());
+        PublishedKit current = kits.current(place.assignment()).orElseThrow(NotYours::new);
+        HandoutService.Held held = Optional.ofNullable(handouts.held(place.assignment()).get(place.student().enrolmentId())).orElseThrow(NotYours::new);
+        String root = handouts.rootName(current, place.assignment(), place.student()).orElseThrow(NotYours::new);
+        attachment(response, root + "_v" + held.version() + "-to-v" + current.kit().version() + ".zip");
+        handouts.writeChanged(kits.version(held.kitVersionId()), current, place.assignment(), place.student(), response.getOutputStream());
+        handouts.collected(current, place.student());
+    }
+
+    private void send(AssignmentView assignment, Student student, HttpServletResponse response) throws IOException {
+        PublishedKit kit = kits.current(assignment).orElseThrow(NotYours::new);
+        String root = handouts.rootName(kit, assignment, student).orElseThrow(NotYours::new);
+        attachment(response, root + ".zip");
+        handouts.write(kit, assignment, student, response.getOutputStream());
+        // Only a kit that went out whole is collected.
+        handouts.collected(kit, student);
+    }
+
+    private static void attachment(HttpServletResponse response, String fileName) {
+        response.setContentType("application/zip");
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(fileName, StandardCharsets.UTF_8).build().toString());
+    }
+}

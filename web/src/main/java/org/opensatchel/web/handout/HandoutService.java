@@ -1,0 +1,120 @@
+package org.opensatchel.web.handout;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.pack.Handout;
+import org.opensatchel.core.pack.KitUpdate;
+import org.opensatchel.core.pack.ZipWriter;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.Student;
+import org.opensatchel.web.kit.PublishedKit;
+import org.opensatchel.web.storage.ContentStore;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Kits on their way to students: made personal, streamed, and remembered as collected. */
+@Service
+public class HandoutService {
+
+    private final CollectionRepository collections;
+    private final DriveLoadRepository loads;
+    private final ContentStore store;
+    private final Clock clock;
+
+    HandoutService(CollectionRepository collections, DriveLoadRepository loads, ContentStore store, Clock clock) {
+        this.collections = collections;
+        this.loads = loads;
+        this.store = store;
+        this.clock = clock;
+    }
+
+    /** The version a student holds, since when, and on which drive it went out, if on one. */
+    public record Held(long kitVersionId, int version, Instant since, String drive) {
+        public boolean isOnDrive() {
+            return !drive.isEmpty();
+        }
+    }
+
+    /** What each student of an assignment holds, by enrolment. */
+    @Transactional(readOnly = true)
+    public Map<Long, Held> held(AssignmentView assignment) {
+        Map<Long, Held> held = new HashMap<>();
+        collections.lastCollected(assignment.id()).forEach(last -> held.put(last.getEnrolmentId(), new Held(last.getKitVersionId(), last.getVersion(), last.getCollectedAt(), last.getDrive())));
+        return held;
+    }
+
+    /** The name of a student's root, or empty when the roster lacks something it needs. */
+    public Optional<String> rootName(PublishedKit kit, AssignmentView assignment, Student student) {
+        return kit.kit().root().make(student.fields(assignment), kit.kit().ascii());
+    }
+
+    /** Why no kit can be made for a student, as a sentence; empty when it can. */
+    public Optional<String> refusal(PublishedKit kit, AssignmentView assignment, Student student) {
+        List<RosterField> missing = Handout.missing(kit.kit(), student.fields(assignment));
+        return missing.isEmpty() ? Optional.empty() : Optional.of("The roster has no " + String.join(" and no ", missing.stream().map(RosterField::phrase).toList())
+                + ", which the root's name needs.");
+    }
+
+    @Transactional
+    public void collected(PublishedKit kit, Student student) {
+        collections.save(new Collection(kit.id(), student.enrolmentId(), clock.instant()));
+    }
+
+    /** Remembers a kit that is on a drive, whole and read back. */
+    @Transactional
+    public void loaded(PublishedKit kit, Student student, String drive) {
+        loads.save(new DriveLoad(kit.id(), student.enrolmentId(), drive, clock.instant()));
+    }
+
+    /** For the demo: a collection at a time of its own. */
+    @Transactional
+    public void collected(PublishedKit kit, long enrolmentId, Instant when) {
+        collections.save(new Collection(kit.id(), enrolmentId, when));
+    }
+
+    /** Writes one student's kit. */
+    public void write(PublishedKit kit, AssignmentView assignment, Student student, OutputStream out) throws IOException {
+        RosterFields fields = student.fields(assignment);
+        Handout handout = Handout.of(kit.kit(), kit.sha256(), fields).orElseThrow(NotYours::new);
+        handout.write(out, file -> store.open(file.sha256()));
+    }
+
+    /** What a student who holds an earlier version needs for the current one. */
+    public KitUpdate update(PublishedKit held, PublishedKit current) {
+        return KitUpdate.between(held.kit(), current.kit());
+    }
+
+    /** Writes only what changed since the version a student holds. */
+    public void writeChanged(PublishedKit held, PublishedKit current, AssignmentView assignment, Student student, OutputStream out) throws IOException {
+        Handout handout = Handout.of(current.kit(), current.sha256(), student.fields(assignment)).orElseThrow(NotYours::new);
+        handout.writeChanged(out, file -> store.open(file.sha256()), update(held, current));
+    }
+
+    /** Writes the kits of all students as one ZIP with a ZIP for each; who cannot have one is named in a note inside. */
+    public void writeAll(PublishedKit kit, AssignmentView assignment, List<Student> students, OutputStream out) throws IOException {
+        try (ZipWriter zip = new ZipWriter(out, false)) {
+            StringBuilder notMade = new StringBuilder();
+            for (Student student : students) {
+                Optional<String> name = rootName(kit, assignment, student);
+                if (name.isPresent()) {
+                    zip.file(name.get() + ".zip", inner -> write(kit, assignment, student, inner));
+                } else {
+                    notMade.append(student.listed()).append(": ").append(refusal(kit, assignment, student).orElse("")).append("\r\n");
+                }
+            }
+            if (!notMade.isEmpty()) {
+                zip.file("NOT-MADE.txt", notMade.toString().getBytes(StandardCharsets.UTF_8));
+            }
+        }
+    }
+}

@@ -1,0 +1,80 @@
+package org.opensatchel.web.kit;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.format.DateTimeParseException;
+import java.util.Optional;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.KitReader;
+import org.opensatchel.core.kit.KitWriter;
+import org.opensatchel.core.propose.NextAssignment;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The next assignment from this one. */
+@Controller
+class NextController {
+
+    private static final Duration USUAL_STEP = Duration.ofDays(14);
+
+    private final CourseService courses;
+    private final Bench bench;
+
+    NextController(CourseService courses, Bench bench) {
+        this.courses = courses;
+        this.bench = bench;
+    }
+
+    @GetMapping("/assignments/{id}/plan/next")
+    String next(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
+        AssignmentView assignment = courses.forPlanner(id, me.accountId());
+        model.addAttribute("assignment", assignment);
+        model.addAttribute("step", "plan");
+        model.addAttribute("code", NextAssignment.codeAfter(assignment.code()));
+        model.addAttribute("due", LocalDateTime.ofInstant(assignment.dueAt().plus(USUAL_STEP), ZoneId.systemDefault()).withSecond(0).withNano(0));
+        return "kit/next";
+    }
+
+    @PostMapping("/assignments/{id}/plan/next")
+    String make(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due, @RequestParam(defaultValue = "false") boolean starter,
+            @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        AssignmentView assignment = courses.forPlanner(id, me.accountId());
+        Optional<Kit> kit = KitReader.read(bench.plan(assignment).document()).kit();
+        Optional<String> refusal = refusal(assignment, kit, code.strip(), title);
+        Instant when = Instant.EPOCH;
+        try {
+            when = LocalDateTime.parse(due).atZone(ZoneId.systemDefault()).toInstant();
+        } catch (DateTimeParseException noTime) {
+            refusal = refusal.or(() -> Optional.of("Say when it is due."));
+        }
+        if (refusal.isPresent()) {
+            redirect.addFlashAttribute("refused", refusal.get());
+            return "redirect:/assignments/" + id + "/plan/next";
+        }
+        long days = Math.round(Duration.between(assignment.dueAt(), when).toHours() / 24.0);
+        AssignmentView made = courses.forPlanner(courses.createAssignment(assignment.courseId(), code.strip(), title.strip(), when), me.accountId());
+        bench.save(made, KitWriter.write(NextAssignment.of(kit.orElseThrow(), assignment.code(), made.code(), made.title(), days, starter)), 0, me.accountId());
+        return "redirect:/assignments/" + made.id() + "/plan";
+    }
+
+    private Optional<String> refusal(AssignmentView assignment, Optional<Kit> kit, String code, String title) {
+        if (kit.isEmpty()) {
+            return Optional.of("The plan has faults in it: put them right first.");
+        }
+        if (!code.matches("[\\p{L}\\p{N}][\\p{L}\\p{N} ._-]{0,19}") || title.isBlank() || title.length() > 120) {
+            return Optional.of("An assignment needs a code of at most 20 letters and digits, like “A3”, and a title.");
+        }
+        return courses.isAssignment(assignment.courseId(), code) ? Optional.of("There is an assignment “" + code + "” already.") : Optional.empty();
+    }
+}

@@ -1,0 +1,50 @@
+package org.opensatchel.web.location;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import org.opensatchel.core.location.StorageKind;
+import org.opensatchel.core.machine.OperatingSystem;
+
+/** One location a student set; earlier ones are kept. */
+@Entity
+@Table(name = "project_location")
+class LocationEntry {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    private Long assignmentId;
+    private Long enrolmentId;
+    @Enumerated(EnumType.STRING)
+    private OperatingSystem system;
+    @Enumerated(EnumType.STRING)
+    private StorageKind storage;
+    private String path;
+    private int must;
+    private int should;
+    private Instant setAt;
+
+    protected LocationEntry() {
+    }
+
+    LocationEntry(long assignmentId, long enrolmentId, OperatingSystem system, StorageKind storage, String path, int must, int should, Instant setAt) {
+        this.assignmentId = assignmentId;
+        this.enrolmentId = enrolmentId;
+        this.system = system;
+        this.storage = storage;
+        this.path = path;
+        this.must = must;
+        this.should = should;
+        this.setAt = setAt;
+    }
+
+    SetLocation view() {
+        return new SetLocation(id, enrolmentId, system, storage, path, must, should, setAt);
+    }
+}

@@ -1,0 +1,85 @@
+package org.opensatchel.web.location;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.location.LocationFault;
+import org.opensatchel.core.location.LocationJudge;
+import org.opensatchel.core.location.LocationPolicy;
+import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.location.StorageKind;
+import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.kit.KitService;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Where projects live, as their students say; every setting is judged at once and kept. */
+@Service
+public class LocationService {
+
+    /** Longest path that is kept, in characters; longer ones are refused before anything is stored. */
+    static final int MAX_PATH = LocationJudge.MAX_PATH;
+
+    private final LocationRepository locations;
+    private final KitService kits;
+    private final Clock clock;
+
+    LocationService(LocationRepository locations, KitService kits, Clock clock) {
+        this.locations = locations;
+        this.kits = kits;
+        this.clock = clock;
+    }
+
+    /** The location each student of an assignment has set last, by enrolment. */
+    @Transactional(readOnly = true)
+    public Map<Long, SetLocation> current(AssignmentView assignment) {
+        Map<Long, SetLocation> current = new HashMap<>();
+        locations.current(assignment.id()).forEach(entry -> current.put(entry.view().enrolmentId(), entry.view()));
+        return current;
+    }
+
+    /** A student's locations, the newest first. */
+    @Transactional(readOnly = true)
+    public List<SetLocation> history(Place place) {
+        return locations.history(place.assignment().id(), place.student().enrolmentId()).stream().map(LocationEntry::view).toList();
+    }
+
+    /** What is wrong with a location for this student. */
+    @Transactional(readOnly = true)
+    public List<LocationFault> judge(Place place, ProjectLocation location) {
+        Optional<Kit> kit = kits.current(place.assignment()).map(published -> published.kit());
+        return LocationJudge.judge(location, kit.flatMap(Kit::location), rootName(place));
+    }
+
+    /** The name the student's root should have. */
+    @Transactional(readOnly = true)
+    public Optional<String> rootName(Place place) {
+        return kits.current(place.assignment()).flatMap(published -> published.kit().root().make(place.student().fields(place.assignment()), published.kit().ascii()));
+    }
+
+    @Transactional(readOnly = true)
+    public LocationPolicy policy(AssignmentView assignment) {
+        return kits.current(assignment).flatMap(published -> published.kit().location()).orElse(LocationPolicy.ANYWHERE);
+    }
+
+    @Transactional
+    public SetLocation set(Place place, ProjectLocation location) {
+        return set(place, location, clock.instant());
+    }
+
+    /** For the demo: a setting at a time of its own. */
+    @Transactional
+    public SetLocation set(Place place, ProjectLocation location, Instant when) {
+        List<LocationFault> faults = judge(place, location);
+        int must = (int) faults.stream().filter(fault -> fault.code().severity() == Severity.MUST).count();
+        return locations.save(new LocationEntry(place.assignment().id(), place.student().enrolmentId(), location.system().orElse(OperatingSystem.WINDOWS),
+                location.storage().orElse(StorageKind.LOCAL), location.path().strip(), must, faults.size() - must, when)).view();
+    }
+}

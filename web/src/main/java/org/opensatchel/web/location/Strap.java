@@ -1,0 +1,53 @@
+package org.opensatchel.web.location;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.location.LocationFault;
+import org.opensatchel.core.location.LocationJudge;
+import org.opensatchel.core.path.NameFolding;
+
+/**
+ * A path cut into its parts, the wrong ones marked, as the location page draws it.
+ *
+ * @param faults every fault, in order
+ * @param rootIsRight whether the last part is the name the root should have
+ */
+record Strap(List<Part> parts, List<Hanging> faults, boolean rootIsRight, int length) {
+
+    /** One part; kind is {@code plain}, {@code must}, {@code should} or {@code root}. */
+    record Part(String name, String kind, List<Hanging> hanging) {
+    }
+
+    /** A reason that hangs from a part. */
+    record Hanging(String severity, String message, String remedy, String example) {
+    }
+
+    static Strap of(String path, List<LocationFault> faults, Optional<String> rootName) {
+        String shown = path.strip();
+        List<String> names = shown.length() > LocationJudge.MAX_PATH ? List.of(shown.substring(0, 60) + "…") : LocationJudge.parts(shown);
+        boolean right = !names.isEmpty() && rootName.map(NameFolding::composed).filter(NameFolding.composed(names.get(names.size() - 1))::equals).isPresent();
+        List<Part> parts = new ArrayList<>();
+        for (int i = 0; i < names.size(); i++) {
+            int at = i;
+            List<LocationFault> here = faults.stream().filter(fault -> fault.part().isPresent() && fault.part().getAsInt() == at).toList();
+            boolean last = i == names.size() - 1;
+            String kind = here.isEmpty() ? (last && right ? "root" : "plain") : word(here.get(0));
+            parts.add(new Part(names.get(i), kind, here.stream().map(Strap::hanging).toList()));
+        }
+        return new Strap(parts, faults.stream().map(Strap::hanging).toList(), right, shown.length());
+    }
+
+    private static Hanging hanging(LocationFault fault) {
+        return new Hanging(word(fault), fault.message(), fault.remedy(), fault.example());
+    }
+
+    private static String word(LocationFault fault) {
+        return fault.code().severity() == Severity.MUST ? "must" : "should";
+    }
+
+    public boolean isFine() {
+        return faults.isEmpty();
+    }
+}

@@ -1,0 +1,27 @@
+package org.opensatchel.web.storage;
+
+import java.nio.file.Path;
+import org.opensatchel.core.project.ReadLimits;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.util.unit.DataSize;
+
+/**
+ * What an installation can set.
+ *
+ * @param storage the folder files are kept in
+ * @param drives the folder the simulated drives lie in
+ * @param maxUpload largest upload
+ * @param demo whether the demo data is loaded into an empty database
+ * @param limits how much is read of what is handed in
+ */
+@ConfigurationProperties("satchel")
+public record SatchelProperties(Path storage, Path drives, DataSize maxUpload, boolean demo, Limits limits) {
+
+    /** The limits of reading, as in {@link ReadLimits}. */
+    public record Limits(int entries, int files, DataSize unpacked, int ratio, int depth, DataSize document, int linkText, int findingsPerCode) {
+
+        public ReadLimits read() {
+            return new ReadLimits(entries, files, unpacked.toBytes(), ratio, depth, document.toBytes(), linkText, findingsPerCode);
+        }
+    }
+}

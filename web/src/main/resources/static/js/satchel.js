@@ -1,0 +1,103 @@
+// Small components, one job each. Without script every page still shows and every form still submits.
+// The step one is at is in sight, also where the band is wider than the screen.
+document.addEventListener("DOMContentLoaded", () => {
+  const band = document.querySelector(".path"), now = band?.querySelector(".now");
+  if (now) band.scrollLeft = now.offsetLeft - (band.clientWidth - now.clientWidth) / 2;
+});
+
+document.addEventListener("alpine:init", () => {
+  const token = () => document.querySelector("meta[name=_csrf]").content;
+
+  // Judges a location while it is typed, and puts the strap in.
+  Alpine.data("location", () => ({
+    waiting: null,
+    judge() {
+      clearTimeout(this.waiting);
+      this.waiting = setTimeout(() => this.ask(), 250);
+    },
+    async ask() {
+      const form = this.$refs.form;
+      const body = new URLSearchParams(new FormData(form));
+      const answer = await fetch(form.dataset.judge, { method: "POST", body, headers: { "X-CSRF-TOKEN": token() } });
+      if (answer.ok) this.$refs.strap.innerHTML = await answer.text();
+    },
+  }));
+
+  // Sends the ZIP as it is, and shows how much of it has gone.
+  Alpine.data("upload", () => ({
+    state: "", busy: false, told: "", wrong: "", file: null,
+    over(event) { event.preventDefault(); this.state = "over"; },
+    leave() { this.state = ""; },
+    drop(event) { event.preventDefault(); this.state = ""; this.file = event.dataTransfer.files[0] ?? null; if (this.file) this.send(); },
+    picked() { this.file = this.$refs.file.files[0] ?? null; this.wrong = ""; },
+    submit(event) { event.preventDefault(); this.file = this.file ?? this.$refs.file.files[0] ?? null; this.send(); },
+    send() {
+      const most = Number(this.$root.dataset.most);
+      if (!this.file) { this.wrong = "Choose the ZIP file of your project first."; return; }
+      if (this.file.size > most) { this.wrong = "The file is larger than the " + Math.floor(most / 1048576) + " MiB that can be handed in."; this.file = null; return; }
+      const request = new XMLHttpRequest();
+      request.open("POST", this.$root.dataset.to);
+      request.setRequestHeader("Content-Type", "application/zip");
+      request.setRequestHeader("X-CSRF-TOKEN", token());
+      request.setRequestHeader("X-File-Name", encodeURIComponent(this.file.name));
+      request.responseType = "json";
+      request.upload.onprogress = (event) => this.went(event.loaded, event.total);
+      request.onload = () => request.status === 200 ? location.assign(request.response.next) : this.failed(request.response?.refusal);
+      request.onerror = () => this.failed("The connection broke before all of the file had arrived. Nothing was handed in: try again.");
+      this.busy = true; this.wrong = ""; this.$refs.send.disabled = true;
+      this.went(0, this.file.size);
+      request.send(this.file);
+    },
+    went(done, all) {
+      this.$refs.bar.value = all ? 100 * done / all : 0;
+      this.told = (done / 1e6).toFixed(1) + " of " + (all / 1e6).toFixed(1) + " MB sent";
+    },
+    failed(why) { this.busy = false; this.$refs.send.disabled = false; this.file = null; this.wrong = why || "It was not handed in. Try again."; },
+  }));
+
+  // Looks again while something is being written.
+  Alpine.data("again", () => ({
+    init() { setTimeout(() => location.reload(), 1000); },
+  }));
+
+  // Watches a check and goes to its report.
+  Alpine.data("progress", () => ({
+    told: "",
+    init() { this.ask(); },
+    async ask() {
+      const answer = await fetch(this.$root.dataset.from).then((response) => response.json()).catch(() => null);
+      if (answer && (answer.state === "DONE" || answer.state === "FAILED")) { location.reload(); return; }
+      if (answer) this.told = answer.state === "WAITING" ? "Waiting for its turn" : answer.files + " files read, " + (answer.bytes / 1e6).toFixed(1) + " MB";
+      setTimeout(() => this.ask(), 500);
+    },
+  }));
+
+  // A thread opens the link it stands for.
+  Alpine.data("report", () => ({
+    show(event) {
+      event.preventDefault();
+      const thread = event.target.closest("[data-link]");
+      document.querySelectorAll(".thread.chosen").forEach((other) => other.classList.remove("chosen"));
+      thread.classList.add("chosen");
+      const link = document.getElementById("link-" + thread.dataset.link);
+      link.open = true;
+      link.scrollIntoView({ block: "center" });
+      link.querySelector("summary").focus();
+    },
+  }));
+
+  // Through a table by keys.
+  Alpine.data("rows", () => ({
+    open: false,
+    help() { this.open = !this.open; },
+    key(event) {
+      if (event.target.matches("input, textarea, select") || event.ctrlKey || event.metaKey || event.altKey) return;
+      const links = [...document.querySelectorAll(".row-link")];
+      const at = links.indexOf(document.activeElement);
+      if (event.key === "j") links[Math.min(at + 1, links.length - 1)]?.focus();
+      if (event.key === "k") links[Math.max(at - 1, 0)]?.focus();
+      if (event.key === "?") this.help();
+      if (event.key === "Escape") this.open = false;
+    },
+  }));
+});

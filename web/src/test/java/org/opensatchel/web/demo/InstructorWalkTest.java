@@ -1,0 +1,117 @@
+package org.opensatchel.web.demo;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import org.junit.jupiter.api.Test;
+
+/** An instructor from signing in to the report of one student. */
+class InstructorWalkTest extends RunningApplication {
+
+    @Test
+    void signsInAndSeesThePathOfTheWork() {
+        Page page = signIn("quillfeather");
+        accessible(page);
+        page.getByText("A2 Night Market Ident").click();
+        assertThat(page.locator(".path li")).hasText(new Pattern[] {steps("Plan.*kit v\\d"), steps("Hand out.*\\d+ of 24 have it"), steps("Locate.*\\d+ of 24 set"),
+            steps("Check.*\\d+ handed in"), steps("Review.*\\d+ ready, \\d+ to fix")});
+    }
+
+    private static Pattern steps(String text) {
+        return Pattern.compile(text, Pattern.DOTALL);
+    }
+
+    @Test
+    void readsTheClassAndOpensAReportByKeys() {
+        Page page = signIn("quillfeather");
+        page.navigate(address("/assignments/" + market().id() + "/review"));
+        accessible(page);
+        Locator rows = page.locator("table.class tbody tr");
+        assertThat(rows).hasCount(24);
+        Locator last = rows.nth(23);
+        assertThat(last.boundingBox().y + last.boundingBox().height).as("24 rows on one screen").isLessThanOrEqualTo(800);
+        assertThat(last).containsText("not yet");
+        page.keyboard().press("?");
+        assertThat(page.locator(".keys")).isVisible();
+        page.keyboard().press("Escape");
+        page.keyboard().press("j");
+        page.keyboard().press("j");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("h1")).containsText("MOV120_A2_");
+    }
+
+    @Test
+    void seesWhyALinkBreaksBehindItsThread() {
+        Page page = signIn("quillfeather");
+        page.navigate(address("/assignments/" + market().id() + "/review"));
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Marsh, Ottoline")).click();
+        accessible(page);
+        assertThat(page.getByText("Fix 3 things")).isVisible();
+        assertThat(page.locator(".thread.pinned")).hasCount(6);
+        Locator thread = page.locator(".thread.broken").first();
+        thread.focus();
+        page.keyboard().press("Enter");
+        Locator open = page.locator(".links-list details[open]");
+        assertThat(open).hasCount(1);
+        assertThat(open).containsText("C:\\Users\\omarsh\\Downloads\\rain_loop.wav");
+        assertThat(open).containsText("leads out of the project");
+    }
+
+    @Test
+    void handsOutOneKitAndAllOfThem() throws IOException {
+        Page page = signIn("quillfeather");
+        page.navigate(address("/assignments/" + market().id() + "/hand-out"));
+        accessible(page);
+        assertThat(page.locator("tbody")).containsText("The roster has no first name");
+        Path one = page.waitForDownload(() -> page.getByLabel("Download the kit of Séafra Ó Duibhne").click()).path();
+        List<String> names = names(one);
+        assertThat(names).contains("MOV120_A2_ÓDuibhne_Séafra/", "MOV120_A2_ÓDuibhne_Séafra/edit/autosave/", "MOV120_A2_ÓDuibhne_Séafra/sound/market-bell.wav",
+                "MOV120_A2_ÓDuibhne_Séafra/START-HERE.html", "MOV120_A2_ÓDuibhne_Séafra/satchel.kit.json");
+        Path again = page.waitForDownload(() -> page.getByLabel("Download the kit of Séafra Ó Duibhne").click()).path();
+        assertThat(Files.mismatch(one, again)).as("the same kit is the same bytes").isEqualTo(-1);
+        try (ZipFile zip = new ZipFile(one.toFile())) {
+            String guide = new String(zip.getInputStream(zip.getEntry("MOV120_A2_ÓDuibhne_Séafra/START-HERE.html")).readAllBytes(), StandardCharsets.UTF_8);
+            assertThat(guide).contains("ÓDuibhne_A2_final.mp4").doesNotContain("th:text", "th:each", "src=", "href=");
+        }
+        Download all = page.waitForDownload(() -> page.getByText("Download all as one ZIP").click());
+        assertThat(names(all.path())).hasSize(24).contains("NOT-MADE.txt", "MOV120_A2_DAmberley_Cosima.zip");
+    }
+
+    @Test
+    void aTableFileHoldsNoFormulas() {
+        Page page = signIn("quillfeather");
+        String csv = page.context().request().get(address("/assignments/" + market().id() + "/review.csv")).text();
+        assertThat(csv.lines()).hasSize(25).first().asString().contains("Student,Section,Location");
+        assertThat(csv.lines().flatMap(line -> Arrays.stream(line.split(",")))).noneMatch(cell -> cell.startsWith("=") || cell.startsWith("\"="));
+    }
+
+    @Test
+    void everyOtherPageIsFitForEveryone() {
+        Page page = signIn("quillfeather");
+        for (String path : List.of("/locations", "/check")) {
+            page.navigate(address("/assignments/" + market().id() + path));
+            accessible(page);
+        }
+        page.navigate(address("/assignments/999/plan"));
+        assertThat(page.locator("h1")).containsText("nothing here");
+    }
+
+    private static List<String> names(Path zip) throws IOException {
+        try (ZipFile file = new ZipFile(zip.toFile())) {
+            return file.stream().map(ZipEntry::getName).map(String::toString).toList();
+        }
+    }
+}

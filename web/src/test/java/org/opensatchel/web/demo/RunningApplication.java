@@ -1,0 +1,125 @@
+package org.opensatchel.web.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.opensatchel.web.account.AccountService;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.HandInView;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** The whole application with its demo data on the real database, and a real browser before it. One for all tests. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = {"satchel.max-upload=6MB", "db-scheduler.heartbeat-interval=500ms"})
+public abstract class RunningApplication {
+
+    private static Playwright playwright;
+    private static Browser browser;
+
+    @LocalServerPort
+    private int port;
+    @Autowired
+    protected AccountService accounts;
+    @Autowired
+    protected CourseService courses;
+    @Autowired
+    protected HandInService handIns;
+
+    private final List<BrowserContext> contexts = new ArrayList<>();
+    private final List<String> complaints = new ArrayList<>();
+
+    @BeforeAll
+    static void openBrowser() {
+        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run")));
+    }
+
+    @AfterAll
+    static void closeBrowser() {
+        browser.close();
+        playwright.close();
+    }
+
+    @BeforeEach
+    protected void demoIsChecked() {
+        await().atMost(Duration.ofMinutes(2)).until(() -> handIns.ofAssignment(market()).stream().allMatch(HandInView::isDone));
+    }
+
+    @AfterEach
+    protected void closePages() {
+        contexts.forEach(BrowserContext::close);
+        assertThat(complaints).as("what the browser complained about").isEmpty();
+    }
+
+    /** The Night Market assignment, as its instructor sees it. */
+    protected AssignmentView market() {
+        long instructor = accounts.loadUserByUsername("quillfeather").accountId();
+        return courses.taughtBy(instructor).stream().filter(one -> one.title().equals("Night Market Ident")).findFirst().orElseThrow();
+    }
+
+    protected CourseService.Place place(String login) {
+        return courses.forStudent(market().id(), accounts.loadUserByUsername(login).accountId());
+    }
+
+    String address(String path) {
+        return "http://127.0.0.1:" + port + path;
+    }
+
+    int port() {
+        return port;
+    }
+
+    Page signIn(String login) {
+        return signIn(login, new Browser.NewContextOptions().setViewportSize(1280, 800));
+    }
+
+    Page signIn(String login, String password) {
+        return signIn(login, password, new Browser.NewContextOptions().setViewportSize(1280, 800));
+    }
+
+    Page signIn(String login, Browser.NewContextOptions options) {
+        return signIn(login, DemoData.PASSWORD, options);
+    }
+
+    private Page signIn(String login, String password, Browser.NewContextOptions options) {
+        BrowserContext context = browser.newContext(options.setAcceptDownloads(true));
+        contexts.add(context);
+        Page page = context.newPage();
+        page.onPageError(complaints::add);
+        page.onConsoleMessage(message -> {
+            // A refused request is shown to the person; what matters here is our own scripts and the content policy.
+            if (message.type().equals("error") && !message.text().startsWith("Failed to load resource")) {
+                complaints.add(message.text());
+            }
+        });
+        page.navigate(address("/sign-in"));
+        page.fill("#username", login);
+        page.fill("#password", password);
+        page.click("main button");
+        return page;
+    }
+
+    /** Nothing serious for whoever cannot see, or cannot use a mouse. */
+    static void accessible(Page page) {
+        assertThat(new AxeBuilder(page).analyze().getViolations().stream().filter(rule -> List.of("serious", "critical").contains(rule.getImpact()))
+                .map(rule -> rule.getId() + ": " + rule.getNodes().get(0).getHtml()).toList()).as(page.url()).isEmpty();
+    }
+}
