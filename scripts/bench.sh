@@ -1,0 +1,16 @@
+# Speed and memory, as ratios against a baseline in the same run. The application has to run for the bench of saving.
+. "$home/scripts/server.sh"
+
+run_bench() {
+  make_state
+  need_java; need_maven
+  say "Building the bench…"
+  run_maven -q -pl bench -am -DskipTests package >"$state/build.log" 2>&1 || { tail -20 "$state/build.log" >&2; die "The build failed; $state/build.log has all of it."; }
+  local classpath="$home/bench/target/satchel-bench-0.1.0.jar:$(printf '%s:' "$home"/bench/target/lib/*.jar)"
+  "$java" -Xmx256m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.HandoutBench "$@"
+  if app_pid >/dev/null; then
+    "$java" -Xmx256m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.SaveBench "http://127.0.0.1:$(cat "$state/app.port")"
+  else
+    say "save: not measured, since the application does not run (./satchel start)."
+  fi
+}

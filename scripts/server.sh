@@ -1,0 +1,102 @@
+# Starting, stopping and looking at the application.
+. "$home/scripts/postgres.sh"
+
+# What runs is a copy: a build puts new files in the place of those it made before.
+web_jar="$state/app/satchel-web.jar"
+
+keep_web() {
+  mkdir -p "$state/app"
+  cp "$home/web/target/satchel-web-0.1.0.jar" "$web_jar.new" && mv "$web_jar.new" "$web_jar"
+  built web
+}
+
+app_pid() {
+  local pid
+  pid=$(cat "$state/app.pid" 2>/dev/null) || return 1
+  # A number left behind by a crash may belong to any program by now.
+  [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF "$web_jar" && printf '%s' "$pid"
+}
+
+app_answers() {
+  local port=$1 line
+  exec 4<>"/dev/tcp/127.0.0.1/$port" || return 1
+  printf 'GET /actuator/health HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&4
+  IFS= read -r -t 5 line <&4 || true
+  exec 4>&-
+  case "$line" in *" 200"*) return 0 ;; *) return 1 ;; esac
+}
+
+start_server() {
+  local port=8080 foreground="" pid
+  while [ $# -gt 0 ]; do
+    case "$1" in
+      --port) port=${2:-}; shift ;;
+      --port=*) port=${1#--port=} ;;
+      --foreground) foreground=1 ;;
+      *) die "start knows no “$1”. It takes --port N and --foreground." ;;
+    esac
+    shift || true
+  done
+  case "$port" in ''|*[!0-9]*) die "--port takes a number, like --port 8081." ;; esac
+  [ "$port" -ge 1 ] && [ "$port" -le 65535 ] || die "--port takes a number from 1 to 65535."
+  if pid=$(app_pid); then
+    say "Open Satchel is already running at http://127.0.0.1:$(cat "$state/app.port")/ (process $pid). Stop it with: ./satchel stop"
+    return 0
+  fi
+  port_is_taken "$port" && die "Port $port is taken by another program. Choose another: ./satchel start --port $((port + 1))"
+  make_state
+  rm -f "$state/app.pid"
+  need_java; need_postgres
+  if [ ! -f "$web_jar" ] || is_stale web core web; then need_maven; build_web; fi
+  start_pg
+  make_database satchel
+  launch "$port" "$foreground"
+}
+
+build_web() {
+  say "Building; the first time this takes a few minutes…"
+  run_maven -q -pl web -am -DskipTests package >"$state/build.log" 2>&1 || { tail -20 "$state/build.log" >&2; die "The build failed; $state/build.log has all of it."; }
+  keep_web
+}
+
+launch() {
+  local port=$1 pid waited=0
+  export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$state/storage" SATCHEL_DRIVES="$state/drives"
+  export LC_ALL=C.UTF-8
+  unset JAVA_TOOL_OPTIONS JDK_JAVA_OPTIONS _JAVA_OPTIONS
+  local command=("$java" -Xmx1g -Djava.awt.headless=true -XX:-UsePerfData -jar "$web_jar" "--server.port=$port")
+  if [ -n "$2" ]; then printf '%s\n' "$$" >"$state/app.pid"; printf '%s\n' "$port" >"$state/app.port"; exec "${command[@]}"; fi
+  setsid nohup "${command[@]}" >"$state/log" 2>&1 </dev/null &
+  pid=$!
+  printf '%s\n' "$pid" >"$state/app.pid"
+  printf '%s\n' "$port" >"$state/app.port"
+  until app_answers "$port" 2>/dev/null; do
+    kill -0 "$pid" 2>/dev/null || { tail -20 "$state/log" >&2; rm -f "$state/app.pid"; die "The application did not start; $state/log says why."; }
+    waited=$((waited + 1))
+    [ "$waited" -lt 360 ] || die "The application has not answered for three minutes; $state/log says more."
+    sleep 0.5
+  done
+  say "Open Satchel runs at http://127.0.0.1:$port/"
+  say "Demo sign-ins (password market-bell): quillfeather teaches; ottoline.marsh, odile.marsh and 22 others study."
+}
+
+stop_server() {
+  local pid
+  if pid=$(app_pid); then
+    kill "$pid"
+    for _ in $(seq 1 60); do kill -0 "$pid" 2>/dev/null || break; sleep 0.5; done
+    kill -0 "$pid" 2>/dev/null && kill -9 "$pid"
+    say "Open Satchel is stopped."
+  else
+    say "Open Satchel was not running."
+  fi
+  rm -f "$state/app.pid"
+  stop_pg
+}
+
+show_status() {
+  local pid
+  if pid=$(app_pid); then say "Open Satchel runs at http://127.0.0.1:$(cat "$state/app.port")/ (process $pid)."; else say "Open Satchel is not running."; fi
+  choose_pg_data 2>/dev/null || true
+  if find_postgres && pg_is_running; then say "Its PostgreSQL runs on 127.0.0.1:$(as_pg sed -n 4p "$pg_data/postmaster.pid"), data in $pg_data."; else say "Its PostgreSQL is not running."; fi
+}

@@ -1,0 +1,27 @@
+# Every test, against a database of its own and a real browser.
+. "$home/scripts/server.sh"
+. "$home/scripts/cli.sh"
+
+run_tests() {
+  make_state
+  need_java; need_maven; need_postgres
+  [ -x /usr/bin/chromium ] || install_packages chromium
+  # Hand-outs are unpacked with what other people unpack with.
+  command -v unzip >/dev/null && command -v 7z >/dev/null || install_packages unzip p7zip-full
+  exec 8>"$state/test.lock"
+  flock -n 8 || die "A test run is going on already."
+  choose_pg_data
+  local was_running="" status=0 storage
+  find_postgres && pg_is_running && was_running=1
+  start_pg
+  remake_database satchel_test
+  storage=$(mktemp -d "$state/test-storage.XXXXXX")
+  export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel_test" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$storage" SATCHEL_DRIVES="$storage/drives"
+  export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 LC_ALL=C.UTF-8
+  run_maven verify "$@" || status=$?
+  rm -rf "$storage"
+  pg -d postgres -c "drop database if exists satchel_test with (force)" || true
+  [ -n "$was_running" ] || stop_pg
+  if [ "$status" = 0 ]; then keep_web; keep_cli; say "All tests passed."; else say_error "Some tests failed."; fi
+  return "$status"
+}
