@@ -116,16 +116,19 @@ document.addEventListener("DOMContentLoaded", () => {
 
   let waiting;
   let judging = 0;
+  const judge = async () => {
+    const asked = ++judging;
+    const answer = await post("judge", sent());
+    if (asked !== judging) return;
+    // What could not be asked is asked again: a plan that shows no fault must not be one that nobody looked at.
+    if (!answer) { waiting = setTimeout(judge, 2000); return; }
+    faults = answer.faults;
+    elsewhere();
+    if (isTyping()) late = true; else draw();
+  };
   const look = () => {
     clearTimeout(waiting);
-    waiting = setTimeout(async () => {
-      const asked = ++judging;
-      const answer = await post("judge", sent());
-      if (!answer || asked !== judging) return;
-      faults = answer.faults;
-      elsewhere();
-      if (isTyping()) late = true; else draw();
-    }, 250);
+    waiting = setTimeout(judge, 250);
   };
 
   // A field in the middle of a word is let alone: drawn anew, it would give what is typed so far as its value.

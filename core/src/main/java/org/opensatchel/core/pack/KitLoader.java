@@ -7,6 +7,7 @@ import java.io.OutputStream;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.StandardCopyOption;
@@ -196,7 +197,7 @@ public final class KitLoader {
         }
     }
 
-    /** What lies on a drive, in bytes, whole clusters counted. */
+    /** What lies on a drive, in bytes, whole clusters counted; what goes away meanwhile, as a kit does that is being loaded, does not count. */
     public static long used(Path top) throws IOException {
         long[] bytes = {0};
         Files.walkFileTree(top, new SimpleFileVisitor<>() {
@@ -209,6 +210,23 @@ public final class KitLoader {
             @Override
             public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
                 bytes[0] += folder.equals(top) ? 0 : CLUSTER;
+                return FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult visitFileFailed(Path gone, IOException failed) throws IOException {
+                return passed(gone, failed);
+            }
+
+            @Override
+            public FileVisitResult postVisitDirectory(Path folder, IOException failed) throws IOException {
+                return failed == null ? FileVisitResult.CONTINUE : passed(folder, failed);
+            }
+
+            private FileVisitResult passed(Path gone, IOException failed) throws IOException {
+                if (gone.equals(top) || !(failed instanceof NoSuchFileException)) {
+                    throw failed;
+                }
                 return FileVisitResult.CONTINUE;
             }
         });

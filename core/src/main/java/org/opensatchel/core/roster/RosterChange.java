@@ -1,11 +1,7 @@
 package org.opensatchel.core.roster;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import org.opensatchel.core.path.NameFolding;
 
 /**
  * What a roster file would change: who is added, who changes and in what, who is no longer there.
@@ -36,34 +32,15 @@ public record RosterChange(List<RosterLine> added, List<Changed> changed, List<K
 
     /** Matches by student number, else by a name that only one person on each side has. */
     public static RosterChange between(List<Known> known, List<RosterLine> lines) {
-        Map<String, Known> byId = new HashMap<>();
-        known.stream().filter(one -> !one.id().isEmpty()).forEach(one -> byId.put(one.id(), one));
-        Map<String, Optional<Known>> byName = new HashMap<>();
-        known.forEach(one -> byName.merge(name(one.last(), one.first()), Optional.of(one), (a, b) -> Optional.empty()));
-        List<Known> left = new ArrayList<>(known);
-        List<RosterLine> added = new ArrayList<>();
+        RosterMatch match = RosterMatch.of(known, lines);
         List<Changed> changed = new ArrayList<>();
-        int same = 0;
-        for (RosterLine line : lines) {
-            Optional<Known> match = Optional.ofNullable(byId.get(line.id())).filter(one -> !line.id().isEmpty())
-                    .or(() -> byName.getOrDefault(name(line.last(), line.first()), Optional.empty()).filter(one -> line.id().isEmpty() || one.id().isEmpty())).filter(left::contains);
-            if (match.isEmpty()) {
-                added.add(line);
-                continue;
+        match.pairs().forEach((line, one) -> {
+            List<String> what = what(one, line);
+            if (!what.isEmpty()) {
+                changed.add(new Changed(one, line, what));
             }
-            left.remove(match.get());
-            List<String> what = what(match.get(), line);
-            if (what.isEmpty()) {
-                same++;
-            } else {
-                changed.add(new Changed(match.get(), line, what));
-            }
-        }
-        return new RosterChange(added, changed, left, same);
-    }
-
-    private static String name(String last, String first) {
-        return NameFolding.loose(last) + "/" + NameFolding.loose(first);
+        });
+        return new RosterChange(match.unknown(), changed, match.silent(), match.pairs().size() - changed.size());
     }
 
     private static List<String> what(Known known, RosterLine line) {

@@ -8,10 +8,13 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.core.check.CheckRequest;
@@ -48,6 +51,32 @@ class KitLoaderTest {
         assertThat(KitLoader.used(drive)).isEqualTo(loader(BELL).bytesNeeded());
         var report = new ProjectCheck(CheckRequest.of(Optional.of(kit()), RosterFields.NONE)).run(new FolderSource(drive.resolve("MOV120_A2_Marsh_Ottoline")));
         assertThat(report.findings().stream().map(finding -> finding.code()).toList()).as("what is left to the student").contains("structure.too-few").doesNotContain("name.root", "structure.folder-missing");
+    }
+
+    /** Drives are listed while kits are loaded onto them, and the folders that are looked at are moved away meanwhile. */
+    @Test
+    void aDriveIsMeasuredWhileItIsWritten() throws Exception {
+        AtomicBoolean done = new AtomicBoolean();
+        Thread writer = new Thread(() -> {
+            while (!done.get()) {
+                loader(BELL).load(new Drive("SATCHEL-01", drive, DriveFormat.EXFAT, ROOMY), bytes -> { });
+                drive.resolve("MOV120_A2_Marsh_Ottoline").toFile().renameTo(drive.resolve(".gone").toFile());
+                try (Stream<Path> gone = Files.walk(drive.resolve(".gone"))) {
+                    gone.sorted(Comparator.reverseOrder()).forEach(path -> path.toFile().delete());
+                } catch (IOException nothing) {
+                    // It was not there yet.
+                }
+            }
+        });
+        writer.start();
+        try {
+            for (int i = 0; i < 500; i++) {
+                assertThat(KitLoader.used(drive)).isBetween(0L, loader(BELL).bytesNeeded() * 2);
+            }
+        } finally {
+            done.set(true);
+            writer.join();
+        }
     }
 
     @Test

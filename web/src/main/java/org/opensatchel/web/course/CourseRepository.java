@@ -2,6 +2,7 @@ package org.opensatchel.web.course;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
@@ -12,6 +13,13 @@ interface CourseRepository extends Repository<Course, Long> {
 
     @Query("select c from Course c where :account member of c.instructors order by c.code")
     List<Course> taughtBy(long account);
+
+    /** The courses somebody may plan, and not only review. */
+    @Query(nativeQuery = true, value = "select course_id from course_instructor where account_id = :account and role = 'INSTRUCTOR'")
+    Set<Long> plannedBy(long account);
+
+    @Query("select c from Course c where c.id in (select e.courseId from Enrolment e where e.accountId = :account) order by c.code, c.title")
+    List<Course> attendedBy(long account);
 
     boolean existsByCode(String code);
 

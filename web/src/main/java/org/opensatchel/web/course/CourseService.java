@@ -2,7 +2,10 @@ package org.opensatchel.web.course;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -14,11 +17,13 @@ public class CourseService {
     private final CourseRepository courses;
     private final EnrolmentRepository enrolments;
     private final AssignmentRepository assignments;
+    private final TeamRepository teams;
 
-    CourseService(CourseRepository courses, EnrolmentRepository enrolments, AssignmentRepository assignments) {
+    CourseService(CourseRepository courses, EnrolmentRepository enrolments, AssignmentRepository assignments, TeamRepository teams) {
         this.courses = courses;
         this.enrolments = enrolments;
         this.assignments = assignments;
+        this.teams = teams;
     }
 
     /** A student's place in an assignment. */
@@ -38,12 +43,12 @@ public class CourseService {
     }
 
     public List<CourseLine> coursesTaughtBy(long accountId) {
-        return courses.taughtBy(accountId).stream().map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), courses.isPlannedBy(course.id(), accountId))).toList();
+        Set<Long> planned = courses.plannedBy(accountId);
+        return courses.taughtBy(accountId).stream().map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), planned.contains(course.id()))).toList();
     }
 
     public List<CourseLine> coursesAttendedBy(long accountId) {
-        return enrolments.findByAccountId(accountId).stream().flatMap(enrolment -> courses.findById(enrolment.courseId()).stream())
-                .map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), false)).sorted(java.util.Comparator.comparing(CourseLine::name)).toList();
+        return courses.attendedBy(accountId).stream().map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), false)).toList();
     }
 
     private List<AssignmentView> views(List<Long> courseIds) {
@@ -57,17 +62,21 @@ public class CourseService {
 
     /** An assignment for somebody who may plan it; an assistant of the course may not. */
     public AssignmentView forPlanner(long assignmentId, long accountId) {
-        if (!assignments.isPlannedBy(assignmentId, accountId)) {
+        if (!mayPlan(assignmentId, accountId)) {
             throw new NotYours();
         }
         return forInstructor(assignmentId, accountId);
+    }
+
+    public boolean mayPlan(long assignmentId, long accountId) {
+        return assignments.isPlannedBy(assignmentId, accountId);
     }
 
     /** An assignment for one of its students, with their own place on the roster. */
     public Place forStudent(long assignmentId, long accountId) {
         Assignment assignment = assignments.find(assignmentId).orElseThrow(NotYours::new);
         Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).orElseThrow(NotYours::new);
-        return new Place(AssignmentView.of(assignment), Student.of(enrolment));
+        return new Place(AssignmentView.of(assignment), Student.of(enrolment).in(team(assignmentId, enrolment.id())));
     }
 
     /** An assignment for work of our own that no person asked for, like a job. */
@@ -75,12 +84,20 @@ public class CourseService {
         return assignments.find(assignmentId).map(AssignmentView::of).orElseThrow(NotYours::new);
     }
 
+    /** Who studies now, each with their team of this assignment. */
     public List<Student> roster(AssignmentView assignment) {
-        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of).filter(student -> !student.hasLeft()).sorted(Student.BY_NAME).toList();
+        Map<Long, String> inTeams = teams.members(assignment.id()).stream().collect(Collectors.toMap(TeamRepository.Member::getEnrolmentId, TeamRepository.Member::getTeam));
+        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of).filter(student -> !student.hasLeft())
+                .map(student -> student.in(inTeams.getOrDefault(student.enrolmentId(), ""))).sorted(Student.BY_NAME).toList();
     }
 
     public Student student(AssignmentView assignment, long enrolmentId) {
-        return enrolments.findById(enrolmentId).filter(enrolment -> enrolment.courseId() == assignment.courseId()).map(Student::of).orElseThrow(NotYours::new);
+        return enrolments.findById(enrolmentId).filter(enrolment -> enrolment.courseId() == assignment.courseId()).map(Student::of).map(student -> student.in(team(assignment.id(), enrolmentId)))
+                .orElseThrow(NotYours::new);
+    }
+
+    private String team(long assignmentId, long enrolmentId) {
+        return teams.teamOf(assignmentId, enrolmentId).orElse("");
     }
 
     /** Whether an account teaches the assignment, for addresses that students and instructors share. */

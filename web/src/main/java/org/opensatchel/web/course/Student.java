@@ -12,15 +12,20 @@ import org.opensatchel.core.path.NameFolding;
  * A student of a course, for pages and other features.
  *
  * @param lastForm how the last name is written in file names, empty for the usual way
+ * @param team the team of the assignment in question, empty outside of assignments and for who works alone
  */
-public record Student(long enrolmentId, long accountId, String last, String first, String number, String section, String lastForm, String firstForm, boolean hasLeft) {
+public record Student(long enrolmentId, long accountId, String last, String first, String number, String section, String lastForm, String firstForm, boolean hasLeft, String team) {
 
     /** The roster's order: by name, accents and apostrophes overlooked. */
     static final Comparator<Student> BY_NAME = Comparator.comparing((Student student) -> NameFolding.loose(student.last())).thenComparing(student -> NameFolding.loose(student.first()));
 
     static Student of(Enrolment enrolment) {
         return new Student(enrolment.id(), enrolment.accountId(), enrolment.lastName(), enrolment.firstName(), enrolment.studentNumber(), enrolment.section(), enrolment.lastForm(), enrolment.firstForm(),
-                enrolment.leftAt() != null);
+                enrolment.leftAt() != null, "");
+    }
+
+    Student in(String itsTeam) {
+        return new Student(enrolmentId, accountId, last, first, number, section, lastForm, firstForm, hasLeft, itsTeam);
     }
 
     /** Last name first, as rosters are sorted. */
@@ -39,6 +44,11 @@ public record Student(long enrolmentId, long accountId, String last, String firs
         return two.isEmpty() ? one : one + " · " + two;
     }
 
+    /** What name patterns are made from, for a kit that a whole team shares: nothing that is one member's own. */
+    public RosterFields teamFields(AssignmentView assignment) {
+        return new Student(0, 0, "", "", "", section, "", "", false, team).fields(assignment);
+    }
+
     /** What name patterns are made from. */
     public RosterFields fields(AssignmentView assignment) {
         Map<RosterField, String> values = new EnumMap<>(RosterField.class);
@@ -48,6 +58,7 @@ public record Student(long enrolmentId, long accountId, String last, String firs
         values.put(RosterField.COURSE, assignment.courseCode());
         values.put(RosterField.SECTION, section);
         values.put(RosterField.ASSIGNMENT, assignment.code());
+        values.put(RosterField.TEAM, team);
         return new RosterFields(values);
     }
 }

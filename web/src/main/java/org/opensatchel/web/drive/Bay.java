@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -92,7 +93,7 @@ class Bay {
             roots.removeIf(name -> name.startsWith("."));
             roots.sort(Comparator.naturalOrder());
             return Optional.of(new Slot(told.path("label").asString(drive.getFileName().toString()), format, told.path("capacity").asLong(0), KitLoader.used(content), roots, content));
-        } catch (JacksonException broken) {
+        } catch (JacksonException | NoSuchFileException unplugged) {
             return Optional.empty();
         }
     }

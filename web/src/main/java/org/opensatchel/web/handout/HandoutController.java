@@ -56,17 +56,22 @@ class HandoutController {
             List<Row> rows = courses.roster(assignment).stream().map(student -> new Row(student, handouts.rootName(kit.get(), assignment, student),
                     handouts.refusal(kit.get(), assignment, student), Optional.ofNullable(held.get(student.enrolmentId())))).toList();
             model.addAttribute("rows", rows);
+            model.addAttribute("mayPlan", courses.mayPlan(id, me.accountId()));
+            model.addAttribute("teams", rows.stream().map(row -> row.student().team()).filter(team -> !team.isEmpty()).distinct().sorted().toList());
             model.addAttribute("sections", rows.stream().map(row -> row.student().section()).distinct().sorted().toList());
         }
         return "handout/hand-out";
     }
 
     @PostMapping("/hand-out/all.zip")
-    void all(@PathVariable long id, @RequestParam(defaultValue = "") String section, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
+    void all(@PathVariable long id, @RequestParam(defaultValue = "") String whose, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         PublishedKit kit = kits.current(assignment).orElseThrow(NotYours::new);
-        List<Student> students = courses.roster(assignment).stream().filter(student -> section.isEmpty() || student.section().equals(section)).toList();
-        attachment(response, assignment.courseCode().replace(" ", "") + "_" + assignment.code() + (section.isEmpty() ? "" : "_" + section.replaceAll("[^\\p{L}\\p{N}-]+", "")) + "_kits_v" + kit.kit().version() + ".zip");
+        List<Student> students = courses.roster(assignment).stream().filter(student -> whose.isEmpty() || whose.equals("section " + student.section()) || whose.equals("team " + student.team())).toList();
+        if (students.isEmpty()) {
+            throw new NotYours();
+        }
+        attachment(response, assignment.courseCode().replace(" ", "") + "_" + assignment.code() + (whose.isEmpty() ? "" : "_" + whose.replaceAll("[^\\p{L}\\p{N}-]+", "")) + "_kits_v" + kit.kit().version() + ".zip");
         handouts.writeAll(kit, assignment, students, response.getOutputStream());
     }
 

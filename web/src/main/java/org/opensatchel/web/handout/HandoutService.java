@@ -84,7 +84,10 @@ public class HandoutService {
 
     /** Writes one student's kit. */
     public void write(PublishedKit kit, AssignmentView assignment, Student student, OutputStream out) throws IOException {
-        RosterFields fields = student.fields(assignment);
+        write(kit, student.fields(assignment), out);
+    }
+
+    private void write(PublishedKit kit, RosterFields fields, OutputStream out) throws IOException {
         Handout handout = Handout.of(kit.kit(), kit.sha256(), fields).orElseThrow(NotYours::new);
         handout.write(out, file -> store.open(file.sha256()));
     }
@@ -100,21 +103,41 @@ public class HandoutService {
         handout.writeChanged(out, file -> store.open(file.sha256()), update(held, current));
     }
 
-    /** Writes the kits of all students as one ZIP with a ZIP for each; who cannot have one is named in a note inside. */
+    /**
+     * Writes the kits of students as one ZIP with a ZIP for each. A team whose members' roots have one name gets one kit
+     * for all of them. Who cannot have one is named in a note inside.
+     */
     public void writeAll(PublishedKit kit, AssignmentView assignment, List<Student> students, OutputStream out) throws IOException {
         try (ZipWriter zip = new ZipWriter(out, false)) {
             StringBuilder notMade = new StringBuilder();
+            Map<String, Student> written = new HashMap<>();
             for (Student student : students) {
                 Optional<String> name = rootName(kit, assignment, student);
-                if (name.isPresent()) {
-                    zip.file(name.get() + ".zip", inner -> write(kit, assignment, student, inner));
-                } else {
+                if (name.isEmpty()) {
                     notMade.append(student.listed()).append(": ").append(refusal(kit, assignment, student).orElse("")).append("\r\n");
+                    continue;
+                }
+                Student before = written.putIfAbsent(name.get(), student);
+                boolean sharedWithTeam = before != null && !student.team().isEmpty() && student.team().equals(before.team());
+                if (!sharedWithTeam) {
+                    // Two people of one name get a kit each; their student numbers keep the files apart.
+                    String apart = before == null ? "" : " " + (student.number().isEmpty() ? student.enrolmentId() : student.number());
+                    zip.file(name.get() + apart + ".zip", inner -> write(kit, shared(kit, assignment, student), inner));
                 }
             }
             if (!notMade.isEmpty()) {
                 zip.file("NOT-MADE.txt", notMade.toString().getBytes(StandardCharsets.UTF_8));
             }
         }
+    }
+
+    /** What a kit for whoever of the team takes it is made from: of the team alone where the root's name says nothing of a member. */
+    private static RosterFields shared(PublishedKit kit, AssignmentView assignment, Student student) {
+        RosterFields own = student.fields(assignment);
+        if (student.team().isEmpty()) {
+            return own;
+        }
+        RosterFields team = student.teamFields(assignment);
+        return kit.kit().root().make(team, kit.kit().ascii()).equals(kit.kit().root().make(own, kit.kit().ascii())) ? team : own;
     }
 }

@@ -8,14 +8,24 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.web.account.Role;
 import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.kit.KitService;
+import org.springframework.beans.factory.annotation.Autowired;
 
 /** Courses, rosters and who may do what; kits onto drives; what a student is told of a newer kit. */
 class CourseTest extends RunningApplication {
 
+    @Autowired
+    private KitService kits;
     private Page course(String code) {
         Page page = signIn("quillfeather");
         page.getByText("A new course").click();
@@ -147,5 +157,48 @@ class CourseTest extends RunningApplication {
         assertThat(student.waitForDownload(() -> student.getByText("Download only what changed").click()).suggestedFilename()).endsWith("_v1-to-v2.zip");
         student.reload();
         assertThat(student.locator(".changes")).hasCount(0);
+    }
+
+    /** By hand, by lot and from a column; a team's root has one name, and its kit is made once. */
+    @Test
+    void teamsShareOneRoot() throws Exception {
+        long instructor = accounts.loadUserByUsername("quillfeather").accountId();
+        long assignment = courses.createAssignment(market().courseId(), "T1", "Lantern Film", Instant.now().plus(Duration.ofDays(9)));
+        AssignmentView film = courses.forInstructor(assignment, instructor);
+        kits.publish(film, KitReader.read("""
+                {"kit": 1, "title": "Lantern Film", "root": {"name": "{assignment}_{team}"}, "folders": [{"path": "sound"}], "documents": [{"role": "Cue list", "in": "sound", "name": "{last}_cues", "types": ["csv"]}]}
+                """.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow(), 0, instructor);
+        Page page = signIn("quillfeather");
+        page.navigate(address("/assignments/" + assignment + "/hand-out"));
+        assertThat(page.locator("tbody tr").first()).containsText("The roster has no team, which the root's name needs.");
+        page.getByText("Teams", new Page.GetByTextOptions().setExact(true)).click();
+        accessible(page);
+        page.getByLabel("Kestrel, Rowan").fill("Owls");
+        page.getByLabel("Marsh, Ottoline").fill("Owls");
+        page.getByText("Save the teams").click();
+        assertThat(page.locator(".teams li")).hasCount(1);
+        assertThat(page.locator(".teams")).containsText("Rowan Kestrel, Ottoline Marsh");
+        page.fill("#table", "Last,First,Team\nQuist,Annelie,Owls\nNobody,At All,Owls");
+        page.getByText("Take it over").click();
+        assertThat(page.locator(".told")).containsText("1 students are in the teams the table names. Not on the roster: Nobody, At All.");
+        page.fill("#table", "Last,First\nQuist,Annelie");
+        page.getByText("Take it over").click();
+        assertThat(page.locator(".told")).containsText("No column was recognised as the teams");
+        page.getByText("Back to the hand-out").click();
+        page.getByLabel("Whose kits").selectOption("team Owls");
+        List<String> names = new ArrayList<>();
+        try (ZipInputStream zip = new ZipInputStream(page.waitForDownload(() -> page.getByText("Download all as one ZIP").click()).createReadStream())) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                names.add(entry.getName());
+            }
+        }
+        assertThat(names).as("one kit for the three of them").containsExactly("T1_Owls.zip");
+        page.getByText("Teams", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("At most").fill("5");
+        page.getByText("Draw at random").click();
+        assertThat(page.locator(".teams li")).hasCount(5);
+        Page member = signIn("rowan.kestrel");
+        member.navigate(address("/assignments/" + assignment + "/kit"));
+        assertThat(member.locator("main")).containsText("T1_" + courses.forStudent(assignment, accounts.loadUserByUsername("rowan.kestrel").accountId()).student().team());
     }
 }
