@@ -36,8 +36,7 @@ final class Findings {
 
     private Optional<Finding> weighed(Finding finding) {
         Optional<Severity> severity = kit.isPresent() ? kit.get().severity(finding.code()) : Optional.of(finding.code().severity());
-        boolean unsure = finding.sure().isPresent() && finding.sure().getAsDouble() < 0.5;
-        return severity.map(grade -> finding.withSeverity(unsure ? grade.atMost(Severity.SHOULD) : grade));
+        return severity.map(grade -> finding.withSeverity(grade.atMost(finding.most())));
     }
 
     /** A consequence that weighs more than its cause stays a finding of its own, so that nothing serious is hidden. */

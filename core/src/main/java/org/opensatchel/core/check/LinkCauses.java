@@ -33,7 +33,7 @@ final class LinkCauses {
         if (link.form() != LinkForm.RELATIVE) {
             return Optional.empty();
         }
-        ProjectPath document = link.link().document();
+        ProjectPath document = link.link().file();
         Optional<Cause> role = plan.roles().stream().filter(fate -> fate.misplaced().contains(document))
                 .filter(fate -> leadsRight(evidence, plan, link, fate.in())).map(fate -> Roles.misplaced(document)).findFirst();
         if (role.isPresent()) {

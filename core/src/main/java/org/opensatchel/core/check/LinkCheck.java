@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.ResolvedLink;
 
@@ -25,7 +26,9 @@ abstract class LinkCheck implements Check {
     abstract Finding judge(Evidence evidence, ResolvedLink link);
 
     static Finding.Builder finding(Evidence evidence, Code code, Advice advice, ResolvedLink link) {
-        return Finding.of(code, advice).path(link.link().document()).at(link.link().at()).proposal(link.proposal()).causedBy(LinkCauses.of(evidence, link));
+        Finding.Builder finding = Finding.of(code, advice).path(link.link().document()).at(link.link().at()).proposal(link.proposal()).causedBy(LinkCauses.of(evidence, link));
+        link.link().sure().ifPresent(finding::sure);
+        return evidence.resolution().hasBetter(link) ? finding.atMost(Severity.NOTE) : finding;
     }
 
     /** The last name of what is linked, for sentences. */

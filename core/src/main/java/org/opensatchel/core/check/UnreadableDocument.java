@@ -21,11 +21,11 @@ final class UnreadableDocument implements Check {
 
     @Override
     public List<Finding> judge(Evidence evidence) {
-        return evidence.scan().documents().stream().filter(document -> document.problem().isPresent()).map(document -> {
-            ReadProblem problem = document.problem().get();
+        return evidence.scan().documents().stream().flatMap(document -> document.problems().stream().map(trouble -> {
+            ReadProblem problem = trouble.problem();
             String place = problem.at().text().isEmpty() ? "" : " (at " + problem.at().text() + ")";
-            return Finding.of(Code.LINK_DOCUMENT_UNREADABLE, ADVICE).path(document.document()).at(problem.at()).causedBy(new Cause(Cause.Kind.CONTENT, document.document()))
-                    .saying("“" + document.document().name() + "” (" + document.format() + ") " + problem.phrase() + place + ".");
-        }).toList();
+            return Finding.of(Code.LINK_DOCUMENT_UNREADABLE, ADVICE).path(trouble.document()).at(problem.at()).causedBy(new Cause(Cause.Kind.CONTENT, document.document()))
+                    .saying("“" + trouble.document().name() + "” (" + document.format() + ") " + problem.phrase() + place + ".");
+        })).toList();
     }
 }

@@ -7,10 +7,10 @@ import java.util.Set;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.link.Link;
 import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.resolve.NumberedSet;
 import org.opensatchel.core.resolve.ResolvedLink;
 
 /** Media that no document links. Given only when every document could be read, and never for what was planned. */
@@ -27,7 +27,7 @@ final class UnusedFile implements Check {
     @Override
     public List<Finding> judge(Evidence evidence) {
         boolean known = evidence.linksChecked() && !evidence.resolution().links().isEmpty() && evidence.scan().failures().isEmpty()
-                && evidence.scan().documents().stream().allMatch(document -> document.problem().isEmpty());
+                && evidence.scan().documents().stream().allMatch(document -> document.problems().isEmpty());
         if (!known) {
             return List.of();
         }
@@ -52,21 +52,10 @@ final class UnusedFile implements Check {
                 if (evidence.tree().isFolder(target)) {
                     evidence.tree().filesBelow(target).forEach(file -> used.add(file.path()));
                 }
-                link.link().frames().ifPresent(frames -> sequence(evidence, target, used));
+                used.addAll(NumberedSet.files(evidence.tree(), target));
             });
             link.candidates().stream().filter(candidate -> candidate.sure() >= 0.5).forEach(candidate -> used.add(candidate.path()));
         }
         return used;
-    }
-
-    private static void sequence(Evidence evidence, ProjectPath target, Set<ProjectPath> used) {
-        int mark = target.name().indexOf(Link.FRAME_MARK);
-        if (mark < 0) {
-            return;
-        }
-        String before = target.name().substring(0, mark);
-        String after = target.name().substring(mark + Link.FRAME_MARK.length());
-        evidence.tree().filesIn(target.parent()).stream().map(ProjectFile::path)
-                .filter(path -> path.name().startsWith(before) && path.name().endsWith(after)).forEach(used::add);
     }
 }

@@ -17,11 +17,12 @@ import org.opensatchel.core.path.ProjectPath;
  * @param remedy the steps that fix it, in any program
  * @param proposal what was probably meant
  * @param sure how sure the tool is, from 0 to 1; absent when it is certain
+ * @param most what it weighs at most, whatever the kit says of its code
  * @param causedBy what this follows from, if anything
  * @param explains the causes whose consequences stand under this finding
  */
 public record Finding(Code code, Severity severity, ProjectPath path, Place at, String message, String why, List<String> remedy,
-        Optional<Candidate> proposal, OptionalDouble sure, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
+        Optional<Candidate> proposal, OptionalDouble sure, Severity most, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
 
     /** Longest message, in characters; what is longer is cut with an ellipsis. */
     public static final int MAX_MESSAGE = 2_000;
@@ -48,14 +49,14 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
     }
 
     public Finding withSeverity(Severity changed) {
-        return new Finding(code, changed, path, at, message, why, remedy, proposal, sure, causedBy, explains, consequences);
+        return new Finding(code, changed, path, at, message, why, remedy, proposal, sure, most, causedBy, explains, consequences);
     }
 
     public Finding withConsequences(List<Finding> added) {
         List<Finding> all = new ArrayList<>(consequences);
         all.addAll(added);
         all.sort(ORDER);
-        return new Finding(code, severity, path, at, message, why, remedy, proposal, sure, causedBy, explains, all);
+        return new Finding(code, severity, path, at, message, why, remedy, proposal, sure, most, causedBy, explains, all);
     }
 
     /** Collects what is particular about one finding; the rest comes from the check's advice. */
@@ -67,6 +68,7 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
         private List<String> remedy;
         private Optional<Candidate> proposal = Optional.empty();
         private OptionalDouble sure = OptionalDouble.empty();
+        private Severity most = Severity.MUST;
         private Optional<Cause> causedBy = Optional.empty();
         private final List<Cause> explains = new ArrayList<>();
 
@@ -99,6 +101,11 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
 
         public Builder sure(double value) {
             sure = OptionalDouble.of(value);
+            return value < 0.5 ? atMost(Severity.SHOULD) : this;
+        }
+
+        public Builder atMost(Severity limit) {
+            most = most.atMost(limit);
             return this;
         }
 
@@ -119,8 +126,7 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
 
         /** The finding, with its sentence. */
         public Finding saying(String message) {
-            Severity severity = sure.isPresent() && sure.getAsDouble() < 0.5 ? code.severity().atMost(Severity.SHOULD) : code.severity();
-            return new Finding(code, severity, path, at, message, advice.why(), remedy, proposal, sure, causedBy, explains, List.of());
+            return new Finding(code, code.severity().atMost(most), path, at, message, advice.why(), remedy, proposal, sure, most, causedBy, explains, List.of());
         }
     }
 }

@@ -1,13 +1,21 @@
 package org.opensatchel.core.link;
 
 import java.util.List;
-import java.util.Optional;
 import org.opensatchel.core.path.ProjectPath;
 
-/** What one document names, in the order of the document. */
-public record DocumentLinks(ProjectPath document, String format, List<Link> links, Optional<ReadProblem> problem) {
+/**
+ * What one document names, in the order of the document.
+ *
+ * @param problems why it, or members of it, could not be read to the end; empty when all could
+ */
+public record DocumentLinks(ProjectPath document, String format, List<Link> links, List<Trouble> problems) {
+
+    /** A problem and what it was met in: the file, or a member of it. */
+    public record Trouble(ProjectPath document, ReadProblem problem) {
+    }
 
     public DocumentLinks {
         links = List.copyOf(links);
+        problems = List.copyOf(problems);
     }
 }

@@ -42,6 +42,66 @@ public final class Head {
         return text().startsWith("<");
     }
 
+    /** The local name of an XML document's first element; empty when there is none in sight. */
+    public String xmlRoot() {
+        if (!looksLikeXml()) {
+            return "";
+        }
+        String xml = text();
+        int at = 0;
+        while (at < xml.length()) {
+            at = xml.indexOf('<', at);
+            if (at < 0 || at + 1 >= xml.length()) {
+                return "";
+            }
+            char next = xml.charAt(at + 1);
+            if (xml.startsWith("<!--", at)) {
+                at = xml.indexOf("-->", at);
+            } else if (next == '?') {
+                at = xml.indexOf("?>", at);
+            } else if (next == '!') {
+                at = doctypeEnd(xml, at);
+            } else {
+                int end = at + 1;
+                while (end < xml.length() && " \t\r\n/>".indexOf(xml.charAt(end)) < 0) {
+                    end++;
+                }
+                String name = xml.substring(at + 1, end);
+                return name.substring(name.indexOf(':') + 1);
+            }
+            at = at < 0 ? xml.length() : at + 1;
+        }
+        return "";
+    }
+
+    private static int doctypeEnd(String xml, int from) {
+        int bracket = xml.indexOf('[', from);
+        int close = xml.indexOf('>', from);
+        if (bracket < 0 || (close >= 0 && close < bracket)) {
+            return close;
+        }
+        int end = xml.indexOf(']', bracket);
+        return end < 0 ? -1 : xml.indexOf('>', end);
+    }
+
+    /** Whether this is a ZIP archive that says, in its first member, that it is of a media type. */
+    public boolean isPackageOf(String mediaType) {
+        return isZip() && raw().startsWith("mimetype" + mediaType, 30);
+    }
+
+    /** Whether a ZIP archive names one of its members early on. */
+    public boolean isPackageWith(String member) {
+        return isZip() && raw().contains(member);
+    }
+
+    private String raw() {
+        return new String(bytes, StandardCharsets.ISO_8859_1);
+    }
+
+    public boolean isZip() {
+        return startsWith('P', 'K', 3, 4);
+    }
+
     /** Whether the beginning holds a word, letter case overlooked. */
     public boolean mentions(String word) {
         return text().toLowerCase(Locale.ROOT).contains(word.toLowerCase(Locale.ROOT));

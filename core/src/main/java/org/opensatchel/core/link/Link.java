@@ -1,22 +1,46 @@
 package org.opensatchel.core.link;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.path.ProjectPath;
 
 /**
  * One mention of a file in a document, as written.
  *
+ * @param document what holds the mention: the file, or a member of it, as {@code book.epub!/OEBPS/a.xhtml}
+ * @param file the file in the project; relative links start from its folder
  * @param at where the link itself begins
  * @param text the value after the format's own escapes are undone, percent-encoding, query and fragment kept
+ * @param path what is looked up; another than the text where the format adds to it, like a prefix said once for many
  * @param base what the format says relative links start from instead of the document's folder; empty for the document's folder
  * @param frames the numbers of a sequence, for a link to many files; its text then holds {@code ####} where the number stands
+ * @param standing how much the mention says
+ * @param alternatives what links share of which one is enough; empty for a link that stands alone
+ * @param includes whether the linked document becomes part of this one
  */
-public record Link(ProjectPath document, Place at, String text, Notation notation, String base, Optional<Frames> frames) {
+public record Link(ProjectPath document, ProjectPath file, Place at, String text, String path, Notation notation, String base, Optional<Frames> frames, Standing standing,
+        String alternatives, boolean includes) {
 
     /** Where the number of a frame stands in a sequence's text. */
     public static final String FRAME_MARK = "####";
+
+    /** How much a mention says. */
+    public enum Standing {
+        /** The format says that a file is named here. */
+        STATED,
+        /** Only a file's name stands here; the file may be anywhere in the project. */
+        NAMED,
+        /** Found by its looks in a file of no known format. */
+        GUESSED,
+        /** Names a member of its own package, which is not there. */
+        LOST
+    }
 
     /**
      * The numbered files of a sequence.
@@ -36,5 +60,49 @@ public record Link(ProjectPath document, Place at, String text, Notation notatio
         public long count() {
             return (last - first) / step + 1;
         }
+    }
+
+    /** The link to one frame of a sequence. */
+    public Link frame(long number) {
+        String shown = frames.orElseThrow().number(number);
+        return new Link(document, file, at, text.replace(FRAME_MARK, shown), path.replace(FRAME_MARK, shown), notation, base, Optional.empty(), standing, alternatives, includes);
+    }
+
+    /** How sure it is that a file is meant, from 0 to 1; empty where the format says so. */
+    public Optional<Double> sure() {
+        return standing == Standing.GUESSED ? Optional.of(0.4) : Optional.empty();
+    }
+
+    /** The form of the link from its text alone. */
+    public LinkForm form() {
+        return LinkText.read(example(), notation).map(LinkAddress::form).orElse(LinkForm.RELATIVE);
+    }
+
+    /** The address the link effectively has: its own, or that of its base with its own joined on; empty when it climbs over the top of a disk. */
+    public Optional<LinkAddress> address() {
+        Optional<LinkAddress> own = LinkText.read(example(), notation);
+        if (base.isEmpty() || own.isEmpty()) {
+            return own;
+        }
+        LinkForm form = own.get().form();
+        Optional<LinkAddress> start = LinkText.read(base, notation);
+        if (start.isEmpty() || (form != LinkForm.RELATIVE && !(form == LinkForm.ROOTED && start.get().form() == LinkForm.REMOTE))) {
+            return own;
+        }
+        if (start.get().form() == LinkForm.REMOTE || start.get().form() == LinkForm.VARIABLE) {
+            return start;
+        }
+        List<String> names = start.get().names();
+        List<String> joined = new ArrayList<>(start.get().folder() || names.isEmpty() ? names : names.subList(0, names.size() - 1));
+        joined.addAll(own.get().names());
+        if (start.get().form() == LinkForm.RELATIVE) {
+            return Optional.of(new LinkAddress(LinkForm.RELATIVE, "", joined, own.get().folder()));
+        }
+        return LinkAddress.resolve(List.of(), joined).map(below -> new LinkAddress(start.get().form(), start.get().anchor(), below, own.get().folder()));
+    }
+
+    /** The path, with the first number of a sequence in it. */
+    private String example() {
+        return frames.isPresent() ? path.replace(FRAME_MARK, frames.get().number(frames.get().first())) : path;
     }
 }

@@ -9,37 +9,139 @@ import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.path.ProjectPath;
 
-/** Collects the links of one document as a reader finds them. What is no link to a file is let go here, in one place. */
-public final class LinkSink {
+/** Collects the links of one document, or of a member of one, as a reader finds them. What is no link to a file is let go here, in one place. */
+public class LinkSink {
 
+    private final ProjectPath file;
     private final ProjectPath document;
     private final int maxText;
     private final List<Link> links = new ArrayList<>();
+    private final List<DocumentLinks.Trouble> troubles = new ArrayList<>();
 
     public LinkSink(ProjectPath document, int maxText) {
+        this(document, document, maxText);
+    }
+
+    protected LinkSink(ProjectPath file, ProjectPath document, int maxText) {
+        this.file = file;
         this.document = document;
         this.maxText = maxText;
     }
 
-    public void add(Place at, String text, Notation notation) {
-        add(at, text, notation, "");
-    }
+    /** A link that is being described; {@link #add} hands it in. */
+    public final class Draft {
+        private final Place at;
+        private final String text;
+        private final Notation notation;
+        private String path;
+        private String base = "";
+        private Link.Standing standing = Link.Standing.STATED;
+        private String alternatives = "";
+        private boolean includes;
 
-    public void add(Place at, String text, Notation notation, String base) {
-        if (LinkText.read(text, notation).isPresent()) {
-            links.add(new Link(document, at, shortened(text), notation, base, Optional.empty()));
+        private Draft(Place at, String text, Notation notation) {
+            this.at = at;
+            this.text = text;
+            this.path = text;
+            this.notation = notation;
+        }
+
+        /** What is looked up, where that is not the text. */
+        public Draft reading(String whole) {
+            path = whole;
+            return this;
+        }
+
+        public Draft base(String start) {
+            base = start;
+            return this;
+        }
+
+        public Draft standing(Link.Standing says) {
+            standing = says;
+            return this;
+        }
+
+        /** Is one of several of which one is enough; they share this word. */
+        public Draft alternatives(String group) {
+            alternatives = group;
+            return this;
+        }
+
+        /** The linked document becomes part of this one. */
+        public Draft including() {
+            includes = true;
+            return this;
+        }
+
+        public void add() {
+            if (LinkText.read(path, notation).isPresent()) {
+                take(new Link(document, file, at, shortened(text), path, notation, base, Optional.empty(), standing, alternatives, includes));
+            }
         }
     }
 
+    public Draft link(Place at, String text, Notation notation) {
+        return new Draft(at, text, notation);
+    }
+
+    public void add(Place at, String text, Notation notation) {
+        link(at, text, notation).add();
+    }
+
+    public void add(Place at, String text, Notation notation, String base) {
+        link(at, text, notation).base(base).add();
+    }
+
     public void addSequence(Place at, String text, Notation notation, Link.Frames frames) {
-        links.add(new Link(document, at, shortened(text), notation, "", Optional.of(frames)));
+        take(new Link(document, file, at, shortened(text), text, notation, "", Optional.of(frames), Link.Standing.STATED, "", false));
+    }
+
+    /** What becomes of a link; a member's sink lets go what is there in its package. */
+    protected void take(Link link) {
+        links.add(link);
+    }
+
+    /** Tells that this could not be read to its end; what was found before is kept. */
+    public void trouble(ReadProblem problem) {
+        trouble(new DocumentLinks.Trouble(document, problem));
+    }
+
+    protected void trouble(DocumentLinks.Trouble one) {
+        troubles.add(one);
+    }
+
+    /** Takes a link of a member as it is. */
+    public void takeMember(Link link) {
+        take(link);
+    }
+
+    /** Takes what is wrong with a member. */
+    public void takeTrouble(DocumentLinks.Trouble one) {
+        trouble(one);
+    }
+
+    public List<DocumentLinks.Trouble> troubles() {
+        return List.copyOf(troubles);
     }
 
     /** The links in the order of the document. */
     public List<Link> links() {
         List<Link> ordered = new ArrayList<>(links);
-        ordered.sort(Comparator.comparing(Link::at));
+        ordered.sort(Comparator.comparing(Link::document).thenComparing(Link::at));
         return ordered;
+    }
+
+    public ProjectPath file() {
+        return file;
+    }
+
+    protected ProjectPath document() {
+        return document;
+    }
+
+    public int maxText() {
+        return maxText;
     }
 
     private String shortened(String text) {

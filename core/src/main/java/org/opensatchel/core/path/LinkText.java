@@ -125,7 +125,7 @@ public final class LinkText {
         if (path.startsWith("\\")) {
             return address(LinkForm.DRIVE, "", path.replace('\\', '/'));
         }
-        return path.startsWith("/") ? slashed(path, notation) : address(LinkForm.RELATIVE, "", path);
+        return path.startsWith("/") ? slashed(path, notation) : address(LinkForm.RELATIVE, "", notation == Notation.SLASHED ? path.replace('\\', '/') : path);
     }
 
     private static LinkAddress slashed(String path, Notation notation) {

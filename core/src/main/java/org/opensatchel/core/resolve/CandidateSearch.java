@@ -7,7 +7,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.naming.EditDistance;
 import org.opensatchel.core.path.NameFolding;
@@ -32,6 +35,7 @@ final class CandidateSearch {
     private final Map<String, List<ProjectPath>> byHash;
     private Map<String, List<ProjectPath>> byLooseName;
     private final Map<String, List<Candidate>> remembered = new HashMap<>();
+    private final Map<NumberedSet, Set<ProjectPath>> sets = new HashMap<>();
 
     /**
      * @param starterHashes the hash of each starter file by its path
@@ -60,7 +64,14 @@ final class CandidateSearch {
             String why = tail > 1 ? "same name under the same folder" : exact ? "same name elsewhere" : "same name but for capitals";
             found.add(new Candidate(file.path(), why, Math.min(0.95, (exact ? 0.85 : 0.75) + 0.04 * (tail - 1))));
         }
+        NumberedSet.in(name).ifPresent(set -> folders(set).forEach(folder -> found.add(new Candidate(folder.child(name), "same set of numbers elsewhere", 0.85))));
         return ranked(found);
+    }
+
+    /** The folders that hold files of a numbered set. */
+    private Set<ProjectPath> folders(NumberedSet set) {
+        return sets.computeIfAbsent(set, key -> tree.files().stream().filter(file -> key.number(file.path().name()).isPresent()).map(file -> file.path().parent())
+                .collect(Collectors.toCollection(TreeSet::new)));
     }
 
     /** Files whose names are nearly the same. */

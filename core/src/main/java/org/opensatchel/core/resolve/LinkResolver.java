@@ -10,9 +10,10 @@ import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.Link;
 import org.opensatchel.core.path.LinkAddress;
 import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.Notation;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.PercentCoding;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 
 /**
@@ -45,63 +46,73 @@ public final class LinkResolver {
     List<ResolvedLink> resolve(List<DocumentLinks> documents) {
         List<Link> links = documents.stream().flatMap(document -> document.links().stream()).toList();
         for (Link link : links) {
-            address(link).filter(address -> address.form().isAbsolute()).ifPresent(oldRoots::hear);
+            link.address().filter(address -> address.form().isAbsolute()).ifPresent(oldRoots::hear);
         }
         List<ResolvedLink> out = new ArrayList<>(links.size());
         for (Link link : links) {
-            out.add(link.frames().isPresent() ? sequence(link, link.frames().get()) : resolve(link));
+            ResolvedLink resolved = link.frames().isPresent() ? sequence(link, link.frames().get()) : resolve(link);
+            if (!isOfItself(resolved)) {
+                out.add(resolved);
+            }
         }
         return out;
     }
 
-    /** The address a link effectively has: its own, or that of its base with its own joined on. */
-    private static Optional<LinkAddress> address(Link link) {
-        Optional<LinkAddress> own = LinkText.read(text(link), link.notation());
-        if (link.base().isEmpty() || own.isEmpty()) {
-            return own;
-        }
-        LinkForm form = own.get().form();
-        Optional<LinkAddress> base = LinkText.read(link.base(), link.notation());
-        if (base.isEmpty() || (form != LinkForm.RELATIVE && !(form == LinkForm.ROOTED && base.get().form() == LinkForm.REMOTE))) {
-            return own;
-        }
-        if (base.get().form() == LinkForm.REMOTE || base.get().form() == LinkForm.VARIABLE) {
-            return base;
-        }
-        List<String> folder = base.get().folder() || base.get().names().isEmpty() ? base.get().names() : base.get().names().subList(0, base.get().names().size() - 1);
-        List<String> joined = new ArrayList<>(folder);
-        joined.addAll(own.get().names());
-        if (base.get().form() == LinkForm.RELATIVE) {
-            return Optional.of(new LinkAddress(LinkForm.RELATIVE, "", joined, own.get().folder()));
-        }
-        return LinkAddress.resolve(List.of(), joined).map(names -> new LinkAddress(base.get().form(), base.get().anchor(), names, own.get().folder()));
-    }
-
-    private static String text(Link link) {
-        return link.frames().isPresent() ? link.text().replace(Link.FRAME_MARK, link.frames().get().number(link.frames().get().first())) : link.text();
-    }
-
     private ResolvedLink resolve(Link link) {
-        LinkForm form = LinkText.read(text(link), link.notation()).map(LinkAddress::form).orElse(LinkForm.RELATIVE);
-        Optional<LinkAddress> effective = address(link);
+        LinkForm form = link.form();
+        if (link.standing() == Link.Standing.LOST) {
+            return ResolvedLink.of(link, form, Outcome.MISSING);
+        }
+        Optional<LinkAddress> effective = link.address();
         if (effective.isEmpty()) {
             return ResolvedLink.of(link, form, Outcome.OUTSIDE);
         }
         LinkAddress address = effective.get();
-        return switch (address.form()) {
+        ResolvedLink resolved = switch (address.form()) {
             case EMBEDDED -> ResolvedLink.of(link, form, Outcome.EMBEDDED);
             case REMOTE -> ResolvedLink.of(link, form, Outcome.REMOTE);
             case VARIABLE -> ResolvedLink.of(link, form, Outcome.UNKNOWN);
             case ROOTED -> within(link, form, address.names());
-            case RELATIVE -> relative(link, form, address.names());
+            case RELATIVE -> loosely(relative(link, form, address.names()), address.names());
             default -> absolute(link, form, address);
         };
+        return withGaps(resolved);
+    }
+
+    /** What the format says less of than a path: a name that may be anywhere, or a guess that may start from the root. */
+    private ResolvedLink loosely(ResolvedLink resolved, List<String> names) {
+        Link link = resolved.link();
+        if (resolved.target().isPresent() && resolved.outcome() != Outcome.MOVED) {
+            return resolved;
+        }
+        if (link.standing() == Link.Standing.NAMED && names.size() == 1) {
+            List<ProjectPath> there = tree.named(names.get(0)).stream().map(ProjectFile::path).filter(path -> NameFolding.composed(path.name()).equals(NameFolding.composed(names.get(0)))).toList();
+            return there.size() == 1 ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(there.get(0)).target(there.get(0)) : resolved;
+        }
+        if (link.standing() == Link.Standing.GUESSED) {
+            ResolvedLink fromRoot = LinkAddress.resolve(List.of(), names).map(path -> within(link, resolved.form(), path)).orElse(resolved);
+            return fromRoot.target().isPresent() && fromRoot.outcome() != Outcome.MOVED ? fromRoot : resolved;
+        }
+        return resolved;
+    }
+
+    private ResolvedLink withGaps(ResolvedLink resolved) {
+        Optional<ProjectPath> set = resolved.target().filter(path -> resolved.outcome() != Outcome.MOVED && !tree.exists(path));
+        return set.flatMap(path -> NumberedSet.in(path.name()).map(numbers -> resolved.gaps(numbers.gaps(NumberedSet.files(tree, path))))).orElse(resolved);
+    }
+
+    /** Whether a guess only names the very file it stands in, as programs note where they saved it. */
+    private static boolean isOfItself(ResolvedLink resolved) {
+        Link link = resolved.link();
+        String own = link.file().name();
+        return link.standing() == Link.Standing.GUESSED && (resolved.target().filter(link.file()::equals).isPresent()
+                || link.address().map(LinkAddress::name).filter(name -> NameFolding.folded(name).equals(NameFolding.folded(own))).isPresent());
     }
 
     private ResolvedLink relative(Link link, LinkForm form, List<String> names) {
         List<String> start = new ArrayList<>();
         start.add(TOP);
-        start.addAll(link.document().parent().names());
+        start.addAll(link.file().parent().names());
         Optional<List<String>> reached = LinkAddress.resolve(start, names);
         boolean inside = reached.isPresent() && !reached.get().isEmpty() && reached.get().get(0).equals(TOP);
         boolean backslashed = names.stream().anyMatch(name -> name.indexOf('\\') >= 0);
@@ -190,7 +201,7 @@ public final class LinkResolver {
         }
         List<Candidate> same = candidates.sameContent(intended);
         List<Candidate> found = same.isEmpty() ? candidates.sameName(intended.names()) : same;
-        found = found.stream().filter(candidate -> !candidate.path().equals(link.link().document())).toList();
+        found = found.stream().filter(candidate -> !candidate.path().equals(link.link().file())).toList();
         if (found.isEmpty()) {
             return link.candidates(candidates.similar(intended));
         }
@@ -207,8 +218,7 @@ public final class LinkResolver {
         long count = Math.min(MOST_FRAMES, frames.count());
         for (long i = 0; i < count; i++) {
             long number = frames.first() + i * frames.step();
-            Link one = new Link(link.document(), link.at(), link.text().replace(Link.FRAME_MARK, frames.number(number)), link.notation(), link.base(), Optional.empty());
-            ResolvedLink resolved = resolve(one);
+            ResolvedLink resolved = resolve(link.frame(number));
             first = first == null ? resolved : first;
             if (resolved.target().isPresent() && resolved.outcome() != Outcome.MOVED) {
                 found = found == null ? resolved : found;
@@ -227,7 +237,7 @@ public final class LinkResolver {
     }
 
     private static String setName(Link link) {
-        String path = link.notation() == Notation.PLAIN ? link.text() : org.opensatchel.core.path.PercentCoding.decode(link.text());
+        String path = !link.notation().isUri() || link.text().indexOf("%0") >= 0 ? link.text() : PercentCoding.decode(link.text());
         return path.substring(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1);
     }
 }

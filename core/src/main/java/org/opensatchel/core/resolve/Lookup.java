@@ -61,9 +61,20 @@ final class Lookup {
         if (tree.exists(path)) {
             return Optional.of(new Found(path, Optional.empty()));
         }
-        return tree.alike(path.text()).stream()
+        Optional<Found> alike = tree.alike(path.text()).stream()
                 .min(Comparator.comparing((ProjectPath other) -> tree.file(other).isEmpty()).thenComparing(Comparator.naturalOrder()))
                 .map(other -> new Found(other, Optional.of(difference(path.text(), other.text()))));
+        return alike.isPresent() || NumberedSet.in(path.name()).isEmpty() ? alike : set(path);
+    }
+
+    /** Many files behind one name, in the folder it names or one whose name is alike. */
+    private Optional<Found> set(ProjectPath path) {
+        if (!NumberedSet.files(tree, path).isEmpty()) {
+            return Optional.of(new Found(path, Optional.empty()));
+        }
+        ProjectPath folder = path.parent();
+        return tree.alike(folder.text()).stream().filter(other -> tree.isFolder(other) && !NumberedSet.files(tree, other.child(path.name())).isEmpty()).findFirst()
+                .map(other -> new Found(other.child(path.name()), Optional.of(difference(folder.text(), other.text()))));
     }
 
     private static String difference(String wanted, String found) {
@@ -74,7 +85,7 @@ final class Lookup {
     }
 
     private List<Variant> variants(Link link) {
-        String text = link.text();
+        String text = link.path();
         List<Variant> out = new ArrayList<>();
         if (link.notation().isUri()) {
             String path = PercentCoding.decode(LinkText.withoutQuery(text));
@@ -92,7 +103,7 @@ final class Lookup {
             return;
         }
         Optional<LinkAddress> address = LinkText.read(text, Notation.PLAIN).filter(read -> read.form() == LinkForm.RELATIVE);
-        address.flatMap(read -> LinkAddress.resolve(link.document().parent().names(), read.names()))
+        address.flatMap(read -> LinkAddress.resolve(link.file().parent().names(), read.names()))
                 .ifPresent(names -> out.add(new Variant(ProjectPath.of(names), overlooked)));
     }
 }

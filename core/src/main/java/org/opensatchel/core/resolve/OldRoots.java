@@ -47,7 +47,10 @@ final class OldRoots {
     }
 
     private Optional<ProjectPath> found(ProjectPath path) {
-        return tree.file(path).isPresent() ? Optional.of(path) : tree.alike(path.text()).stream().filter(other -> tree.file(other).isPresent()).findFirst();
+        if (tree.file(path).isPresent()) {
+            return Optional.of(path);
+        }
+        return tree.alike(path.text()).stream().filter(other -> tree.file(other).isPresent()).findFirst().or(() -> NumberedSet.files(tree, path).stream().findFirst());
     }
 
     /** The trusted root of an absolute link, and the rest of its path. */

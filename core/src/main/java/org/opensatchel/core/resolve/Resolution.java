@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.opensatchel.core.kit.Kit;
@@ -19,9 +20,10 @@ import org.opensatchel.core.scan.Scan;
 /**
  * All links of a project and where they lead.
  *
+ * @param satisfied groups of alternatives of which one is found
  * @param inferred the root most of its absolute links were made under, in that machine's syntax
  */
-public record Resolution(List<ResolvedLink> links, Optional<String> inferred) {
+public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Set<String> satisfied) {
 
     /** @param declared the declared location of the root, as typed */
     public static Resolution of(ProjectTree tree, Scan scan, Optional<Kit> kit, RootNames roots, Optional<String> declared) {
@@ -32,9 +34,20 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred) {
             entry.getValue().sha256().ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(entry.getKey()));
         }
         Optional<LinkAddress> location = declared.flatMap(LinkText::readTyped);
-        LinkResolver resolver = new LinkResolver(tree, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(java.util.Set.of()),
+        LinkResolver resolver = new LinkResolver(tree, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),
                 roots, location, new CandidateSearch(tree, starters, byHash));
         List<ResolvedLink> links = resolver.resolve(scan.documents());
-        return new Resolution(links, OldRoots.inferred(links));
+        Set<String> satisfied = links.stream().filter(link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))
+                .map(Resolution::group).collect(Collectors.toSet());
+        return new Resolution(links, OldRoots.inferred(links), satisfied);
+    }
+
+    /** Whether a link is one of several alternatives of which another one is found. */
+    public boolean hasBetter(ResolvedLink link) {
+        return !link.link().alternatives().isEmpty() && satisfied.contains(group(link));
+    }
+
+    private static String group(ResolvedLink link) {
+        return link.link().document() + " " + link.link().alternatives();
     }
 }

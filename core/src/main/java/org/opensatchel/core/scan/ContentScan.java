@@ -140,7 +140,6 @@ public final class ContentScan {
     /** The one place where a reader that breaks costs its own document only. */
     private void read(ProjectPath path, Optional<LinkReader> reader, boolean ruled, InputStream content) throws IOException {
         LinkSink sink = new LinkSink(path, limits.linkText());
-        Optional<ReadProblem> problem = Optional.empty();
         try {
             DocumentContent document = new DocumentContent(path, content, limits.documentBytes());
             if (ruled) {
@@ -149,13 +148,13 @@ public final class ContentScan {
                 reader.orElseThrow().read(document, sink);
             }
         } catch (Unreadable unreadable) {
-            problem = Optional.of(unreadable.problem());
+            sink.trouble(unreadable.problem());
         } catch (RuntimeException | StackOverflowError broke) {
             failures.put(path, "the " + format(reader) + " reader");
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + path, broke);
-            problem = Optional.of(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, "could not be read to its end"));
+            sink.trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, "could not be read to its end"));
         }
-        documents.put(path, new DocumentLinks(path, format(reader), sink.links(), problem));
+        documents.put(path, new DocumentLinks(path, format(reader), sink.links(), sink.troubles()));
     }
 
     /** The kit's rules read beside the format's own reader, where there is one. */

@@ -3,16 +3,24 @@ package org.opensatchel.core.link;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Stream;
+import java.util.zip.CRC32;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -27,14 +35,38 @@ class ReaderTest {
     private static final Path SAMPLES = Path.of("src/test/resources/samples");
 
     static Stream<Path> samples() throws IOException {
-        return Files.walk(SAMPLES).filter(Files::isRegularFile).filter(path -> !path.toString().endsWith(".expected")).sorted();
+        return Files.walk(SAMPLES, 2).filter(path -> SAMPLES.relativize(path).getNameCount() == 2 && !path.toString().endsWith(".expected")).sorted();
+    }
+
+    /** A sample's bytes; a folder is packed as a ZIP, what is named {@code mimetype} first and as it is. */
+    private static byte[] content(Path sample) throws IOException {
+        if (Files.isRegularFile(sample)) {
+            return Files.readAllBytes(sample);
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out); Stream<Path> files = Files.walk(sample)) {
+            for (Path file : files.filter(Files::isRegularFile).sorted(Comparator.comparing((Path path) -> !path.endsWith("mimetype")).thenComparing(Comparator.naturalOrder())).toList()) {
+                byte[] bytes = Files.readAllBytes(file);
+                ZipEntry entry = new ZipEntry(sample.relativize(file).toString());
+                if (file.endsWith("mimetype")) {
+                    CRC32 crc = new CRC32();
+                    crc.update(bytes);
+                    entry.setMethod(ZipEntry.STORED);
+                    entry.setSize(bytes.length);
+                    entry.setCrc(crc.getValue());
+                }
+                zip.putNextEntry(entry);
+                zip.write(bytes);
+            }
+        }
+        return out.toByteArray();
     }
 
     @ParameterizedTest
     @MethodSource("samples")
     void findsWhatIsExpected(Path sample) throws IOException {
         List<String> expected = Files.readAllLines(Path.of(sample + ".expected")).stream().filter(line -> !line.isBlank()).toList();
-        assertThat(read(sample.getFileName().toString(), Files.readAllBytes(sample))).isEqualTo(expected);
+        assertThat(read(sample.getFileName().toString(), content(sample))).isEqualTo(expected);
     }
 
     @ParameterizedTest
@@ -42,7 +74,7 @@ class ReaderTest {
     void anyDamageGivesLinksOrAProblemNeverAnException(Path sample) throws IOException {
         long seed = new Random().nextLong();
         Random random = new Random(seed);
-        byte[] whole = Files.readAllBytes(sample);
+        byte[] whole = content(sample);
         for (int i = 0; i < 400 && whole.length > 0; i++) {
             byte[] spoilt = random.nextInt(4) == 0 ? Arrays.copyOf(whole, random.nextInt(whole.length)) : whole.clone();
             if (spoilt.length > 0) {
@@ -50,6 +82,15 @@ class ReaderTest {
             }
             assertThat(read(sample.getFileName().toString(), spoilt)).as("seed %d", seed).isNotNull();
         }
+    }
+
+    @Test
+    void everyFormatHasASample() throws IOException {
+        Set<String> read = new TreeSet<>();
+        for (Path sample : samples().toList()) {
+            reader(sample.getFileName().toString(), content(sample)).ifPresent(read::add);
+        }
+        assertThat(read).containsExactlyInAnyOrderElementsOf(LinkReaders.all().stream().map(LinkReader::format).toList());
     }
 
     @Test
@@ -91,19 +132,21 @@ class ReaderTest {
         }
         LinkSink sink = new LinkSink(path, 4_096);
         List<String> out = new ArrayList<>();
-        String problem = null;
         try {
             reader.get().read(new DocumentContent(path, new ByteArrayInputStream(content), 64 << 20), sink);
         } catch (Unreadable unreadable) {
-            problem = "! " + unreadable.problem().at().text() + " " + unreadable.problem().phrase();
+            sink.trouble(unreadable.problem());
         } catch (IOException impossible) {
             throw new AssertionError(impossible);
         }
-        sink.links().forEach(link -> out.add(link.at().text() + "  " + link.text() + (link.base().isEmpty() ? "" : "  from " + link.base())
-                + link.frames().map(frames -> "  " + frames.number(frames.first()) + " to " + frames.number(frames.last())).orElse("")));
-        if (problem != null) {
-            out.add(problem);
-        }
+        sink.links().forEach(link -> out.add(member(path, link.document()) + link.at().text() + "  " + link.text() + (link.path().equals(link.text()) ? "" : "  as " + link.path())
+                + (link.base().isEmpty() ? "" : "  from " + link.base()) + (link.standing() == Link.Standing.STATED ? "" : "  " + link.standing().name().toLowerCase(Locale.ROOT))
+                + (link.alternatives().isEmpty() ? "" : "  or another") + link.frames().map(frames -> "  " + frames.number(frames.first()) + " to " + frames.number(frames.last())).orElse("")));
+        sink.troubles().forEach(trouble -> out.add("! " + member(path, trouble.document()) + trouble.problem().at().text() + " " + trouble.problem().phrase()));
         return out;
+    }
+
+    private static String member(ProjectPath file, ProjectPath document) {
+        return document.equals(file) ? "" : document.text().substring(file.text().length() + 2) + " ";
     }
 }

@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.IntFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
@@ -60,8 +61,16 @@ public final class HtmlReader implements LinkReader {
         TextDecoding.requireText(bytes);
         Parser parser = Parser.htmlParser().setTrackPosition(true).setMaxDepth(1_000);
         Document page = Jsoup.parse(new ByteArrayInputStream(bytes), null, "", parser);
-        Walk walk = new Walk(sink, new PageText(new String(bytes, page.charset())));
+        PageText text = new PageText(new String(bytes, page.charset()));
+        Walk walk = new Walk(sink, text::at);
         NodeTraversor.traverse((node, depth) -> walk.node(node), page);
+    }
+
+    /** Reads a piece of HTML inside another text; {@code places} tells where an offset in it stands there. */
+    static void fragment(String html, LinkSink sink, IntFunction<Place> places) {
+        Parser parser = Parser.htmlParser().setTrackPosition(true).setMaxDepth(1_000);
+        Walk walk = new Walk(sink, places);
+        NodeTraversor.traverse((node, depth) -> walk.node(node), parser.parseInput(html, ""));
     }
 
     /** The page's text as it was parsed, for places inside attributes and styles. */
@@ -81,10 +90,10 @@ public final class HtmlReader implements LinkReader {
 
     private static final class Walk {
         private final LinkSink sink;
-        private final PageText page;
+        private final IntFunction<Place> page;
         private String base = "";
 
-        Walk(LinkSink sink, PageText page) {
+        Walk(LinkSink sink, IntFunction<Place> page) {
             this.sink = sink;
             this.page = page;
         }
@@ -174,7 +183,7 @@ public final class HtmlReader implements LinkReader {
         private void add(Element element, Attribute attribute, int within, String url) {
             int start = start(element, attribute);
             int blanks = url.length() - url.stripLeading().length();
-            sink.add(start < 0 ? Place.WHOLE : page.at(start + within + blanks), url.strip(), Notation.WEB, base);
+            sink.add(start < 0 ? Place.WHOLE : page.apply(start + within + blanks), url.strip(), Notation.WEB, base);
         }
 
         private static int start(Element element, Attribute attribute) {
@@ -183,7 +192,7 @@ public final class HtmlReader implements LinkReader {
         }
 
         private void styles(int start, String css) {
-            new CssScan(css, (offset, url) -> sink.add(start < 0 ? Place.WHOLE : page.at(start + offset), url, Notation.WEB, base)).read();
+            new CssScan(css, (offset, url) -> sink.add(start < 0 ? Place.WHOLE : page.apply(start + offset), url, Notation.WEB, base)).read();
         }
     }
 }

@@ -39,18 +39,12 @@ public final class SvgReader implements LinkReader {
             return true;
         }
         boolean page = extension.equals("html") || extension.equals("htm") || extension.equals("xhtml");
-        return !page && head.looksLikeXml() && root(head.text()).equals("svg");
+        return !page && head.xmlRoot().equals("svg");
     }
 
     @Override
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
         new XmlScan(new Links(sink)).read(document.stream());
-    }
-
-    /** The local name of the first element. */
-    private static String root(String xml) {
-        Matcher matcher = Pattern.compile("<([A-Za-z_][\\w.-]*:)?([A-Za-z_][\\w.-]*)").matcher(xml.replaceAll("(?s)<!--.*?-->", ""));
-        return matcher.find() ? matcher.group(2) : "";
     }
 
     private record Links(LinkSink sink) implements XmlScan.Taker {
@@ -65,7 +59,7 @@ public final class SvgReader implements LinkReader {
                 boolean linked = name.equals("href") && (space.equals(XLINK) || (space.isEmpty() && drawn));
                 boolean sourced = drawn && space.isEmpty() && (name.equals("src") || name.equals("poster") || (name.equals("data") && element.localName().equals("object")));
                 if (linked || sourced) {
-                    sink.add(element.place(written(reader, i)), value.strip(), Notation.WEB, element.base());
+                    sink.add(element.place(XmlScan.written(reader, i)), value.strip(), Notation.WEB, element.base());
                 } else if (space.isEmpty() && drawn && STYLED.contains(name) && value.contains("(")) {
                     styles(element.place(name), value, element.base());
                 }
@@ -89,11 +83,6 @@ public final class SvgReader implements LinkReader {
 
         private void styles(Place at, String css, String base) {
             new CssScan(css, (offset, url) -> sink.add(at, url, Notation.WEB, base)).read();
-        }
-
-        private static String written(XMLStreamReader reader, int i) {
-            String prefix = reader.getAttributePrefix(i);
-            return prefix == null || prefix.isEmpty() ? reader.getAttributeLocalName(i) : prefix + ":" + reader.getAttributeLocalName(i);
         }
     }
 }

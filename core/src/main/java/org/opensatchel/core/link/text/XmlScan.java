@@ -98,9 +98,19 @@ public final class XmlScan {
         default void text(Element element, String text) {
         }
 
+        /** An element ends. */
+        default void end(Element element) {
+        }
+
         /** A processing instruction before or in the root. */
         default void instruction(String target, String data, Place at) {
         }
+    }
+
+    /** An attribute's name as it is written, prefix and all. */
+    public static String written(XMLStreamReader reader, int attribute) {
+        String prefix = reader.getAttributePrefix(attribute);
+        return prefix == null || prefix.isEmpty() ? reader.getAttributeLocalName(attribute) : prefix + ":" + reader.getAttributeLocalName(attribute);
     }
 
     private final Taker taker;
@@ -138,6 +148,7 @@ public final class XmlScan {
                     if (!text.isEmpty()) {
                         taker.text(element, text);
                     }
+                    taker.end(element);
                 }
                 case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA -> text(reader, texts);
                 case XMLStreamConstants.PROCESSING_INSTRUCTION -> {

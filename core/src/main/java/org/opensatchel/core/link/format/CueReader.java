@@ -1,0 +1,44 @@
+package org.opensatchel.core.link.format;
+
+import java.io.IOException;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.text.Lines;
+import org.opensatchel.core.link.text.TextDecoding;
+import org.opensatchel.core.path.Notation;
+
+/** Cue sheets (the format's published description): the names after {@code FILE} and {@code CDTEXTFILE}, in quotation marks or without. */
+public final class CueReader implements LinkReader {
+
+    private static final Pattern FILE = Pattern.compile("^\\s*(?i:FILE|CDTEXTFILE)\\s+(?:\"([^\"]*)\"|(\\S.*?)\\s+(?i:WAVE|MP3|AIFF|BINARY|MOTOROLA|FLAC|OGG|APE)\\s*$|(\\S+))");
+    private static final int LONGEST_LINE = 10_000;
+
+    @Override
+    public String format() {
+        return "cue sheet";
+    }
+
+    @Override
+    public boolean recognises(String extension, Head head) {
+        return extension.equals("cue");
+    }
+
+    @Override
+    public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
+        byte[] bytes = document.bytes();
+        TextDecoding.requireText(bytes);
+        Lines.each(TextDecoding.decode(bytes), (number, line) -> {
+            Matcher file = line.length() > LONGEST_LINE ? null : FILE.matcher(line);
+            if (file != null && file.find()) {
+                int group = file.group(1) != null ? 1 : file.group(2) != null ? 2 : 3;
+                sink.add(new Place.InText(number, line.codePointCount(0, file.start(group)) + 1), file.group(group), Notation.PLAIN);
+            }
+        });
+    }
+}

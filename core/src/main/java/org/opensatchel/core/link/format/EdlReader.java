@@ -1,0 +1,65 @@
+package org.opensatchel.core.link.format;
+
+import java.io.IOException;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.Link;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.text.Lines;
+import org.opensatchel.core.link.text.TextDecoding;
+import org.opensatchel.core.media.FileKind;
+import org.opensatchel.core.path.Notation;
+
+/**
+ * CMX 3600 edit decision lists (SMPTE ST 258 and the practice that grew around it): the comments that name a source file,
+ * and those that name a clip where the name has a media extension. Reels and motion effects name no files.
+ */
+public final class EdlReader implements LinkReader {
+
+    private static final Pattern COMMENT = Pattern.compile("^\\s*\\*\\s*(?i:(FROM CLIP NAME|TO CLIP NAME|KEY CLIP NAME|SOURCE FILE|FROM FILE|TO FILE|FROM CLIP FILE|TO CLIP FILE|AUDIO FILE|AUDIO CLIP NAME|FROM CLIP IS|TO CLIP IS|KEY CLIP IS))\\s*:\\s*(.*?)\\s*$");
+    private static final Pattern EVENT = Pattern.compile("(?m)^\\s*[0-9]{3,6}\\s+\\S+\\s+\\S+\\s+[A-Z0-9]+\\s+([0-9]{3}\\s+)?[0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2,3}\\s");
+
+    @Override
+    public String format() {
+        return "edit decision list";
+    }
+
+    @Override
+    public boolean recognises(String extension, Head head) {
+        if (extension.equals("edl")) {
+            return true;
+        }
+        boolean text = extension.isEmpty() || extension.equals("txt");
+        return text && head.text().startsWith("TITLE:") && (head.mentions("\nFCM:") || EVENT.matcher(head.text()).find());
+    }
+
+    @Override
+    public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
+        byte[] bytes = document.bytes();
+        TextDecoding.requireText(bytes);
+        Lines.each(TextDecoding.decode(bytes), (number, line) -> {
+            if (line.indexOf('*') < 0 || line.length() > 10_000) {
+                return;
+            }
+            Matcher comment = COMMENT.matcher(line);
+            if (comment.find() && !comment.group(2).isEmpty()) {
+                link(sink, new Place.InText(number, line.codePointCount(0, comment.start(2)) + 1), comment.group(1).contains("CLIP") && !comment.group(1).contains("FILE"), comment.group(2));
+            }
+        });
+    }
+
+    private static void link(LinkSink sink, Place at, boolean clip, String text) {
+        String name = text.substring(Math.max(text.lastIndexOf('/'), text.lastIndexOf('\\')) + 1);
+        boolean path = name.length() < text.length();
+        int dot = name.lastIndexOf('.');
+        boolean media = dot > 0 && FileKind.of(name.substring(dot + 1).toLowerCase(java.util.Locale.ROOT)) != FileKind.OTHER;
+        if (media || (path && !clip)) {
+            sink.link(at, text, Notation.PLAIN).standing(path ? Link.Standing.STATED : Link.Standing.NAMED).add();
+        }
+    }
+}

@@ -1,0 +1,69 @@
+package org.opensatchel.core.link.format;
+
+import java.io.IOException;
+import java.util.Locale;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.member.MemberSink;
+import org.opensatchel.core.link.member.PackageDocument;
+import org.opensatchel.core.link.text.XmlScan;
+import org.opensatchel.core.path.Notation;
+
+/**
+ * EPUB books (EPUB 3.3, and 2.0.1 before it): the package documents that the container names, everything their manifests
+ * list, and the links of the pages, style sheets, drawings, tables of contents and overlays in them.
+ */
+public final class EpubReader implements LinkReader {
+
+    private static final Set<String> READ = Set.of("opf", "xhtml", "html", "htm", "css", "svg", "ncx", "smil");
+    private static final String CONTAINER = "META-INF/container.xml";
+
+    @Override
+    public String format() {
+        return "EPUB book";
+    }
+
+    @Override
+    public boolean recognises(String extension, Head head) {
+        return (extension.equals("epub") && head.isZip()) || head.isPackageOf("application/epub+zip");
+    }
+
+    @Override
+    public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
+        PackageDocument opened = PackageDocument.open(document, sink, name -> name.equals(CONTAINER) || READ.contains(ending(name)), true);
+        opened.read(CONTAINER::equals, (content, into) -> {
+            MemberSink fromTop = opened.sinkFor(CONTAINER, "");
+            new XmlScan((element, reader) -> attribute(element, reader, "rootfile", "full-path", fromTop)).read(content.stream());
+        });
+        opened.read(of("opf"), (content, into) -> new XmlScan((element, reader) -> {
+            attribute(element, reader, "item", "href", into);
+            attribute(element, reader, "reference", "href", into);
+            attribute(element, reader, "link", "href", into);
+        }).read(content.stream()));
+        opened.read(of("ncx"), (content, into) -> new XmlScan((element, reader) -> attribute(element, reader, "content", "src", into)).read(content.stream()));
+        opened.read(of("xhtml").or(of("html")).or(of("htm")), new HtmlReader());
+        opened.read(of("css"), new CssReader());
+        opened.read(of("svg"), new SvgReader());
+        opened.read(of("smil"), new SmilReader());
+    }
+
+    private static void attribute(XmlScan.Element element, javax.xml.stream.XMLStreamReader reader, String name, String attribute, LinkSink sink) {
+        String value = element.localName().equals(name) ? reader.getAttributeValue(null, attribute) : null;
+        if (value != null) {
+            sink.add(element.place(attribute), value.strip(), Notation.WEB);
+        }
+    }
+
+    private static Predicate<String> of(String extension) {
+        return name -> ending(name).equals(extension);
+    }
+
+    private static String ending(String name) {
+        return name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+    }
+}

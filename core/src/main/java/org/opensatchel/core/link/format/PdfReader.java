@@ -1,0 +1,150 @@
+package org.opensatchel.core.link.format;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Set;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.path.Notation;
+
+/**
+ * PDF documents (ISO 32000-2): file specifications (7.11) of actions that open other files (12.6.4.3 to 12.6.4.6), of
+ * media, forms' data and streams outside the file, and addresses of URI actions (12.6.4.8). What is attached lies in the
+ * document itself and is no link.
+ */
+public final class PdfReader implements LinkReader {
+
+    private static final int MAX_OBJECTS = 2_000_000;
+    private static final Set<String> OPENING = Set.of("GoToR", "Launch", "ImportData", "GoToE", "Thread");
+
+    @Override
+    public String format() {
+        return "PDF document";
+    }
+
+    @Override
+    public boolean recognises(String extension, Head head) {
+        return head.startsWith('%', 'P', 'D', 'F', '-') || (extension.equals("pdf") && head.text().contains("%PDF-"));
+    }
+
+    @Override
+    public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
+        byte[] bytes = document.bytes();
+        if (!new String(bytes, StandardCharsets.ISO_8859_1).contains(" obj")) {
+            // Where there is no object at all, there is nothing that could name a file.
+            return;
+        }
+        try (PDDocument pdf = Loader.loadPDF(bytes)) {
+            COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
+            COSDictionary uri = catalog.getCOSDictionary(COSName.getPDFName("URI"));
+            Walk walk = new Walk(sink, uri == null || uri.getString("Base") == null ? "" : uri.getString("Base"));
+            walk.visit(catalog);
+        } catch (InvalidPasswordException locked) {
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, "is locked with a password"));
+        } catch (IOException | RuntimeException broken) {
+            throw Unreadable.broken(Place.WHOLE, "is no whole PDF document");
+        }
+    }
+
+    /** Goes through everything that is reached from the catalog, each object once. */
+    private static final class Walk {
+        /** Something on the way: where it stands, and under which key. */
+        private record Step(COSBase item, String at, String key) {
+        }
+
+        private final LinkSink sink;
+        private final String base;
+        private final Set<COSBase> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+        private int order;
+
+        Walk(LinkSink sink, String base) {
+            this.sink = sink;
+            this.base = base;
+        }
+
+        /** In the order of the document, without recursion: outlines are chains as long as a book. */
+        void visit(COSBase top) {
+            Deque<Step> open = new ArrayDeque<>(List.of(new Step(top, "", "")));
+            while (!open.isEmpty() && seen.size() < MAX_OBJECTS) {
+                Step step = open.pop();
+                COSBase value = step.item instanceof COSObject reference ? reference.getObject() : step.item;
+                String at = step.item instanceof COSObject reference && reference.getKey() != null ? "/object[" + reference.getKey().getNumber() + "]" : step.at;
+                boolean holds = value instanceof COSDictionary || value instanceof COSArray;
+                if (!holds || !seen.add(value)) {
+                    continue;
+                }
+                List<Step> inner = new ArrayList<>();
+                if (value instanceof COSArray array) {
+                    for (int i = 0; i < array.size(); i++) {
+                        inner.add(new Step(array.get(i), at + "[" + i + "]", step.key));
+                    }
+                } else if (value instanceof COSDictionary dictionary) {
+                    look(dictionary, at, step.key);
+                    dictionary.keySet().forEach(key -> inner.add(new Step(dictionary.getItem(key), at + "/" + key.getName(), key.getName())));
+                }
+                for (int i = inner.size() - 1; i >= 0; i--) {
+                    open.push(inner.get(i));
+                }
+            }
+        }
+
+        private void look(COSDictionary dictionary, String at, String key) {
+            String action = dictionary.getNameAsString(COSName.S, "");
+            if (action.equals("URI") && dictionary.getString(COSName.URI) != null) {
+                sink.add(new Place.InTree(at + "/URI", ++order), dictionary.getString(COSName.URI).strip(), Notation.URI, base);
+            }
+            boolean stream = dictionary instanceof org.apache.pdfbox.cos.COSStream;
+            COSBase file = dictionary.getDictionaryObject(COSName.F);
+            if ((OPENING.contains(action) || stream) && file instanceof COSString name) {
+                add(at + "/F", name.getString());
+            }
+            String type = dictionary.getNameAsString(COSName.TYPE, "");
+            boolean specification = type.equals("Filespec") || type.equals("F") || (dictionary.containsKey(COSName.UF) && dictionary.containsKey(COSName.F));
+            // Of older ones only the place tells what they are: what an action or a stream has under F.
+            boolean untyped = type.isEmpty() && key.equals("F") && (dictionary.containsKey(COSName.F) || dictionary.containsKey(COSName.UF));
+            if ((specification || untyped) && !dictionary.containsKey(COSName.EF)) {
+                specification(dictionary, at);
+            }
+        }
+
+        private void specification(COSDictionary dictionary, String at) {
+            String unicode = dictionary.getString(COSName.UF);
+            String plain = dictionary.getString(COSName.F);
+            String name = unicode != null ? unicode : plain;
+            if (name == null) {
+                return;
+            }
+            if (dictionary.getNameAsString(COSName.FS, "").equals("URL")) {
+                sink.add(new Place.InTree(at + "/F", ++order), name.strip(), Notation.URI);
+            } else {
+                add(at + (unicode != null ? "/UF" : "/F"), name);
+            }
+        }
+
+        /** A file specification writes a drive as the first folder (7.11.2.3): {@code /F/a.mov} is {@code F:/a.mov}. */
+        private void add(String at, String name) {
+            boolean drive = name.length() > 2 && name.charAt(0) == '/' && Character.isLetter(name.charAt(1)) && name.charAt(2) == '/';
+            sink.link(new Place.InTree(at, ++order), name, Notation.PLAIN).reading(drive ? name.charAt(1) + ":" + name.substring(2) : name).add();
+        }
+    }
+}

@@ -1,0 +1,165 @@
+package org.opensatchel.core.link.member;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Collections;
+import java.util.Enumeration;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipArchiveInputStream;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
+import org.apache.commons.io.input.BoundedInputStream;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.path.NameFolding;
+
+/**
+ * A ZIP package that is a document (APPNOTE 6.3): the names of all its members, and the contents of those that are
+ * asked for. Nothing is written anywhere; what is kept is bounded, and so is what is unpacked for it.
+ */
+public final class Members {
+
+    /** Packages up to this size are read by their directory; longer ones in one pass, as their members come. */
+    private static final int IN_MEMORY = 48 << 20;
+    private static final int MOST_MEMBERS = 200_000;
+    private static final long MOST_KEPT = 64L << 20;
+
+    private final Set<String> names = new HashSet<>();
+    private final Set<String> folders = new HashSet<>();
+    private final Map<String, String> byKey = new HashMap<>();
+    private final Map<String, byte[]> contents = new LinkedHashMap<>();
+    private final Map<String, String> unreadable = new LinkedHashMap<>();
+    private long kept;
+
+    private Members() {
+    }
+
+    /**
+     * Reads a package.
+     *
+     * @param wanted which members' contents are kept
+     * @throws Unreadable when it is no ZIP archive, is locked as a whole, or holds more than is read
+     */
+    public static Members read(DocumentContent document, Predicate<String> wanted) throws IOException, Unreadable {
+        Members members = new Members();
+        byte[] start = document.stream().readNBytes(IN_MEMORY + 1);
+        try {
+            if (start.length <= IN_MEMORY) {
+                members.byDirectory(start, wanted);
+            } else {
+                members.inOnePass(new java.io.SequenceInputStream(new java.io.ByteArrayInputStream(start), document.stream()), wanted);
+            }
+        } catch (IOException | IllegalArgumentException broken) {
+            throw Unreadable.broken(Place.WHOLE, "is no whole ZIP package");
+        }
+        return members;
+    }
+
+    private void byDirectory(byte[] bytes, Predicate<String> wanted) throws IOException, Unreadable {
+        try (ZipFile zip = ZipFile.builder().setSeekableByteChannel(new SeekableInMemoryByteChannel(bytes)).get()) {
+            Enumeration<ZipArchiveEntry> entries = zip.getEntries();
+            for (ZipArchiveEntry entry : Collections.list(entries)) {
+                String name = name(entry);
+                if (!entry.isDirectory() && wanted.test(name) && !contents.containsKey(name)) {
+                    if (zip.canReadEntryData(entry)) {
+                        try (InputStream content = zip.getInputStream(entry)) {
+                            keep(name, content);
+                        }
+                    } else {
+                        unreadable.put(name, "is locked or packed in a way that is not read");
+                    }
+                }
+                add(name, entry.isDirectory());
+            }
+        }
+    }
+
+    private void inOnePass(InputStream stream, Predicate<String> wanted) throws IOException, Unreadable {
+        try (ZipArchiveInputStream zip = new ZipArchiveInputStream(stream, "UTF-8", true, true)) {
+            for (ZipArchiveEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                String name = name(entry);
+                if (!entry.isDirectory() && wanted.test(name) && !contents.containsKey(name)) {
+                    if (zip.canReadEntryData(entry)) {
+                        keep(name, zip);
+                    } else {
+                        unreadable.put(name, "is locked or packed in a way that is not read");
+                    }
+                }
+                add(name, entry.isDirectory());
+            }
+        }
+    }
+
+    private void add(String name, boolean folder) throws Unreadable {
+        if (names.size() + folders.size() >= MOST_MEMBERS) {
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, "holds more members than any real one"));
+        }
+        (folder ? folders : names).add(name);
+        byKey.putIfAbsent(NameFolding.folded(name), name);
+        for (int slash = name.lastIndexOf('/'); slash > 0 && folders.add(name.substring(0, slash)); slash = name.lastIndexOf('/', slash - 1)) {
+            // Every folder on the way is one, whether it has an entry or not.
+        }
+    }
+
+    private void keep(String name, InputStream content) throws IOException, Unreadable {
+        long left = MOST_KEPT - kept;
+        BoundedInputStream bounded = BoundedInputStream.builder().setInputStream(content).setMaxCount(left + 1).setPropagateClose(false).get();
+        byte[] bytes;
+        try {
+            bytes = bounded.readAllBytes();
+        } catch (IOException broken) {
+            unreadable.put(name, "is damaged: it cannot be unpacked");
+            return;
+        }
+        if (bytes.length > left) {
+            throw Unreadable.tooLarge(MOST_KEPT);
+        }
+        kept += bytes.length;
+        contents.put(name, bytes);
+    }
+
+    private static String name(ZipArchiveEntry entry) {
+        String name = entry.getName().replace('\\', '/');
+        while (name.startsWith("/") || name.startsWith("./")) {
+            name = name.substring(name.indexOf('/') + 1);
+        }
+        return name.endsWith("/") ? name.substring(0, name.length() - 1) : name;
+    }
+
+    public Set<String> names() {
+        return Collections.unmodifiableSet(names);
+    }
+
+    /** Whether there is a member, or a folder of members, under exactly this name. */
+    public boolean has(String name) {
+        return name.isEmpty() || names.contains(name) || folders.contains(name);
+    }
+
+    /** Whether there is one when letter case is overlooked. */
+    public boolean hasAlike(String name) {
+        return has(name) || byKey.containsKey(NameFolding.folded(name));
+    }
+
+    /** The kept contents in the order of the package. */
+    public Map<String, byte[]> contents() {
+        return Collections.unmodifiableMap(contents);
+    }
+
+    public Optional<byte[]> content(String name) {
+        return Optional.ofNullable(contents.get(name));
+    }
+
+    /** Members that were asked for and cannot be read, with the reason. */
+    public Map<String, String> unreadable() {
+        return Collections.unmodifiableMap(unreadable);
+    }
+}
