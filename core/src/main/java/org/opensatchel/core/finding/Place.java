@@ -27,6 +27,14 @@ public sealed interface Place extends Comparable<Place> {
         }
     }
 
+    /** A place in a file that is no text, in bytes from its beginning. */
+    record InBytes(long offset) implements Place {
+        @Override
+        public String text() {
+            return "byte " + offset;
+        }
+    }
+
     Place WHOLE = new Whole();
 
     /** The place as reports write it, empty for the whole. */
@@ -43,6 +51,9 @@ public sealed interface Place extends Comparable<Place> {
     private static long position(Place place) {
         if (place instanceof InText at) {
             return ((long) at.line << 32) + at.column;
+        }
+        if (place instanceof InBytes at) {
+            return at.offset;
         }
         return place instanceof InTree at ? at.order : -1L;
     }

@@ -103,6 +103,13 @@ public final class TypeProbe {
         return isCertain(name, text, actual) ? Optional.of(words(name, actual)) : Optional.empty();
     }
 
+    /** Whether a content begins as a picture, a sound, a moving picture or a font does. */
+    public static boolean isMedia(byte[] head) {
+        String text = new String(head, 0, Math.min(head.length, 16), StandardCharsets.ISO_8859_1);
+        return KNOWN.stream().filter(format -> !format.isText() && !format.extensions.contains("pdf") && !format.extensions.contains("glb"))
+                .anyMatch(format -> format.beginnings.stream().anyMatch(beginning -> beginning.length() >= 3 && Known.begins(text, beginning)));
+    }
+
     /** Weak signatures of two bytes, which the library takes for sounds or pictures, are no proof. */
     private static boolean isCertain(String name, String head, Optional<Known> actual) {
         if (WORDS.containsKey(name)) {

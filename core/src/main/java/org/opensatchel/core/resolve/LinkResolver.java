@@ -51,7 +51,7 @@ public final class LinkResolver {
         List<ResolvedLink> out = new ArrayList<>(links.size());
         for (Link link : links) {
             ResolvedLink resolved = link.frames().isPresent() ? sequence(link, link.frames().get()) : resolve(link);
-            if (!isOfItself(resolved)) {
+            if (!isOfItself(resolved) && !isSentence(resolved)) {
                 out.add(resolved);
             }
         }
@@ -107,6 +107,11 @@ public final class LinkResolver {
         String own = link.file().name();
         return link.standing() == Link.Standing.GUESSED && (resolved.target().filter(link.file()::equals).isPresent()
                 || link.address().map(LinkAddress::name).filter(name -> NameFolding.folded(name).equals(NameFolding.folded(own))).isPresent());
+    }
+
+    /** A guess with blanks in it that leads nowhere is more likely a sentence about a file than a link to one. */
+    private static boolean isSentence(ResolvedLink resolved) {
+        return resolved.link().standing() == Link.Standing.GUESSED && resolved.outcome() == Outcome.MISSING && resolved.form() == LinkForm.RELATIVE && resolved.link().text().indexOf(' ') >= 0;
     }
 
     private ResolvedLink relative(Link link, LinkForm form, List<String> names) {

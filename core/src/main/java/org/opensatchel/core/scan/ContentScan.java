@@ -26,6 +26,7 @@ import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.custom.CustomLinks;
+import org.opensatchel.core.link.finder.PathFinder;
 import org.opensatchel.core.media.TypeProbe;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
@@ -127,6 +128,10 @@ public final class ContentScan {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
                 read(file.path(), reader, ruled, whole);
+            } else if (isDocumentPlace.test(file.path()) && PathFinder.reads(extension, head)) {
+                PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
+                whole.unread(head);
+                find(file.path(), whole);
             }
             boolean checked = file.entry().checksum() != 0;
             boolean zeros = content.finish(hashed || checked);
@@ -134,6 +139,20 @@ public final class ContentScan {
         } catch (ContentUnavailable unavailable) {
             damaged.put(file.path(), unavailable.phrase());
             documents.remove(file.path());
+        }
+    }
+
+    /** What is no document of a known format is one only when something that looks like a link is found in it. */
+    private void find(ProjectPath path, InputStream content) throws IOException {
+        LinkSink sink = new LinkSink(path, limits.linkText());
+        try {
+            PathFinder.read(new DocumentContent(path, content, limits.documentBytes()), sink);
+        } catch (RuntimeException | StackOverflowError broke) {
+            failures.put(path, "the path finder");
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + path, broke);
+        }
+        if (!sink.links().isEmpty()) {
+            documents.put(path, new DocumentLinks(path, "file of no known format", sink.links(), List.of()));
         }
     }
 

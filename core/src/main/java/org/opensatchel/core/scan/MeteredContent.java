@@ -7,6 +7,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Optional;
+import org.opensatchel.core.project.ContentUnavailable;
 
 /** A content on its way through: hashed where asked, and watched for a byte that is not zero. */
 final class MeteredContent extends FilterInputStream {
@@ -14,6 +15,7 @@ final class MeteredContent extends FilterInputStream {
     private final MessageDigest digest;
     private boolean zeros = true;
     private long count;
+    private ContentUnavailable unavailable;
     private Optional<String> sha256 = Optional.empty();
 
     MeteredContent(InputStream content, boolean hashed) {
@@ -29,7 +31,7 @@ final class MeteredContent extends FilterInputStream {
 
     @Override
     public int read(byte[] into, int from, int length) throws IOException {
-        int got = in.read(into, from, length);
+        int got = readOn(into, from, length);
         if (got > 0) {
             count += got;
             if (digest != null) {
@@ -42,12 +44,25 @@ final class MeteredContent extends FilterInputStream {
         return got;
     }
 
+    /** What cannot be had is remembered: a reader may take it for a fault of its format. */
+    private int readOn(byte[] into, int from, int length) throws IOException {
+        try {
+            return in.read(into, from, length);
+        } catch (ContentUnavailable gone) {
+            unavailable = gone;
+            throw gone;
+        }
+    }
+
     /**
      * Reads on as far as is needed, and tells whether all of it is zero.
      *
      * @param toTheEnd whether the rest matters for more than that
      */
     boolean finish(boolean toTheEnd) throws IOException {
+        if (unavailable != null) {
+            throw unavailable;
+        }
         byte[] rest = new byte[1 << 16];
         int got = 0;
         while ((toTheEnd || zeros) && got >= 0) {

@@ -73,6 +73,15 @@ public final class JsonScan {
     /** Takes the objects of a document as they end. */
     public interface Taker {
         void object(Obj object);
+
+        /** A text, wherever it stands, when it is met. */
+        default void text(Place at, String text) {
+        }
+
+        /** Whether texts are told one by one. */
+        default boolean wantsTexts() {
+            return false;
+        }
     }
 
     /** One open object or array on the way down. */
@@ -147,7 +156,11 @@ public final class JsonScan {
         }
         String name = open.peek().name(parser);
         Obj object = open.peek().object;
-        if (object != null) {
+        if (token == JsonToken.VALUE_STRING && taker.wantsTexts()) {
+            StringBuilder at = new StringBuilder();
+            pointer(name).forEach(step -> at.append('/').append(Obj.escaped(step)));
+            taker.text(new Place.InTree(at.toString(), order), bounded(parser));
+        } else if (object != null) {
             boolean simple = token == JsonToken.VALUE_STRING || token.isNumeric();
             object.values.put(name, new Value(simple ? bounded(parser) : "", order));
         }

@@ -1,0 +1,116 @@
+package org.opensatchel.core.link.finder;
+
+import java.util.HashSet;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.media.FileKind;
+
+/**
+ * Where a path ends in the text it begins, and whether what looks like one is one. Every look forward is bounded, so that
+ * no text, however made, costs more than its length.
+ */
+final class FoundPath {
+
+    /** Longest path that is taken for one, in characters. */
+    static final int LONGEST = 1_024;
+    private static final Set<String> DOCUMENTS = Set.of("otio", "otioz", "edl", "xspf", "m3u", "m3u8", "cue", "mpd", "smil", "svg", "pdf", "odt", "ods", "odp", "odg", "docx", "xlsx", "pptx", "epub",
+            "ora", "sfz", "musicxml", "mxl", "mtlx", "usd", "stp", "step", "ies", "cube", "lut", "vdb", "fits", "psb", "raw", "dng", "bin");
+    private static final String ENDS = "\"<>|*?`";
+    /** What lies there belongs to the system or its programs, never to a project. */
+    private static final String[] NOT_OURS = {"/usr/", "/opt/", "/etc/", "/bin/", "/lib/", "/system/", "/library/", "/applications/", ":/windows/", ":/program files", ":/programdata/", "/appdata/local/programs/",
+            "/appdata/roaming/", "/library/application support/", "/library/preferences/", "/.config/", "/.local/share/", "/.cache/"};
+
+    private FoundPath() {
+    }
+
+    /**
+     * The path at the beginning of a text.
+     *
+     * @param quote the mark it stands in, or 0 where it stands in none
+     */
+    static Optional<String> at(String text, char quote) {
+        int limit = Math.min(text.length(), LONGEST);
+        int end = 0;
+        while (end < limit && text.charAt(end) >= ' ' && text.charAt(end) != 0x7F && ENDS.indexOf(text.charAt(end)) < 0 && text.charAt(end) != quote) {
+            end++;
+        }
+        boolean closed = quote != 0 && end < text.length() && text.charAt(end) == quote;
+        String path = closed ? text.substring(0, end) : open(text.substring(0, end));
+        String plain = path.contains("\\\\") && !path.startsWith("\\\\") || path.startsWith("\\\\\\\\") ? path.replace("\\\\", "\\") : path;
+        return isFile(plain) ? Optional.of(plain) : Optional.empty();
+    }
+
+    /** Without a mark a path ends behind the first known extension that ends a name, else at the first blank. */
+    private static String open(String segment) {
+        for (int dot = segment.indexOf('.'); dot >= 0; dot = segment.indexOf('.', dot + 1)) {
+            int end = dot + 1;
+            while (end < segment.length() && end - dot <= 9 && isLetterOrDigit(segment.charAt(end))) {
+                end++;
+            }
+            boolean over = end == segment.length() || !(isLetterOrDigit(segment.charAt(end)) || "._-/\\".indexOf(segment.charAt(end)) >= 0);
+            if (over && isKnown(segment.substring(dot + 1, end))) {
+                return segment.substring(0, end);
+            }
+        }
+        int blank = 0;
+        while (blank < segment.length() && segment.charAt(blank) != ' ' && segment.charAt(blank) != ';' && segment.charAt(blank) != ',') {
+            blank++;
+        }
+        int end = blank;
+        while (end > 0 && ".):]}'".indexOf(segment.charAt(end - 1)) >= 0) {
+            end--;
+        }
+        return segment.substring(0, end);
+    }
+
+    /** Whether a path names a file that could belong to a project: its last name has an ending, and it lies in no system's folder. */
+    static boolean isFile(String path) {
+        String slashed = path.replace('\\', '/');
+        String name = slashed.substring(slashed.lastIndexOf('/') + 1);
+        int dot = name.lastIndexOf('.');
+        if (dot < 1 || name.length() - dot > 9 || name.length() - dot < 2 || !name.chars().skip(dot + 1).allMatch(c -> isLetterOrDigit((char) c)) || name.chars().skip(dot + 1).noneMatch(Character::isLetter)) {
+            return false;
+        }
+        String folded = slashed.toLowerCase(Locale.ROOT);
+        for (String foreign : NOT_OURS) {
+            int at = folded.indexOf(foreign);
+            // The system's own top folders count at the top only.
+            boolean top = foreign.startsWith(":") ? at == 1 : foreign.indexOf('/', 1) < foreign.length() - 1 || foreign.startsWith("/.") ? at >= 0 : at == 0;
+            if (top) {
+                return false;
+            }
+        }
+        // A share has a server, itself, and the file.
+        return !slashed.startsWith("//") || slashed.split("/+").length > 3;
+    }
+
+    /** Whether a text that stands for itself is a file's name: relative, with a media extension, and no sentence. */
+    static boolean isRelative(String text) {
+        int dot = text.lastIndexOf('.');
+        if (text.length() > LONGEST || dot < 1 || !isMedia(text.substring(dot + 1)) || text.indexOf("://") >= 0 || text.charAt(0) == '*') {
+            return false;
+        }
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c < ' ' || ENDS.indexOf(c) >= 0 || c == '{' || c == '}' || (c == '%' && text.indexOf('%', i + 1) > 0)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    static boolean isMedia(String extension) {
+        FileKind kind = FileKind.of(extension.toLowerCase(Locale.ROOT));
+        return kind.isMedia() || kind == FileKind.MODEL;
+    }
+
+    private static boolean isKnown(String extension) {
+        String folded = extension.toLowerCase(Locale.ROOT);
+        return FileKind.of(folded) != FileKind.OTHER || DOCUMENTS.contains(folded);
+    }
+
+    static boolean isLetterOrDigit(char c) {
+        return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9');
+    }
+}

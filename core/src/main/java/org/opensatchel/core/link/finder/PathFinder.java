@@ -1,0 +1,193 @@
+package org.opensatchel.core.link.finder;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.SequenceInputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.zip.GZIPInputStream;
+import javax.xml.stream.XMLStreamReader;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.Link;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.member.MemberSink;
+import org.opensatchel.core.link.member.Members;
+import org.opensatchel.core.link.text.JsonScan;
+import org.opensatchel.core.link.text.XmlScan;
+import org.opensatchel.core.media.FileKind;
+import org.opensatchel.core.media.TypeProbe;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.Notation;
+
+/**
+ * Finds what look like paths in files of no known format: absolute ones in all forms, and names of media in quotation
+ * marks; in text of any encoding, in the values of XML and JSON, in what gzip packed, in members of ZIPs, and in the
+ * printable runs of anything else. What it finds is a guess, and is said to be one.
+ */
+public final class PathFinder {
+
+    /** Notes, tables and programs speak of files without linking them. */
+    private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat", "ps1", "java", "c", "h", "cpp", "ini", "cfg", "yml", "yaml", "toml", "md");
+    private static final int HEAD = 4_096;
+    private static final int MOST_LINKS = 20_000;
+    private static final long MOST_UNPACKED = 256L << 20;
+
+    private final LinkSink sink;
+    private int found;
+
+    private PathFinder(LinkSink sink) {
+        this.sink = sink;
+    }
+
+    /** Whether a file that no reader knows is looked through: not media, whose marks are their own, and nothing written for people. */
+    public static boolean reads(String extension, byte[] head) {
+        FileKind kind = FileKind.of(extension);
+        return head.length > 0 && !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension) && !TypeProbe.isMedia(head);
+    }
+
+    /** Looks through a file; a fault in it ends the look and is no fault of the file's. */
+    public static void read(DocumentContent document, LinkSink sink) throws IOException {
+        new PathFinder(sink).any(document, true);
+    }
+
+    private void any(DocumentContent document, boolean outermost) throws IOException {
+        DocumentContent.Peek start = document.peek(HEAD);
+        Head head = new Head(start.start());
+        if (outermost && start.startsWith(0x1F, 0x8B)) {
+            packed(start.content());
+        } else if (outermost && head.isZip()) {
+            members(start.content());
+        } else if ((head.looksLikeJson() || head.looksLikeXml()) && !head.isBinary()) {
+            structured(start.content(), head.looksLikeXml());
+        } else {
+            raw(start.start(), start.content().stream());
+        }
+    }
+
+    private void packed(DocumentContent document) throws IOException {
+        try (InputStream unpacked = new GZIPInputStream(document.stream())) {
+            InputStream bounded = org.apache.commons.io.input.BoundedInputStream.builder().setInputStream(unpacked).setMaxCount(MOST_UNPACKED).get();
+            any(new DocumentContent(document.path(), bounded, document.limit()), false);
+        } catch (java.util.zip.ZipException | java.io.EOFException broken) {
+            // What is no gzip after all, or ends early, was looked at as far as it went.
+        }
+    }
+
+    private void members(DocumentContent document) throws IOException {
+        Members members;
+        try {
+            members = Members.read(document, name -> {
+                int dot = name.lastIndexOf('.');
+                FileKind kind = FileKind.of(dot < 0 ? "" : name.substring(dot + 1).toLowerCase(java.util.Locale.ROOT));
+                return !kind.isMedia() && kind != FileKind.FONT;
+            });
+        } catch (Unreadable broken) {
+            return;
+        }
+        for (Map.Entry<String, byte[]> member : members.contents().entrySet()) {
+            byte[] content = member.getValue();
+            if (content.length > 0 && !TypeProbe.isMedia(content)) {
+                new PathFinder(new MemberSink(sink, members, member.getKey(), true)).any(new DocumentContent(document.path(), new ByteArrayInputStream(content), document.limit()), false);
+            }
+        }
+    }
+
+    private record Value(Place at, String text) {
+    }
+
+    /** Values of XML and JSON have exact ends; what turns out to be neither is looked through as it is. */
+    private void structured(DocumentContent document, boolean xml) throws IOException {
+        byte[] bytes = document.stream().readNBytes((int) Math.min(document.limit(), Integer.MAX_VALUE - 16));
+        List<Value> values = new ArrayList<>();
+        try {
+            if (xml) {
+                new XmlScan(new XmlValues(values)).read(new ByteArrayInputStream(bytes));
+            } else {
+                new JsonScan(Set.of(), new JsonValues(values)).read(new ByteArrayInputStream(bytes));
+            }
+        } catch (Unreadable neither) {
+            raw(java.util.Arrays.copyOf(bytes, Math.min(bytes.length, HEAD)), new SequenceInputStream(new ByteArrayInputStream(bytes), document.stream()));
+            return;
+        }
+        for (Value value : values) {
+            value(value);
+        }
+    }
+
+    /** A value that is a path as a whole, or a text that holds some. */
+    private void value(Value value) throws IOException {
+        String text = value.text.strip();
+        if (text.length() < 4) {
+            return;
+        }
+        LinkForm form = text.length() <= FoundPath.LONGEST ? LinkText.read(text, Notation.PLAIN).map(address -> address.form()).orElse(LinkForm.EMBEDDED) : LinkForm.EMBEDDED;
+        if (form.isAbsolute() && FoundPath.isFile(text) && text.indexOf('\n') < 0 && !isWebRoot(form, text)) {
+            tell(value.at, text);
+        } else if (form == LinkForm.RELATIVE && FoundPath.isRelative(text)) {
+            tell(value.at, text);
+        } else if (text.indexOf('/') >= 0 || text.indexOf('\\') >= 0) {
+            byte[] bytes = text.getBytes(java.nio.charset.StandardCharsets.UTF_8);
+            new RawScan(bytes, (at, path) -> tell(value.at, path)).read(new ByteArrayInputStream(bytes));
+        }
+    }
+
+    /** {@code /icons/a.png} says nothing of a disk; homes and other disks do. */
+    private static boolean isWebRoot(LinkForm form, String text) {
+        return form == LinkForm.POSIX && !text.startsWith("/Users/") && !text.startsWith("/home/") && !text.startsWith("file:");
+    }
+
+    private void raw(byte[] head, InputStream content) throws IOException {
+        new RawScan(head, this::tell).read(content);
+    }
+
+    private void tell(Place at, String text) {
+        if (found++ < MOST_LINKS) {
+            Notation notation = text.regionMatches(true, 0, "file:", 0, 5) ? Notation.URI : Notation.PLAIN;
+            sink.link(at, text, notation).standing(Link.Standing.GUESSED).add();
+        }
+    }
+
+    private record XmlValues(List<Value> values) implements XmlScan.Taker {
+        @Override
+        public void element(XmlScan.Element element, XMLStreamReader reader) {
+            for (int i = 0; i < reader.getAttributeCount(); i++) {
+                if (reader.getAttributeValue(i).indexOf('.') >= 0) {
+                    values.add(new Value(element.place(XmlScan.written(reader, i)), reader.getAttributeValue(i)));
+                }
+            }
+        }
+
+        @Override
+        public void text(XmlScan.Element element, String text) {
+            if (text.indexOf('.') >= 0) {
+                values.add(new Value(element.place(), text));
+            }
+        }
+    }
+
+    private record JsonValues(List<Value> values) implements JsonScan.Taker {
+        @Override
+        public void object(JsonScan.Obj object) {
+            // Its values were told one by one.
+        }
+
+        @Override
+        public boolean wantsTexts() {
+            return true;
+        }
+
+        @Override
+        public void text(Place at, String text) {
+            if (text.indexOf('.') >= 0) {
+                values.add(new Value(at, text));
+            }
+        }
+    }
+}
