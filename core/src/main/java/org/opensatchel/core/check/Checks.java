@@ -18,7 +18,7 @@ public final class Checks {
             new RootName(), new RoleNames(), new NameRulesCheck(), new CaseClash(),
             // Links.
             new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(), new UnknownLink(), new WebRootLink(),
-            new SequenceGap(), new UnreadableDocument(),
+            new SequenceGap(), new InclusionCycle(), new UnreadableDocument(),
             // Files.
             new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),
             // Where it lies.

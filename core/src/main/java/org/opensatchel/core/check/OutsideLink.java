@@ -2,6 +2,7 @@ package org.opensatchel.core.check;
 
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -37,7 +38,7 @@ final class OutsideLink extends LinkCheck {
             case LINK_OTHER_PROJECT -> "is linked from another project, “" + link.otherProject().orElseThrow() + "”";
             case LINK_NETWORK_SHARE -> "is linked from a network share";
             case LINK_TEMPORARY -> "is linked from a temporary folder";
-            default -> "is linked from outside the project folder";
+            default -> home(link).map(whose -> "is linked from the home folder of “" + whose + "”").orElse("is linked from outside the project folder");
         };
         String inside = link.candidates().stream().findFirst().map(candidate -> " A file of that name is in the folder: “" + candidate.path() + "”.").orElse("");
         return finding(evidence, code, catalogue().get(code), link).saying("“" + name(link) + "” " + what + ": “" + link.link().text() + "”." + inside);
@@ -51,6 +52,13 @@ final class OutsideLink extends LinkCheck {
             return Code.LINK_NETWORK_SHARE;
         }
         return isTemporary(link.link().text()) ? Code.LINK_TEMPORARY : Code.LINK_OUTSIDE;
+    }
+
+    /** Whose home folder a link leads into, where its path says so. */
+    private static Optional<String> home(ResolvedLink link) {
+        return link.link().address().filter(address -> address.form().isAbsolute() && address.names().size() > 2)
+                .filter(address -> address.names().get(0).equalsIgnoreCase("users") || address.names().get(0).equals("home")).map(address -> address.names().get(1))
+                .filter(name -> !name.equalsIgnoreCase("public") && !name.equalsIgnoreCase("shared"));
     }
 
     private static boolean isTemporary(String text) {

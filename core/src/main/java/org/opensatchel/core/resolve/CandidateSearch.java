@@ -56,6 +56,13 @@ final class CandidateSearch {
 
     /** Files of the same name elsewhere; those under the same folders first. */
     List<Candidate> sameName(List<String> names) {
+        return sameName(names, Optional.empty());
+    }
+
+    /**
+     * The same, where the link says which folder it means: of several that are as good, the one nearest to that folder is better.
+     */
+    List<Candidate> sameName(List<String> names, Optional<ProjectPath> meant) {
         String name = names.get(names.size() - 1);
         List<Candidate> found = new ArrayList<>();
         for (ProjectFile file : tree.named(name)) {
@@ -65,7 +72,25 @@ final class CandidateSearch {
             found.add(new Candidate(file.path(), why, Math.min(0.95, (exact ? 0.85 : 0.75) + 0.04 * (tail - 1))));
         }
         NumberedSet.in(name).ifPresent(set -> folders(set).forEach(folder -> found.add(new Candidate(folder.child(name), "same set of numbers elsewhere", 0.85))));
-        return ranked(found);
+        return ranked(meant.map(path -> nearestFirst(found, path.parent())).orElse(found));
+    }
+
+    private static List<Candidate> nearestFirst(List<Candidate> found, ProjectPath folder) {
+        int nearest = found.stream().mapToInt(candidate -> steps(folder, candidate.path().parent())).min().orElse(0);
+        long alone = found.stream().filter(candidate -> steps(folder, candidate.path().parent()) == nearest).count();
+        return alone != 1 || found.size() < 2 ? found : found.stream().map(candidate -> steps(folder, candidate.path().parent()) == nearest
+                ? new Candidate(candidate.path(), candidate.why(), Math.min(0.97, candidate.sure() + 0.03)) : candidate).toList();
+    }
+
+    /** How many folders lie between two: up from the one, and down to the other. */
+    private static int steps(ProjectPath from, ProjectPath to) {
+        List<String> a = from.names();
+        List<String> b = to.names();
+        int same = 0;
+        while (same < a.size() && same < b.size() && a.get(same).equals(b.get(same))) {
+            same++;
+        }
+        return a.size() + b.size() - 2 * same;
     }
 
     /** The folders that hold files of a numbered set. */

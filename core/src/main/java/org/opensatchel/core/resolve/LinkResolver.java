@@ -10,7 +10,9 @@ import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.Link;
 import org.opensatchel.core.path.LinkAddress;
 import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.path.PercentCoding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
@@ -83,7 +85,9 @@ public final class LinkResolver {
     private ResolvedLink loosely(ResolvedLink resolved, List<String> names) {
         Link link = resolved.link();
         if (resolved.target().isPresent() && resolved.outcome() != Outcome.MOVED) {
-            return resolved;
+            // Nobody knows whether a format that nobody knows writes its names percent-encoded.
+            boolean encoded = link.standing() == Link.Standing.GUESSED && resolved.outcome() == Outcome.MISSPELT && resolved.target().equals(decoded(link));
+            return encoded ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(resolved.target().get()).target(resolved.target().get()) : resolved;
         }
         if (link.standing() == Link.Standing.NAMED && names.size() == 1) {
             List<ProjectPath> there = tree.named(names.get(0)).stream().map(ProjectFile::path).filter(path -> NameFolding.composed(path.name()).equals(NameFolding.composed(names.get(0)))).toList();
@@ -94,6 +98,10 @@ public final class LinkResolver {
             return fromRoot.target().isPresent() && fromRoot.outcome() != Outcome.MOVED ? fromRoot : resolved;
         }
         return resolved;
+    }
+
+    private static Optional<ProjectPath> decoded(Link link) {
+        return LinkText.read(PercentCoding.decode(link.path()), Notation.PLAIN).flatMap(read -> LinkAddress.resolve(link.file().parent().names(), read.names())).map(ProjectPath::of);
     }
 
     private ResolvedLink withGaps(ResolvedLink resolved) {
@@ -205,7 +213,7 @@ public final class LinkResolver {
             return link;
         }
         List<Candidate> same = candidates.sameContent(intended);
-        List<Candidate> found = same.isEmpty() ? candidates.sameName(intended.names()) : same;
+        List<Candidate> found = same.isEmpty() ? candidates.sameName(intended.names(), Optional.of(intended)) : same;
         found = found.stream().filter(candidate -> !candidate.path().equals(link.link().file())).toList();
         if (found.isEmpty()) {
             return link.candidates(candidates.similar(intended));

@@ -25,9 +25,9 @@ public record NumberedSet(String before, String after, boolean counted, long fir
 
     private static final int MOST_DIGITS = 15;
     /** A URI's {@code %04d} is undone to a control character and a d: no name holds one otherwise. */
-    private static final Pattern COUNTED = Pattern.compile("#{2,}|%0?[0-9]{0,2}d|[\\x01-\\x09]d|\\$(?:Number|SubNumber)(?:%0?[0-9]{0,2}d)?\\$");
+    private static final Pattern COUNTED = Pattern.compile("#{2,}|%0?[0-9]{0,2}d|[\\x01-\\x09]d|\\$(?:Number|SubNumber)(?:%0?[0-9]{0,2}d|[\\x01-\\x09]d)?\\$");
     private static final Pattern RANGE = Pattern.compile("\\[([0-9]{1,15})-([0-9]{1,15})]");
-    private static final Pattern LOOSE = Pattern.compile("(?i)<UDIM>|<UVTILE>|\\$Time(?:%0?[0-9]{0,2}d)?\\$");
+    private static final Pattern LOOSE = Pattern.compile("(?i)<UDIM>|<UVTILE>|\\$Time(?:%0?[0-9]{0,2}d|[\\x01-\\x09]d)?\\$");
     private static final Pattern TILE = Pattern.compile("u[0-9]{1,3}_v[0-9]{1,3}|[0-9]{1,15}");
 
     /** The set a name stands for; empty when it is one file's name. */

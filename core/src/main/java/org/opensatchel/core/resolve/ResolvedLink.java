@@ -56,4 +56,9 @@ public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<P
     public Optional<Candidate> proposal() {
         return candidates.stream().findFirst().filter(candidate -> candidate.sure() >= 0.5);
     }
+
+    /** Whether the very file it asks for is in the project, though perhaps under a path that opens only here. */
+    public boolean isFound() {
+        return target.isPresent() && outcome != Outcome.MOVED;
+    }
 }

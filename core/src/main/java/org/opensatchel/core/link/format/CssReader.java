@@ -13,6 +13,7 @@ import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.CssScan;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.TextDecoding;
+import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
 
 /** Style sheets (CSS Syntax Level 3). */
@@ -36,7 +37,11 @@ public final class CssReader implements LinkReader {
         TextDecoding.requireText(bytes);
         String css = text(bytes);
         LineIndex lines = new LineIndex(css);
-        new CssScan(css, (offset, url) -> sink.add(lines.at(offset), url, Notation.WEB)).read();
+        new CssScan(css, (offset, url) -> {
+            LinkSink.Draft link = sink.link(lines.at(offset), url, Notation.WEB);
+            // Another style sheet can only be imported.
+            (LinkText.withoutQuery(url).endsWith(".css") ? link.including() : link).add();
+        }).read();
     }
 
     private static String text(byte[] bytes) {

@@ -38,6 +38,7 @@ public final class HtmlReader implements LinkReader {
     private static final long MAX_BYTES = 16L << 20;
     private static final Set<String> EXTENSIONS = Set.of("html", "htm", "xhtml", "xht");
     private static final Set<String> LINKING = Set.of("a", "area", "link");
+    private static final Set<String> INCLUDING = Set.of("iframe", "frame", "object", "embed");
     private static final Set<String> DRAWN = Set.of("image", "use", "feimage", "pattern", "lineargradient", "radialgradient", "textpath", "mpath");
     private static final Pattern REFRESH = Pattern.compile("(?is)^\\s*[0-9.]*\\s*[;,]?\\s*url\\s*=\\s*(['\"]?)(.*?)\\1\\s*$");
 
@@ -183,7 +184,8 @@ public final class HtmlReader implements LinkReader {
         private void add(Element element, Attribute attribute, int within, String url) {
             int start = start(element, attribute);
             int blanks = url.length() - url.stripLeading().length();
-            sink.add(start < 0 ? Place.WHOLE : page.apply(start + within + blanks), url.strip(), Notation.WEB, base);
+            LinkSink.Draft link = sink.link(start < 0 ? Place.WHOLE : page.apply(start + within + blanks), url.strip(), Notation.WEB).base(base);
+            (INCLUDING.contains(element.normalName()) ? link.including() : link).add();
         }
 
         private static int start(Element element, Attribute attribute) {

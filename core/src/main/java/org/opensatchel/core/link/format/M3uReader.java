@@ -46,7 +46,7 @@ public final class M3uReader implements LinkReader {
             } else if (!line.stripLeading().startsWith("#")) {
                 String name = line.strip();
                 int start = line.length() - line.stripLeading().length();
-                sink.add(new Place.InText(number, line.codePointCount(0, start) + 1), name, notation);
+                sink.link(new Place.InText(number, line.codePointCount(0, start) + 1), name, notation).including().add();
             }
         });
     }
