@@ -106,7 +106,7 @@ public final class LinkResolver {
 
     private ResolvedLink withGaps(ResolvedLink resolved) {
         Optional<ProjectPath> set = resolved.target().filter(path -> resolved.outcome() != Outcome.MOVED && !tree.exists(path));
-        return set.flatMap(path -> NumberedSet.in(path.name()).map(numbers -> resolved.gaps(numbers.gaps(NumberedSet.files(tree, path))))).orElse(resolved);
+        return set.flatMap(path -> NumberedSet.in(path.name()).map(numbers -> resolved.gaps(numbers.gaps(NumberedSet.files(tree, path))).target(path.parent().child(setName(resolved.link()))))).orElse(resolved);
     }
 
     /** Whether a guess only names the very file it stands in, as programs note where they saved it. */
