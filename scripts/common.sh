@@ -12,12 +12,15 @@ usage() {
 ./satchel test                              run every test, with the browser
 ./satchel bench [STUDENTS [MIB]]            measure speed and memory against baselines
 ./satchel check PROJECT… [--kit FILE] [--for last=…,first=…] [--location PATH]
-                [--documents DIR|ZIP] [--format text|json] [--quiet]
+                [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--quiet]
                                             check folders, ZIP archives or listings
 ./satchel kit lint|handout|diff|propose …   check a kit before it goes out, make one student's kit, compare two
                                             kits, propose one from an example
 ./satchel name test PATTERN NAME [--for …]  try a name against a pattern
-./satchel help [check|kit|name]             this page, or all options of a command
+./satchel formats                           list the documents whose links are read
+./satchel explain [CODE]                    what a finding means and how it is fixed; without CODE, list all
+./satchel help [check|kit|name|formats|explain]
+                                            this page, or all options of a command
 TEXT
 }
 

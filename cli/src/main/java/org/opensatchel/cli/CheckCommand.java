@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
+import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.naming.RosterFields;
@@ -16,6 +17,7 @@ import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.core.report.Verdict;
+import org.opensatchel.core.sarif.SarifLog;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -27,7 +29,7 @@ import picocli.CommandLine.ParentCommand;
 final class CheckCommand implements Callable<Integer> {
 
     /** The output formats. */
-    enum Format { text, json }
+    enum Format { text, json, sarif }
 
     @ParentCommand
     private Satchel satchel;
@@ -41,10 +43,14 @@ final class CheckCommand implements Callable<Integer> {
     private String location;
     @Option(names = "--documents", paramLabel = "DIR|ZIP", description = "the documents of a listing")
     private String documents;
-    @Option(names = "--format", paramLabel = "text|json", description = "how to print (${DEFAULT-VALUE})", defaultValue = "text")
+    @Option(names = "--machine", paramLabel = "NAME|FILE", description = "a machine it has to open on; may be given several times")
+    private List<String> machines = new ArrayList<>();
+    @Option(names = "--format", paramLabel = "text|json|sarif", description = "how to print (${DEFAULT-VALUE})", defaultValue = "text")
     private Format format;
     @Option(names = "--quiet", description = "print only what must be fixed")
     private boolean quiet;
+    /** For the formats that hold all reports in one document. */
+    private final List<Report> made = new ArrayList<>();
     @Mixin
     private LimitOptions limits;
 
@@ -56,10 +62,15 @@ final class CheckCommand implements Callable<Integer> {
         }
         Optional<Kit> kit = kitFile == null ? Optional.empty() : Optional.of(KitFiles.document(kitFile, limits.kitBytes()));
         CheckRequest request = CheckRequest.of(kit, fields).at(Instant.now().truncatedTo(ChronoUnit.SECONDS)).within(limits.limits())
-                .located(Optional.ofNullable(location).filter(text -> !text.isBlank()).map(ProjectLocation::of));
+                .located(Optional.ofNullable(location).filter(text -> !text.isBlank()).map(ProjectLocation::of))
+                .carriedTo(MachineFiles.read(machines));
         int worst = 0;
         for (String project : projects) {
             worst = Math.max(worst, one(project, request));
+        }
+        if (format == Format.sarif) {
+            satchel.out().println(JsonDocuments.MAPPER.writeValueAsString(SarifLog.of(made)));
+            satchel.out().flush();
         }
         return worst;
     }
@@ -84,13 +95,15 @@ final class CheckCommand implements Callable<Integer> {
         if (report.verdict() == Verdict.BLOCKED) {
             satchel.err().println(Printable.line("satchel: “" + project + "”: " + report.findings().get(0).message()));
         }
-        if (format == Format.json) {
+        if (format == Format.sarif) {
+            made.add(report);
+        } else if (format == Format.json) {
             ReportJson.write(report, satchel.out());
             satchel.out().println();
         } else if (projects.size() > 1) {
-            satchel.out().println(TextReport.summary(project, report));
+            satchel.out().println(TextReport.summary(project, report, Colours.wanted()));
         } else if (report.verdict() != Verdict.BLOCKED) {
-            satchel.out().print(TextReport.whole(report, quiet));
+            satchel.out().print(new TextReport(report, quiet, Colours.wanted()).text());
         }
         satchel.out().flush();
     }

@@ -9,7 +9,7 @@ import picocli.CommandLine.ParameterException;
 
 /** The command line over the core: no database, no server, nothing written but what it prints. */
 @Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.",
-        subcommands = {CheckCommand.class, KitCommand.class, NameCommand.class}, synopsisSubcommandLabel = "COMMAND")
+        subcommands = {CheckCommand.class, KitCommand.class, NameCommand.class, FormatsCommand.class, ExplainCommand.class}, synopsisSubcommandLabel = "COMMAND")
 public final class Satchel implements Runnable {
 
     /** It could not be checked, or was asked for wrongly. */
@@ -82,6 +82,8 @@ public final class Satchel implements Runnable {
     public void run() {
         out.println("satchel kit lint|handout|diff|propose …");
         out.println("satchel name test PATTERN NAME [--for last=…,first=…]");
-        out.println("satchel check PROJECT… [--kit K.kit.json] [--for last=…,first=…] [--location PATH] [--documents DIR|ZIP] [--format text|json] [--quiet]");
+        out.println("satchel check PROJECT… [--kit K.kit.json] [--for last=…,first=…] [--location PATH] [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--quiet]");
+        out.println("satchel formats");
+        out.println("satchel explain [CODE]");
     }
 }

@@ -2,6 +2,10 @@ package org.opensatchel.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -120,5 +124,56 @@ class CheckCommandTest {
         try (Stream<Path> files = Files.walk(project)) {
             assertThat(files.filter(Files::isRegularFile)).hasSize(2);
         }
+    }
+
+    @Test
+    void aProjectIsCarriedToMachines() throws IOException {
+        Files.writeString(project.resolve("index.html"), "<img src=\"Pictures/arrow.svg\"><img src=\"https://example.org/a.png\">");
+        Path own = Files.writeString(temp.resolve("own.json"), "{\"machine\": 1, \"name\": \"cellar\", \"system\": \"linux\"}");
+        run("check", project.toString(), "--machine", "lab-windows", "--machine", own.toString());
+        assertThat(out).contains("lab-windows     2 links open, 0 break", "cellar          0 links open, 2 break", "“Pictures/arrow.svg”: “arrow.svg” is another name there: capitals counts", "the web cannot be reached from there");
+        run("check", project.toString(), "--machine", "cellar");
+        assertThat(err).isEqualTo("satchel: There is no machine “cellar”, and no file of that name. Known are lab-windows, lab-mac, lab-linux, drive-fat32, drive-exfat, render-linux, instructor.\n");
+        Files.writeString(own, "{\"machine\": 1, \"name\": \"x\", \"system\": \"linux\", \"speed\": 3}");
+        assertThat(run("check", project.toString(), "--machine", own.toString())).isEqualTo(2);
+        assertThat(err).contains("/speed: There is no key “speed” here.");
+    }
+
+    /** Against the schema of the standard itself. */
+    @Test
+    void theSarifLogAgreesWithItsSchema() throws IOException {
+        Files.writeString(project.resolve("index.html"), "<img src=\"pictures/gone äß.svg\">\n<img src=\"pictures/Arrow.svg\"><a href=https://example.org/>");
+        Path other = Files.createDirectories(temp.resolve("other"));
+        Files.writeString(other.resolve("broken.otio"), "{\"OTIO_SCHEMA\": ");
+        assertThat(run("check", project.toString(), other.toString(), "--format", "sarif")).isEqualTo(1);
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(CheckCommandTest.class.getResourceAsStream("/sarif-2.1.0.json"));
+        assertThat(schema.validate(out, InputFormat.JSON)).isEmpty();
+        assertThat(schema.validate(out.replace("\"level\":\"error\"", "\"level\":\"awful\""), InputFormat.JSON)).isNotEmpty();
+        assertThat(out).contains("\"ruleId\":\"link.missing\"", "\"startLine\":1,\"startColumn\":11", "\"level\":\"warning\"").containsOnlyOnce("\"version\":\"2.1.0\"");
+        assertThat(run("check", temp.resolve("none").toString(), "--format", "sarif")).isEqualTo(2);
+        assertThat(schema.validate(out, InputFormat.JSON)).isEmpty();
+    }
+
+    @Test
+    void formatsAndCodesAreExplained() {
+        assertThat(run("formats")).isZero();
+        assertThat(out).contains("OpenTimelineIO timeline          .otio\n").contains(".usda").contains(".sfz");
+        assertThat(run("formats", "--format", "json")).isZero();
+        assertThat(out).contains("\"extensions\" : [ \"edl\" ]");
+        assertThat(run("explain", "link.pinned")).isZero();
+        assertThat(out).startsWith("link.pinned  (must, unless the kit says otherwise)\nA link is tied to one place.\n").contains("Why it matters: ", "  1. ");
+        assertThat(run("explain")).isZero();
+        assertThat(out).contains("link.cycle                     should  Documents include one another in a circle");
+        assertThat(run("explain", "pinned")).isEqualTo(2);
+        assertThat(err).isEqualTo("satchel: There is no finding “pinned”. Did you mean “link.pinned”?\n");
+        assertThat(run("explain", "zzz")).isEqualTo(2);
+        assertThat(err).contains("satchel explain lists all codes");
+    }
+
+    @Test
+    void findingsOfAKindStandTogether() throws IOException {
+        Files.writeString(project.resolve("index.html"), "<img src=\"pictures/one.svg\">\n<img src=\"pictures/two.svg\">");
+        run("check", project.toString());
+        assertThat(out).contains("◆ must  link.missing  index.html  (2)\n  1:11  “pictures/one.svg”", "  2:11  “pictures/two.svg”").containsOnlyOnce("Look for the file on your disk");
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
@@ -17,44 +18,55 @@ import org.opensatchel.core.scan.ContentScan.ScanProgress;
  * @param location where the student says it lies
  * @param documentsKnown whether documents can be read; a bare listing has none
  * @param newer a later version of the kit; what differs in it is noted
+ * @param machines the machines it is carried to; those of the kit where none is named
  * @param made the time to put on the report
  */
 public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location, boolean documentsKnown,
-        ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer) {
+        ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines) {
 
     public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
-        return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> { }, Optional.empty());
+        return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> { }, Optional.empty(), List.of());
     }
 
     public CheckRequest at(Instant time) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, time, progress, newer);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, time, progress, newer, machines);
     }
 
     public CheckRequest located(Optional<ProjectLocation> where) {
-        return new CheckRequest(kit, fields, roster, where, documentsKnown, limits, made, progress, newer);
+        return new CheckRequest(kit, fields, roster, where, documentsKnown, limits, made, progress, newer, machines);
     }
 
     public CheckRequest within(ReadLimits bounds) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, bounds, made, progress, newer);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, bounds, made, progress, newer, machines);
     }
 
     public CheckRequest amongst(List<RosterFields> everybody) {
-        return new CheckRequest(kit, fields, everybody, location, documentsKnown, limits, made, progress, newer);
+        return new CheckRequest(kit, fields, everybody, location, documentsKnown, limits, made, progress, newer, machines);
     }
 
     public CheckRequest withDocuments(boolean known) {
-        return new CheckRequest(kit, fields, roster, location, known, limits, made, progress, newer);
+        return new CheckRequest(kit, fields, roster, location, known, limits, made, progress, newer, machines);
     }
 
     public CheckRequest telling(ScanProgress listener) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, listener, newer);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, listener, newer, machines);
     }
 
     public CheckRequest before(Optional<Kit> later) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, later);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, later, machines);
+    }
+
+    /** Carries the project to these machines instead of the kit's. */
+    public CheckRequest carriedTo(List<Machine> named) {
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, named);
+    }
+
+    /** The machines the project has to open on. */
+    List<Machine> destinations() {
+        return machines.isEmpty() ? kit.map(plan -> plan.machines().stream().flatMap(name -> Machine.shipped(name).stream()).toList()).orElse(List.of()) : machines;
     }
 
     CheckRequest whose(RosterFields known) {
-        return new CheckRequest(kit, known, roster, location, documentsKnown, limits, made, progress, newer);
+        return new CheckRequest(kit, known, roster, location, documentsKnown, limits, made, progress, newer, machines);
     }
 }

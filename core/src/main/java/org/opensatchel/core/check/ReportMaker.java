@@ -6,7 +6,12 @@ import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.core.carry.CarryTest;
+import org.opensatchel.core.carry.Carried;
 import org.opensatchel.core.report.Report.CandidateLine;
+import org.opensatchel.core.report.Report.CarryFileLine;
+import org.opensatchel.core.report.Report.CarryLine;
+import org.opensatchel.core.report.Report.CarryLinkLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.Counts;
 import org.opensatchel.core.report.Report.FindingLine;
@@ -32,13 +37,25 @@ final class ReportMaker {
         Project project = new Project(evidence.tree().rootName(), evidence.tree().count(), evidence.tree().bytes(), evidence.scan().documents().size(), links.size());
         Counts counts = counts(findings);
         return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY, kit(), location(evidence.resolution().inferred()), project, counts,
-                links.stream().map(ReportMaker::line).toList(), findings.stream().map(ReportMaker::line).toList(), List.copyOf(evidence.scan().notChecked()));
+                links.stream().map(ReportMaker::line).toList(), findings.stream().map(ReportMaker::line).toList(), List.copyOf(evidence.scan().notChecked()), carry(evidence));
     }
 
     Report blocked(Finding finding) {
         List<Finding> findings = List.of(finding);
         return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, kit(), location(Optional.empty()), new Project(Optional.empty(), 0, 0, 0, 0), counts(findings),
-                List.of(), findings.stream().map(ReportMaker::line).toList(), List.of());
+                List.of(), findings.stream().map(ReportMaker::line).toList(), List.of(), Optional.empty());
+    }
+
+    private Optional<List<CarryLine>> carry(Evidence evidence) {
+        String root = evidence.rootNames().actual().or(evidence.rootNames()::expected).orElse("project");
+        List<CarryLine> lines = request.destinations().stream().map(machine -> line(CarryTest.of(evidence.tree(), root, evidence.resolution().links(), machine))).toList();
+        return lines.isEmpty() ? Optional.empty() : Optional.of(lines);
+    }
+
+    private static CarryLine line(Carried carried) {
+        return new CarryLine(carried.machine().name(), carried.machine().title(), carried.opens(), carried.broken().size(),
+                carried.broken().stream().map(broken -> new CarryLinkLine(broken.index(), broken.why())).toList(),
+                carried.refused().stream().map(refused -> new CarryFileLine(refused.path().text(), refused.why())).toList());
     }
 
     private Optional<KitRef> kit() {

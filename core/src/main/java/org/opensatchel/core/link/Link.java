@@ -70,7 +70,7 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
 
     /** How sure it is that a file is meant, from 0 to 1; empty where the format says so. */
     public Optional<Double> sure() {
-        return standing == Standing.GUESSED ? Optional.of(0.4) : Optional.empty();
+        return standing == Standing.GUESSED ? Optional.of(0.3) : Optional.empty();
     }
 
     /** The form of the link from its text alone. */

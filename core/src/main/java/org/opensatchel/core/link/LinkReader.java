@@ -1,6 +1,7 @@
 package org.opensatchel.core.link;
 
 import java.io.IOException;
+import java.util.List;
 
 /**
  * Reads one file format: says whether a file is one, and which files it names, where. It judges nothing and opens nothing.
@@ -9,6 +10,9 @@ public interface LinkReader {
 
     /** The format's name, for people. */
     String format();
+
+    /** The extensions such files usually have, in lower case without their dots. */
+    List<String> extensions();
 
     /**
      * Whether a file is of this format: by its content where that tells, else by its extension.

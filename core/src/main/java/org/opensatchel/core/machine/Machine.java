@@ -1,7 +1,14 @@
 package org.opensatchel.core.machine;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.core.json.StrictObject;
 
 /**
  * A computer or disk a project has to open on.
@@ -20,17 +27,22 @@ public record Machine(String name, String title, OperatingSystem system, boolean
     /** How a file system treats the two Unicode forms of one name. */
     public enum UnicodeRule { ANY, COMPOSED, DECOMPOSED }
 
-    private static final long FAT_LIMIT = (1L << 32) - 1;
-
     /** The machines that come with the product. */
-    public static final List<Machine> SHIPPED = List.of(
-            new Machine("lab-windows", "Lab desk, Windows", OperatingSystem.WINDOWS, true, UnicodeRule.ANY, 259, 255, Long.MAX_VALUE, "E:\\{root}", List.of("network", "web")),
-            new Machine("lab-mac", "Lab desk, Mac", OperatingSystem.MACOS, true, UnicodeRule.DECOMPOSED, 1024, 255, Long.MAX_VALUE, "/Volumes/PROJECTS/{root}", List.of("network", "web")),
-            new Machine("lab-linux", "Lab desk, Linux", OperatingSystem.LINUX, false, UnicodeRule.ANY, 4096, 255, Long.MAX_VALUE, "/home/student/{root}", List.of("network", "web")),
-            new Machine("drive-fat32", "Removable drive, FAT32", OperatingSystem.WINDOWS, true, UnicodeRule.ANY, 259, 255, FAT_LIMIT, "E:\\{root}", List.of()),
-            new Machine("drive-exfat", "Removable drive, exFAT", OperatingSystem.WINDOWS, true, UnicodeRule.ANY, 259, 255, Long.MAX_VALUE, "E:\\{root}", List.of()),
-            new Machine("render-linux", "Render node", OperatingSystem.LINUX, false, UnicodeRule.COMPOSED, 4096, 255, Long.MAX_VALUE, "/srv/render/{root}", List.of("network")),
-            new Machine("instructor", "The instructor's own", OperatingSystem.MACOS, true, UnicodeRule.DECOMPOSED, 1024, 255, Long.MAX_VALUE, "/Users/instructor/grading/{root}", List.of("network", "web")));
+    public static final List<Machine> SHIPPED = shipped();
+
+    private static List<Machine> shipped() {
+        try (InputStream json = Machine.class.getResourceAsStream("shipped.json")) {
+            List<JsonFault> faults = new ArrayList<>();
+            List<Machine> machines = new ArrayList<>();
+            JsonDocuments.MAPPER.readTree(json).forEach(node -> machines.add(MachineReader.machine(new StrictObject(node, "", faults))));
+            if (!faults.isEmpty()) {
+                throw new IllegalStateException("the shipped machines cannot be read: " + faults);
+            }
+            return List.copyOf(machines);
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+    }
 
     public static Optional<Machine> shipped(String name) {
         return SHIPPED.stream().filter(machine -> machine.name.equals(name)).findFirst();

@@ -12,10 +12,11 @@ import java.util.Optional;
  * @param report the format's version, 1
  * @param made when the check was made
  * @param links every link of every document, in order
+ * @param carry what became of it on each machine it was carried to; absent when there was none
  * @param notChecked what could not be looked at: families of findings, and {@code hashes}
  */
 public record Report(int report, Instant made, Verdict verdict, Optional<KitRef> kit, Optional<Location> location, Project project, Counts counts,
-        List<LinkLine> links, List<FindingLine> findings, List<String> notChecked) {
+        List<LinkLine> links, List<FindingLine> findings, List<String> notChecked, Optional<List<CarryLine>> carry) {
 
     /** The version of the format this product writes. */
     public static final int VERSION = 1;
@@ -56,5 +57,24 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
 
     /** Something that follows from a finding and needs no remedy of its own. */
     public record ConsequenceLine(String code, String path, Optional<String> at, String message) {
+    }
+
+    /**
+     * A project carried to a machine.
+     *
+     * @param opens how many links open there
+     * @param breaks how many do not
+     * @param links those that do not, each by its place in {@link Report#links}, from 0
+     * @param files files that cannot be there
+     */
+    public record CarryLine(String machine, String title, int opens, int breaks, List<CarryLinkLine> links, List<CarryFileLine> files) {
+    }
+
+    /** A link that does not open on a machine, and why. */
+    public record CarryLinkLine(int link, String why) {
+    }
+
+    /** A file that cannot be on a machine, and why. */
+    public record CarryFileLine(String path, String why) {
     }
 }

@@ -83,7 +83,7 @@ class LinkEngineTest {
         Report guessed = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(new FolderSource(guess.write(Files.createDirectory(temp.resolve("g")))));
         assertThat(guessed.findings()).filteredOn(finding -> finding.code().equals("link.outside")).singleElement().satisfies(finding -> {
             assertThat(finding.severity()).isEqualTo("should");
-            assertThat(finding.sure()).contains(0.4);
+            assertThat(finding.sure()).contains(0.3);
         });
         Sample other = project("other", "s.x3d = <X3D><Scene><ImageTexture url='\"gone.png\" \"here.png\"'/></Scene></X3D>", "here.png = x").links();
         Report alternative = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(new FolderSource(other.write(Files.createDirectory(temp.resolve("o")))));

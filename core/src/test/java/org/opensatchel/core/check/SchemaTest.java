@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;
@@ -61,5 +62,15 @@ class SchemaTest {
     @Test
     void listingsAgree() throws IOException {
         assertThat(schema("listing").validate(Files.readString(SampleProject.clean().listing(temp)), InputFormat.JSON)).isEmpty();
+    }
+
+    @Test
+    void machinesAgree() throws IOException {
+        try (InputStream shipped = org.opensatchel.core.machine.Machine.class.getResourceAsStream("shipped.json")) {
+            for (tools.jackson.databind.JsonNode machine : JsonDocuments.MAPPER.readTree(shipped)) {
+                assertThat(schema("machine").validate(machine.toString(), InputFormat.JSON)).isEmpty();
+            }
+        }
+        assertThat(schema("machine").validate("{\"machine\": 1, \"name\": \"x\", \"system\": \"windows\", \"cost\": 1}", InputFormat.JSON)).isNotEmpty();
     }
 }

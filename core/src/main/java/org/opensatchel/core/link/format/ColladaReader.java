@@ -27,6 +27,11 @@ public final class ColladaReader implements LinkReader {
     }
 
     @Override
+    public List<String> extensions() {
+        return List.of("dae");
+    }
+
+    @Override
     public boolean recognises(String extension, Head head) {
         return head.xmlRoot().equals("COLLADA") || extension.equals("dae");
     }

@@ -5,6 +5,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.IllegalCharsetNameException;
 import java.nio.charset.StandardCharsets;
 import java.nio.charset.UnsupportedCharsetException;
+import java.util.List;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
@@ -24,6 +25,11 @@ public final class CssReader implements LinkReader {
     @Override
     public String format() {
         return "CSS style sheet";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("css");
     }
 
     @Override

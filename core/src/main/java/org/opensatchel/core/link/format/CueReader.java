@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.core.finding.Place;
@@ -22,6 +23,11 @@ public final class CueReader implements LinkReader {
     @Override
     public String format() {
         return "cue sheet";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("cue");
     }
 
     @Override

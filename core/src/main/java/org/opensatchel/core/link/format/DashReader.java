@@ -34,6 +34,11 @@ public final class DashReader implements LinkReader {
     }
 
     @Override
+    public List<String> extensions() {
+        return List.of("mpd");
+    }
+
+    @Override
     public boolean recognises(String extension, Head head) {
         return head.xmlRoot().equals("MPD") || extension.equals("mpd");
     }

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
@@ -21,6 +22,11 @@ public final class DawprojectReader implements LinkReader {
     @Override
     public String format() {
         return "DAWproject exchange package";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("dawproject");
     }
 
     @Override

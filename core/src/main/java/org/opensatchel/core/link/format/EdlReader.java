@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.core.finding.Place;
@@ -27,6 +28,11 @@ public final class EdlReader implements LinkReader {
     @Override
     public String format() {
         return "edit decision list";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("edl");
     }
 
     @Override

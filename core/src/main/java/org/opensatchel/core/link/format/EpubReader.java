@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -26,6 +27,11 @@ public final class EpubReader implements LinkReader {
     @Override
     public String format() {
         return "EPUB book";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("epub");
     }
 
     @Override

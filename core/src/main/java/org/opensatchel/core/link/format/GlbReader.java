@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.util.List;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
@@ -24,6 +25,11 @@ public final class GlbReader implements LinkReader {
     @Override
     public String format() {
         return "binary glTF scene";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("glb");
     }
 
     @Override

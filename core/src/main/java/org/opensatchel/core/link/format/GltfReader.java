@@ -26,6 +26,11 @@ public final class GltfReader implements LinkReader {
     }
 
     @Override
+    public List<String> extensions() {
+        return List.of("gltf");
+    }
+
+    @Override
     public boolean recognises(String extension, Head head) {
         if (extension.equals("gltf")) {
             return !head.looksLikeXml();

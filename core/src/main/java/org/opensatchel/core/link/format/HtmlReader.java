@@ -2,6 +2,7 @@ package org.opensatchel.core.link.format;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.function.IntFunction;
@@ -45,6 +46,11 @@ public final class HtmlReader implements LinkReader {
     @Override
     public String format() {
         return "web page";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("html", "htm", "xhtml", "xht");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.core.finding.Place;
@@ -24,6 +25,11 @@ public final class M3uReader implements LinkReader {
     @Override
     public String format() {
         return "M3U playlist";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("m3u", "m3u8");
     }
 
     @Override

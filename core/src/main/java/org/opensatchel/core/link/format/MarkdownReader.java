@@ -39,6 +39,11 @@ public final class MarkdownReader implements LinkReader {
     }
 
     @Override
+    public List<String> extensions() {
+        return List.of("md", "markdown", "mdown", "mkd");
+    }
+
+    @Override
     public boolean recognises(String extension, Head head) {
         return EXTENSIONS.contains(extension);
     }

@@ -3,6 +3,7 @@ package org.opensatchel.core.link.format;
 import java.io.IOException;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
@@ -21,6 +22,11 @@ public final class MaterialxReader implements LinkReader {
     @Override
     public String format() {
         return "MaterialX document";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("mtlx");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -29,6 +30,11 @@ public final class MtlReader implements LinkReader {
     @Override
     public String format() {
         return "MTL material library";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("mtl");
     }
 
     @Override

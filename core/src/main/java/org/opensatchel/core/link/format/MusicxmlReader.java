@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
 import javax.xml.stream.XMLStreamReader;
@@ -28,6 +29,11 @@ public final class MusicxmlReader implements LinkReader {
     @Override
     public String format() {
         return "MusicXML score";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("musicxml", "mxl");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.opensatchel.core.finding.Place;
@@ -25,6 +26,11 @@ public final class ObjReader implements LinkReader {
     @Override
     public String format() {
         return "OBJ model";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("obj");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
 import javax.xml.stream.XMLStreamReader;
@@ -31,6 +32,11 @@ public final class OdfReader implements LinkReader {
     @Override
     public String format() {
         return "OpenDocument file";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("odt", "ods", "odp", "odg", "odc", "odf", "odm", "ott", "ots", "otp", "otg", "fodt", "fods", "fodp", "fodg");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -29,6 +30,11 @@ public final class OpcReader implements LinkReader {
     @Override
     public String format() {
         return "Open Packaging document";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("docx", "docm", "dotx", "xlsx", "xlsm", "xltx", "pptx", "pptm", "potx", "ppsx", "3mf");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
@@ -18,6 +19,11 @@ public final class OraReader implements LinkReader {
     @Override
     public String format() {
         return "OpenRaster picture";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("ora");
     }
 
     @Override

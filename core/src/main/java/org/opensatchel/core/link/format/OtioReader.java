@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Set;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
@@ -23,6 +24,11 @@ public final class OtioReader implements LinkReader {
     @Override
     public String format() {
         return "OpenTimelineIO timeline";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("otio");
     }
 
     @Override

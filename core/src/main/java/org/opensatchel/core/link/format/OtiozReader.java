@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
@@ -16,6 +17,11 @@ public final class OtiozReader implements LinkReader {
     @Override
     public String format() {
         return "OpenTimelineIO bundle";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("otioz");
     }
 
     @Override

@@ -5,9 +5,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
@@ -17,6 +19,8 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageTree;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
@@ -43,6 +47,11 @@ public final class PdfReader implements LinkReader {
     }
 
     @Override
+    public List<String> extensions() {
+        return List.of("pdf");
+    }
+
+    @Override
     public boolean recognises(String extension, Head head) {
         return head.startsWith('%', 'P', 'D', 'F', '-') || (extension.equals("pdf") && head.text().contains("%PDF-"));
     }
@@ -57,7 +66,7 @@ public final class PdfReader implements LinkReader {
         try (PDDocument pdf = Loader.loadPDF(bytes)) {
             COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
             COSDictionary uri = catalog.getCOSDictionary(COSName.getPDFName("URI"));
-            Walk walk = new Walk(sink, uri == null || uri.getString("Base") == null ? "" : uri.getString("Base"));
+            Walk walk = new Walk(sink, uri == null || uri.getString("Base") == null ? "" : uri.getString("Base"), pdf.getPages());
             walk.visit(catalog);
         } catch (InvalidPasswordException locked) {
             throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, "is locked with a password"));
@@ -68,39 +77,49 @@ public final class PdfReader implements LinkReader {
 
     /** Goes through everything that is reached from the catalog, each object once. */
     private static final class Walk {
-        /** Something on the way: where it stands, and under which key. */
-        private record Step(COSBase item, String at, String key) {
+        /** Something on the way: the page it was reached from, and the key it stands under. */
+        private record Step(COSBase item, String page, String key) {
         }
 
         private final LinkSink sink;
         private final String base;
+        private final Map<COSBase, String> pages = new IdentityHashMap<>();
         private final Set<COSBase> seen = Collections.newSetFromMap(new IdentityHashMap<>());
         private int order;
 
-        Walk(LinkSink sink, String base) {
+        Walk(LinkSink sink, String base, PDPageTree tree) {
             this.sink = sink;
             this.base = base;
+            for (PDPage page : tree) {
+                pages.put(page.getCOSObject(), "page " + (pages.size() + 1));
+            }
+        }
+
+        /** The pages one by one, then whatever else is reached. */
+        void visit(COSDictionary catalog) {
+            pages.entrySet().stream().sorted(Comparator.comparingInt(page -> Integer.parseInt(page.getValue().substring(5)))).forEach(page -> visit(page.getKey(), page.getValue()));
+            visit(catalog, "");
         }
 
         /** In the order of the document, without recursion: outlines are chains as long as a book. */
-        void visit(COSBase top) {
-            Deque<Step> open = new ArrayDeque<>(List.of(new Step(top, "", "")));
+        private void visit(COSBase top, String page) {
+            Deque<Step> open = new ArrayDeque<>(List.of(new Step(top, page, "")));
             while (!open.isEmpty() && seen.size() < MAX_OBJECTS) {
                 Step step = open.pop();
                 COSBase value = step.item instanceof COSObject reference ? reference.getObject() : step.item;
-                String at = step.item instanceof COSObject reference && reference.getKey() != null ? "/object[" + reference.getKey().getNumber() + "]" : step.at;
                 boolean holds = value instanceof COSDictionary || value instanceof COSArray;
-                if (!holds || !seen.add(value)) {
+                boolean elsewhere = value != top && pages.containsKey(value);
+                if (!holds || elsewhere || !seen.add(value)) {
                     continue;
                 }
                 List<Step> inner = new ArrayList<>();
                 if (value instanceof COSArray array) {
-                    for (int i = 0; i < array.size(); i++) {
-                        inner.add(new Step(array.get(i), at + "[" + i + "]", step.key));
-                    }
+                    array.forEach(item -> inner.add(new Step(item, page, step.key)));
                 } else if (value instanceof COSDictionary dictionary) {
-                    look(dictionary, at, step.key);
-                    dictionary.keySet().forEach(key -> inner.add(new Step(dictionary.getItem(key), at + "/" + key.getName(), key.getName())));
+                    look(dictionary, page, step.key);
+                    // The way back up would lead to other pages.
+                    dictionary.keySet().stream().filter(key -> !key.equals(COSName.PARENT) && !key.equals(COSName.P))
+                            .forEach(key -> inner.add(new Step(dictionary.getItem(key), page, key.getName())));
                 }
                 for (int i = inner.size() - 1; i >= 0; i--) {
                     open.push(inner.get(i));
@@ -108,26 +127,30 @@ public final class PdfReader implements LinkReader {
             }
         }
 
-        private void look(COSDictionary dictionary, String at, String key) {
+        private void look(COSDictionary dictionary, String page, String key) {
             String action = dictionary.getNameAsString(COSName.S, "");
             if (action.equals("URI") && dictionary.getString(COSName.URI) != null) {
-                sink.add(new Place.InTree(at + "/URI", ++order), dictionary.getString(COSName.URI).strip(), Notation.URI, base);
+                sink.add(place(page), dictionary.getString(COSName.URI).strip(), Notation.URI, base);
             }
             boolean stream = dictionary instanceof org.apache.pdfbox.cos.COSStream;
             COSBase file = dictionary.getDictionaryObject(COSName.F);
             if ((OPENING.contains(action) || stream) && file instanceof COSString name) {
-                add(at + "/F", name.getString());
+                add(page, name.getString());
             }
             String type = dictionary.getNameAsString(COSName.TYPE, "");
             boolean specification = type.equals("Filespec") || type.equals("F") || (dictionary.containsKey(COSName.UF) && dictionary.containsKey(COSName.F));
             // Of older ones only the place tells what they are: what an action or a stream has under F.
             boolean untyped = type.isEmpty() && key.equals("F") && (dictionary.containsKey(COSName.F) || dictionary.containsKey(COSName.UF));
             if ((specification || untyped) && !dictionary.containsKey(COSName.EF)) {
-                specification(dictionary, at);
+                specification(dictionary, page);
             }
         }
 
-        private void specification(COSDictionary dictionary, String at) {
+        private Place place(String page) {
+            return new Place.InTree(page, ++order);
+        }
+
+        private void specification(COSDictionary dictionary, String page) {
             String unicode = dictionary.getString(COSName.UF);
             String plain = dictionary.getString(COSName.F);
             String name = unicode != null ? unicode : plain;
@@ -135,16 +158,16 @@ public final class PdfReader implements LinkReader {
                 return;
             }
             if (dictionary.getNameAsString(COSName.FS, "").equals("URL")) {
-                sink.add(new Place.InTree(at + "/F", ++order), name.strip(), Notation.URI);
+                sink.add(place(page), name.strip(), Notation.URI);
             } else {
-                add(at + (unicode != null ? "/UF" : "/F"), name);
+                add(page, name);
             }
         }
 
         /** A file specification writes a drive as the first folder (7.11.2.3): {@code /F/a.mov} is {@code F:/a.mov}. */
-        private void add(String at, String name) {
+        private void add(String page, String name) {
             boolean drive = name.length() > 2 && name.charAt(0) == '/' && Character.isLetter(name.charAt(1)) && name.charAt(2) == '/';
-            sink.link(new Place.InTree(at, ++order), name, Notation.PLAIN).reading(drive ? name.charAt(1) + ":" + name.substring(2) : name).add();
+            sink.link(place(page), name, Notation.PLAIN).reading(drive ? name.charAt(1) + ":" + name.substring(2) : name).add();
         }
     }
 }

@@ -4,6 +4,7 @@ import java.io.BufferedInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.core.finding.Place;
@@ -24,6 +25,11 @@ public final class PlyReader implements LinkReader {
     @Override
     public String format() {
         return "PLY model";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("ply");
     }
 
     @Override

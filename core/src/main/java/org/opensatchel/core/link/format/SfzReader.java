@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
@@ -29,6 +30,11 @@ public final class SfzReader implements LinkReader {
     @Override
     public String format() {
         return "SFZ instrument";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("sfz", "sfzh");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Set;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.core.link.DocumentContent;
@@ -23,6 +24,11 @@ public final class SmilReader implements LinkReader {
     @Override
     public String format() {
         return "SMIL presentation";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("smil", "smi");
     }
 
     @Override

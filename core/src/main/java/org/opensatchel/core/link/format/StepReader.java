@@ -2,6 +2,7 @@ package org.opensatchel.core.link.format;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.opensatchel.core.finding.Place;
@@ -28,6 +29,11 @@ public final class StepReader implements LinkReader {
     @Override
     public String format() {
         return "STEP model";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("stp", "step", "p21");
     }
 
     @Override

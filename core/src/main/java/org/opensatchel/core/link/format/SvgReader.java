@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -32,6 +33,11 @@ public final class SvgReader implements LinkReader {
     @Override
     public String format() {
         return "SVG picture";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("svg");
     }
 
     @Override

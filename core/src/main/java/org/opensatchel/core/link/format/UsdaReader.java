@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
@@ -22,6 +23,11 @@ public final class UsdaReader implements LinkReader {
     @Override
     public String format() {
         return "USD scene";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("usda");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
 import org.opensatchel.core.link.DocumentContent;
@@ -16,6 +17,11 @@ public final class UsdzReader implements LinkReader {
     @Override
     public String format() {
         return "USD package";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("usdz");
     }
 
     @Override

@@ -31,6 +31,11 @@ public final class VrmlReader implements LinkReader {
     }
 
     @Override
+    public List<String> extensions() {
+        return List.of("wrl", "wrz", "x3dv", "x3dvz");
+    }
+
+    @Override
     public boolean recognises(String extension, Head head) {
         return head.text().startsWith("#VRML V") || head.text().startsWith("#X3D V") || extension.equals("wrl") || extension.equals("x3dv") || extension.equals("wrz")
                 || extension.equals("x3dvz");

@@ -29,6 +29,11 @@ public final class X3dReader implements LinkReader {
     }
 
     @Override
+    public List<String> extensions() {
+        return List.of("x3d");
+    }
+
+    @Override
     public boolean recognises(String extension, Head head) {
         return head.xmlRoot().equals("X3D") || (extension.equals("x3d") && !head.text().startsWith("#"));
     }

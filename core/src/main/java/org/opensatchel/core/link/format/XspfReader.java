@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Set;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.core.link.DocumentContent;
@@ -23,6 +24,11 @@ public final class XspfReader implements LinkReader {
     @Override
     public String format() {
         return "XSPF playlist";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("xspf");
     }
 
     @Override

@@ -23,6 +23,11 @@ public final class ZaeReader implements LinkReader {
     }
 
     @Override
+    public List<String> extensions() {
+        return List.of("zae");
+    }
+
+    @Override
     public boolean recognises(String extension, Head head) {
         return extension.equals("zae") && head.isZip();
     }

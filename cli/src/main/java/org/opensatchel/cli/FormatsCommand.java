@@ -1,0 +1,42 @@
+package org.opensatchel.cli;
+
+import java.util.concurrent.Callable;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkReaders;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParentCommand;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** {@code satchel formats}: which documents are read. */
+@Command(name = "formats", mixinStandardHelpOptions = true, description = "Lists the formats whose links are read.")
+final class FormatsCommand implements Callable<Integer> {
+
+    @ParentCommand
+    private Satchel satchel;
+    @Option(names = "--format", paramLabel = "text|json", description = "how to print (${DEFAULT-VALUE})", defaultValue = "text")
+    private Output format;
+
+    @Override
+    public Integer call() {
+        if (format == Output.json) {
+            ObjectNode json = Output.object();
+            ArrayNode formats = json.putArray("formats");
+            for (LinkReader reader : LinkReaders.all()) {
+                ObjectNode one = formats.addObject().put("format", reader.format());
+                ArrayNode extensions = one.putArray("extensions");
+                reader.extensions().forEach(extensions::add);
+            }
+            Output.print(json, satchel.out());
+            return 0;
+        }
+        LinkReaders.all().stream().map(reader -> String.format("%-32s %s", reader.format(), String.join(" ", reader.extensions().stream().map(extension -> "." + extension).toList()))).sorted(String.CASE_INSENSITIVE_ORDER)
+                .forEach(satchel.out()::println);
+        satchel.out().println();
+        satchel.out().println("A file is known by its content first, whatever its name says. In any other file that is no");
+        satchel.out().println("picture, sound, film or text for people, what looks like a path is found and told as a guess;");
+        satchel.out().println("a kit's custom link rules turn such a file into a known one.");
+        return 0;
+    }
+}

@@ -1,0 +1,62 @@
+package org.opensatchel.cli;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.machine.MachineReader;
+
+/** What is given as a machine: the name of a shipped one, or a machine document. */
+final class MachineFiles {
+
+    private static final int MOST_BYTES = 1 << 20;
+
+    private MachineFiles() {
+    }
+
+    static List<Machine> read(List<String> given) throws Refusal {
+        List<Machine> machines = new ArrayList<>();
+        for (String one : given) {
+            Machine machine = machine(one);
+            if (machines.stream().anyMatch(other -> other.name().equals(machine.name()))) {
+                throw new Refusal("The machine “" + machine.name() + "” is given twice.");
+            }
+            machines.add(machine);
+        }
+        return machines;
+    }
+
+    private static Machine machine(String given) throws Refusal {
+        Optional<Machine> shipped = Machine.shipped(given);
+        if (shipped.isPresent()) {
+            return shipped.get();
+        }
+        byte[] json = bytes(given);
+        MachineReader.Reading reading = MachineReader.read(json);
+        return reading.machine().orElseThrow(() -> new Refusal("The machine “" + given + "” cannot be used: " + reading.faults().stream().map(Object::toString).collect(Collectors.joining("; "))));
+    }
+
+    private static byte[] bytes(String given) throws Refusal {
+        try {
+            Path path = Path.of(given);
+            if (!Files.isRegularFile(path)) {
+                throw new Refusal("There is no machine “" + given + "”, and no file of that name. Known are " + Machine.SHIPPED.stream().map(Machine::name).collect(Collectors.joining(", ")) + ".");
+            }
+            try (InputStream in = Files.newInputStream(path)) {
+                byte[] json = in.readNBytes(MOST_BYTES + 1);
+                if (json.length > MOST_BYTES) {
+                    throw new Refusal("The machine “" + given + "” is larger than the " + MOST_BYTES + " bytes that are read.");
+                }
+                return json;
+            }
+        } catch (InvalidPathException | IOException unreadable) {
+            throw new Refusal("The machine “" + given + "” cannot be read.");
+        }
+    }
+}

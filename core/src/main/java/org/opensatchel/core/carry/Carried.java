@@ -1,0 +1,34 @@
+package org.opensatchel.core.carry;
+
+import java.util.List;
+import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.resolve.ResolvedLink;
+
+/**
+ * What became of a project on a machine.
+ *
+ * @param opens how many links open there
+ * @param broken the links that do not, in order
+ * @param refused files that cannot be written there
+ */
+public record Carried(Machine machine, int opens, List<Broken> broken, List<Refused> refused) {
+
+    public Carried {
+        broken = List.copyOf(broken);
+        refused = List.copyOf(refused);
+    }
+
+    /**
+     * A link that does not open there.
+     *
+     * @param index its place among all links
+     * @param why completes “It does not open there: …”
+     */
+    public record Broken(int index, ResolvedLink link, String why) {
+    }
+
+    /** A file that cannot be there, and why. */
+    public record Refused(ProjectPath path, String why) {
+    }
+}

@@ -1,0 +1,212 @@
+package org.opensatchel.core.carry;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.core.naming.PortableName;
+import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.Notation;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.resolve.ResolvedLink;
+
+/** Would the project open on another machine? For each link whether it leads to its file there, and for each file whether it can be there at all. */
+public final class CarryTest {
+
+    private final ProjectTree tree;
+    private final Machine machine;
+    private final String root;
+    private final Optional<LinkAddress> place;
+    private final Map<ProjectPath, String> refused = new HashMap<>();
+
+    private CarryTest(ProjectTree tree, String rootName, Machine machine) {
+        this.tree = tree;
+        this.machine = machine;
+        this.root = machine.root().replace("{root}", rootName);
+        this.place = LinkText.read(root, Notation.PLAIN);
+    }
+
+    /**
+     * Carries a project to a machine.
+     *
+     * @param rootName the name of its root
+     * @param links all its links, in order
+     */
+    public static Carried of(ProjectTree tree, String rootName, List<ResolvedLink> links, Machine machine) {
+        CarryTest test = new CarryTest(tree, rootName, machine);
+        List<Carried.Refused> refused = test.files();
+        List<Carried.Broken> broken = new ArrayList<>();
+        for (int i = 0; i < links.size(); i++) {
+            Optional<String> why = test.breaks(links.get(i));
+            if (why.isPresent()) {
+                broken.add(new Carried.Broken(i, links.get(i), why.get()));
+            }
+        }
+        return new Carried(machine, links.size() - broken.size(), broken, refused);
+    }
+
+    private List<Carried.Refused> files() {
+        Map<String, ProjectPath> taken = new HashMap<>();
+        Set<ProjectPath> folders = new HashSet<>();
+        for (ProjectFile file : tree.files()) {
+            if (file.isInCompanion()) {
+                continue;
+            }
+            refusal(file, taken, folders).ifPresent(why -> refused.put(file.path(), why));
+        }
+        return tree.files().stream().filter(file -> refused.containsKey(file.path())).map(file -> new Carried.Refused(file.path(), refused.get(file.path()))).toList();
+    }
+
+    private Optional<String> refusal(ProjectFile file, Map<String, ProjectPath> taken, Set<ProjectPath> folders) {
+        for (String name : file.path().names()) {
+            Optional<String> why = name(name);
+            if (why.isPresent()) {
+                return why;
+            }
+        }
+        String whole = root + "/" + file.path().text();
+        if (length(whole) > machine.maxPath()) {
+            return Optional.of("its whole path has " + length(whole) + " " + unit() + "; at most " + machine.maxPath() + " are allowed there");
+        }
+        if (file.bytes() > machine.fileBytes()) {
+            return Optional.of("it has " + file.bytes() + " bytes; at most " + machine.fileBytes() + " fit there");
+        }
+        return clash(file.path(), taken, folders);
+    }
+
+    private Optional<String> name(String name) {
+        if (machine.system() == OperatingSystem.WINDOWS) {
+            Optional<PortableName.Refusal> refusal = PortableName.refusal(name);
+            if (refusal.isPresent()) {
+                return Optional.of("“" + name + "” " + refusal.get().reason());
+            }
+        } else if (machine.system() == OperatingSystem.MACOS && name.indexOf(':') >= 0) {
+            return Optional.of("“" + name + "” holds :, which a Mac does not allow in a name");
+        }
+        return length(name) > machine.maxName() ? Optional.of("“" + name + "” has " + length(name) + " " + unit() + "; a name has at most " + machine.maxName() + " there") : Optional.empty();
+    }
+
+    /** Two names that are one there: the second would be written over the first. Folders that are one there only flow together. */
+    private Optional<String> clash(ProjectPath path, Map<String, ProjectPath> taken, Set<ProjectPath> folders) {
+        for (ProjectPath folder = path.parent(); !folder.isRoot() && folders.add(folder); folder = folder.parent()) {
+            ProjectPath other = taken.putIfAbsent(key(folder.text()), folder);
+            if (other != null && !folders.contains(other)) {
+                return Optional.of("“" + folder + "” is the same name as the file “" + other + "” there");
+            }
+        }
+        ProjectPath other = taken.putIfAbsent(key(path.text()), path);
+        return other == null || other.equals(path) ? Optional.empty() : Optional.of("it is the same name as “" + other + "” there");
+    }
+
+    private String key(String path) {
+        boolean oneForm = machine.unicode() != Machine.UnicodeRule.ANY;
+        String form = oneForm ? NameFolding.composed(path) : path;
+        return machine.caseIgnored() ? NameFolding.folded(form) + (oneForm ? "" : "\0" + (NameFolding.composed(path).equals(path) ? "c" : "d")) : form;
+    }
+
+    /** Windows and Macs count UTF-16 units, Linux counts bytes. */
+    private int length(String text) {
+        return machine.system() == OperatingSystem.LINUX ? text.getBytes(StandardCharsets.UTF_8).length : text.length();
+    }
+
+    private String unit() {
+        return machine.system() == OperatingSystem.LINUX ? "bytes" : "characters";
+    }
+
+    /** Why a link does not open there; empty when it does. */
+    private Optional<String> breaks(ResolvedLink link) {
+        Optional<String> lost = link.target().filter(refused::containsKey).map(target -> "“" + target.name() + "” cannot be there: " + refused.get(target));
+        if (lost.isPresent()) {
+            return lost;
+        }
+        return switch (link.outcome()) {
+            case OK -> ok(link);
+            case EMBEDDED -> Optional.empty();
+            case PINNED -> pinned(link);
+            case MISSPELT -> misspelt(link);
+            case MOVED -> Optional.of("the file lies elsewhere in the folder");
+            case MISSING -> Optional.of("the file is not in the folder");
+            case OUTSIDE -> outside(link);
+            case REMOTE -> reaches("web") ? Optional.empty() : Optional.of("the web cannot be reached from there");
+            case UNKNOWN -> Optional.of(link.form() == LinkForm.VARIABLE ? "it holds a variable that may not be set there" : "where it leads cannot be told");
+        };
+    }
+
+    private Optional<String> ok(ResolvedLink link) {
+        if (link.form() == LinkForm.ROOTED) {
+            return Optional.of("it starts from the top of a web server, and there is none");
+        }
+        String wanted = link.intended().map(ProjectPath::text).orElse("");
+        boolean recomposed = machine.unicode() == Machine.UnicodeRule.COMPOSED && !NameFolding.composed(wanted).equals(wanted);
+        return recomposed ? Optional.of("names are stored with whole accents there, and the link has split ones") : Optional.empty();
+    }
+
+    private Optional<String> pinned(ResolvedLink link) {
+        Optional<LinkAddress> old = link.oldRoot().flatMap(text -> LinkText.read(text, Notation.PLAIN));
+        boolean same = old.isPresent() && place.isPresent() && old.get().names().size() == place.get().names().size()
+                && old.get().prefixKey(old.get().names().size()).equals(place.get().prefixKey(place.get().names().size()));
+        return same ? Optional.empty() : Optional.of("it is tied to “" + link.oldRoot().orElse(link.link().text()) + "”; there the project lies at “" + root + "”");
+    }
+
+    private Optional<String> misspelt(ResolvedLink link) {
+        String overlooked = link.overlooked().orElse("");
+        boolean windows = machine.system() == OperatingSystem.WINDOWS;
+        if (overlooked.startsWith("backslashes")) {
+            return windows ? Optional.empty() : Optional.of("backslashes separate no folders there");
+        }
+        if (overlooked.contains("%")  || overlooked.startsWith("percent")) {
+            return Optional.of("the name is written another way than the file's");
+        }
+        String wanted = link.intended().map(ProjectPath::text).orElse("");
+        String found = link.target().map(ProjectPath::text).orElse("");
+        if (windows) {
+            wanted = trimmed(wanted);
+            found = trimmed(found);
+        }
+        if (machine.unicode() != Machine.UnicodeRule.ANY) {
+            wanted = NameFolding.composed(wanted);
+            found = NameFolding.composed(found);
+        }
+        boolean same = machine.caseIgnored() ? caseless(wanted).equals(caseless(found)) : wanted.equals(found);
+        return same ? Optional.empty() : Optional.of("“" + link.target().map(ProjectPath::name).orElse("") + "” is another name there: " + overlooked + " counts");
+    }
+
+    /** Letter case alone is folded here; the Unicode form has been dealt with before. */
+    private static String caseless(String path) {
+        return path.toUpperCase(java.util.Locale.ROOT).toLowerCase(java.util.Locale.ROOT);
+    }
+
+    private static String trimmed(String path) {
+        StringBuilder out = new StringBuilder();
+        for (String name : path.split("/")) {
+            int end = name.length();
+            while (end > 0 && (name.charAt(end - 1) == ' ' || name.charAt(end - 1) == '.')) {
+                end--;
+            }
+            out.append('/').append(name, 0, end);
+        }
+        return out.toString();
+    }
+
+    private Optional<String> outside(ResolvedLink link) {
+        if (link.form() == LinkForm.UNC) {
+            return reaches("network") ? Optional.empty() : Optional.of("no network share can be reached from there");
+        }
+        return Optional.of("it leads out of the folder, and the file did not come along");
+    }
+
+    private boolean reaches(String what) {
+        return machine.reaches().contains(what);
+    }
+}

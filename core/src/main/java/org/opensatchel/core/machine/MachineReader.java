@@ -1,0 +1,77 @@
+package org.opensatchel.core.machine;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.core.json.StrictObject;
+import org.opensatchel.core.path.LinkText;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+
+/** Reads machine documents (docs/schema/machine.schema.json), strictly: what is wrong is told with its key and place. */
+public final class MachineReader {
+
+    private static final Map<String, OperatingSystem> SYSTEMS = words("windows", OperatingSystem.WINDOWS, "macos", OperatingSystem.MACOS, "linux", OperatingSystem.LINUX);
+    private static final Map<String, Boolean> CASES = words("ignored", true, "kept", false);
+    private static final Map<String, Machine.UnicodeRule> UNICODE = words("any", Machine.UnicodeRule.ANY, "composed", Machine.UnicodeRule.COMPOSED, "decomposed", Machine.UnicodeRule.DECOMPOSED);
+    private static final List<String> REACHES = List.of("network", "web");
+
+    /** The machine, or why there is none. */
+    public record Reading(Optional<Machine> machine, List<JsonFault> faults) {
+    }
+
+    private MachineReader() {
+    }
+
+    public static Reading read(byte[] json) {
+        List<JsonFault> faults = new ArrayList<>();
+        JsonNode node;
+        try {
+            node = JsonDocuments.MAPPER.readTree(json);
+        } catch (JacksonException broken) {
+            return new Reading(Optional.empty(), List.of(new JsonFault("", "This is no valid JSON: " + JsonDocuments.firstLine(broken))));
+        }
+        Machine machine = machine(new StrictObject(node, "", faults));
+        return faults.isEmpty() ? new Reading(Optional.of(machine), faults) : new Reading(Optional.empty(), faults);
+    }
+
+    static Machine machine(StrictObject object) {
+        if (object.integer("machine", 1).orElse(0) != 1) {
+            object.fault("machine", "A machine document begins with \"machine\": 1, its format's version.");
+        }
+        String name = object.requiredText("name");
+        if (object.has("name") && name.isBlank()) {
+            object.fault("name", "A machine needs a name.");
+        }
+        OperatingSystem system = object.choice("system", SYSTEMS, null);
+        if (!object.has("system")) {
+            object.fault("“system” is missing here: windows, macos or linux.");
+        }
+        boolean windows = system == OperatingSystem.WINDOWS;
+        String root = object.text("root").orElse(windows ? "E:\\{root}" : "/home/student/{root}");
+        if (!root.contains("{root}") || LinkText.read(root.replace("{root}", "x"), org.opensatchel.core.path.Notation.PLAIN).filter(address -> address.form().isAbsolute()).isEmpty()) {
+            object.fault("root", "“root” is a whole path with {root} where the project's name stands, like E:\\{root}.");
+        }
+        List<String> reaches = object.texts("reaches");
+        reaches.stream().filter(one -> !REACHES.contains(one)).findFirst().ifPresent(one -> object.fault("reaches", "“" + one + "” is not known here: reaches holds network and web."));
+        Machine machine = new Machine(name, object.text("title").orElse(name), system, object.choice("case", CASES, system != OperatingSystem.LINUX),
+                object.choice("unicode", UNICODE, system == OperatingSystem.MACOS ? Machine.UnicodeRule.DECOMPOSED : Machine.UnicodeRule.ANY),
+                object.integer("maxPath", 1, windows ? 259 : system == OperatingSystem.MACOS ? 1024 : 4096), object.integer("maxName", 1, 255), object.integer("fileBytes", 1).orElse(Long.MAX_VALUE), root, reaches);
+        object.close();
+        return machine;
+    }
+
+    private static <T> Map<String, T> words(Object... pairs) {
+        Map<String, T> words = new LinkedHashMap<>();
+        for (int i = 0; i < pairs.length; i += 2) {
+            @SuppressWarnings("unchecked")
+            T value = (T) pairs[i + 1];
+            words.put((String) pairs[i], value);
+        }
+        return words;
+    }
+}
