@@ -78,7 +78,7 @@ document.addEventListener("alpine:init", () => {
       event.preventDefault();
       const thread = event.target.closest("[data-link]");
       document.querySelectorAll(".thread.chosen").forEach((other) => other.classList.remove("chosen"));
-      thread.classList.add("chosen");
+      if (thread.matches(".thread")) thread.classList.add("chosen");
       const link = document.getElementById("link-" + thread.dataset.link);
       link.open = true;
       link.scrollIntoView({ block: "center" });

@@ -6,8 +6,11 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report;
@@ -84,7 +87,8 @@ class HandInCheck {
         Student student = courses.student(assignment, handIn.enrolmentId());
         List<RosterFields> roster = courses.roster(assignment).stream().map(other -> other.fields(assignment)).toList();
         Optional<SetLocation> location = Optional.ofNullable(locations.current(assignment).get(student.enrolmentId()));
-        CheckRequest request = CheckRequest.of(Optional.of(kits.version(handIn.kitVersionId()).kit()), student.fields(assignment)).amongst(roster)
+        Kit kit = kits.version(handIn.kitVersionId()).kit();
+        CheckRequest request = CheckRequest.of(Optional.of(kit), student.fields(assignment)).amongst(roster).carriedTo(machines(kit))
                 .located(location.map(SetLocation::location)).within(properties.limits().read()).at(clock.instant().truncatedTo(ChronoUnit.SECONDS))
                 .before(kits.current(assignment).map(PublishedKit::kit)).telling(progress(handIn.id()));
         try (ZipSource source = ZipSource.open(store.file(handIn.sha256()))) {
@@ -92,6 +96,11 @@ class HandInCheck {
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);
         }
+    }
+
+    /** The kit's machines, and the one it will be graded on. */
+    private static List<Machine> machines(Kit kit) {
+        return Stream.concat(kit.machines().stream(), Stream.of("instructor")).distinct().flatMap(name -> Machine.shipped(name).stream()).toList();
     }
 
     private ScanProgress progress(long handInId) {

@@ -132,6 +132,7 @@ class HandInController {
         model.addAttribute("report", report);
         model.addAttribute("groups", FindingGroups.of(report));
         model.addAttribute("map", ThreadMap.of(report));
+        model.addAttribute("carry", CarryGrid.of(report));
         model.addAttribute("others", handIns.ofStudent(shown.place()));
         return "handin/report";
     }

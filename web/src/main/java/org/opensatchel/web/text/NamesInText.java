@@ -78,4 +78,11 @@ public class NamesInText {
         int from = slash > 0 && slash < cut + tail / 2 ? slash : cut;
         return shown.substring(0, most - tail - 1) + "…" + shown.substring(from);
     }
+
+    /** The last name of a path of any system, shown whole up to a length a cell has room for. */
+    public String lastName(String path) {
+        String cut = path.replaceFirst("[/\\\\]+$", "");
+        String name = cut.substring(Math.max(cut.lastIndexOf('/'), cut.lastIndexOf('\\')) + 1);
+        return shortened(name.isEmpty() ? path : name, 34);
+    }
 }
