@@ -48,4 +48,15 @@ public final class PercentCoding {
             return asWritten;
         }
     }
+
+    /** A path as a URI reference has it: everything that could be read as something else is encoded, slashes are kept. */
+    public static String encode(String path) {
+        StringBuilder out = new StringBuilder(path.length() + 16);
+        for (byte b : path.getBytes(StandardCharsets.UTF_8)) {
+            char c = (char) (b & 0xFF);
+            boolean plain = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || "-._~/!'()*".indexOf(c) >= 0;
+            out.append(plain ? String.valueOf(c) : String.format("%%%02X", (int) c));
+        }
+        return out.toString();
+    }
 }

@@ -1,6 +1,5 @@
 package org.opensatchel.core.sarif;
 
-import java.nio.charset.StandardCharsets;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +10,7 @@ import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.path.PercentCoding;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Verdict;
@@ -110,7 +110,7 @@ public final class SarifLog {
     private static ObjectNode location(String path, String at) {
         ObjectNode location = object();
         ObjectNode physical = location.putObject("physicalLocation");
-        physical.putObject("artifactLocation").put("uri", path.isEmpty() ? "./" : encoded(path)).put("uriBaseId", ROOT);
+        physical.putObject("artifactLocation").put("uri", path.isEmpty() ? "./" : PercentCoding.encode(path)).put("uriBaseId", ROOT);
         Matcher line = LINE.matcher(at);
         if (line.matches()) {
             physical.putObject("region").put("startLine", Integer.parseInt(line.group(1))).put("startColumn", Integer.parseInt(line.group(2)));
@@ -118,15 +118,5 @@ public final class SarifLog {
             location.putArray("logicalLocations").addObject().put("fullyQualifiedName", at);
         }
         return location;
-    }
-
-    private static String encoded(String path) {
-        StringBuilder out = new StringBuilder();
-        for (byte b : path.getBytes(StandardCharsets.UTF_8)) {
-            char c = (char) (b & 0xFF);
-            boolean plain = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || "-._~/!'()*".indexOf(c) >= 0;
-            out.append(plain ? String.valueOf(c) : String.format("%%%02X", (int) c));
-        }
-        return out.toString();
     }
 }

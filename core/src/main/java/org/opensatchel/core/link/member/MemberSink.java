@@ -1,6 +1,5 @@
 package org.opensatchel.core.link.member;
 
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,6 +11,7 @@ import org.opensatchel.core.path.LinkAddress;
 import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
+import org.opensatchel.core.path.PercentCoding;
 import org.opensatchel.core.path.ProjectPath;
 
 /**
@@ -85,18 +85,8 @@ public final class MemberSink extends LinkSink {
 
     /** The same link, looked up under another path from the package's folder. */
     private static Link readAs(Link link, String path, Link.Standing standing) {
-        String written = path.isEmpty() ? "." : !link.notation().isUri() || standing != Link.Standing.STATED ? path : encoded(path);
+        String written = path.isEmpty() ? "." : !link.notation().isUri() || standing != Link.Standing.STATED ? path : PercentCoding.encode(path);
         return new Link(link.document(), link.file(), link.at(), link.text(), written, link.notation(), "", link.frames(), standing, link.alternatives(), link.includes());
-    }
-
-    private static String encoded(String path) {
-        StringBuilder out = new StringBuilder();
-        for (byte b : path.getBytes(StandardCharsets.UTF_8)) {
-            char c = (char) (b & 0xFF);
-            boolean plain = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || "-._~/$&+,;=@()!*'".indexOf(c) >= 0;
-            out.append(plain ? String.valueOf(c) : String.format("%%%02X", (int) c));
-        }
-        return out.toString();
     }
 
     /** The names worked off against a folder; what climbs over the package's top begins with {@code ..}, the first of which leaves the package. */
