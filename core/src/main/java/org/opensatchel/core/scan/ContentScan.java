@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.PushbackInputStream;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -14,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Predicate;
 import org.apache.commons.io.input.CloseShieldInputStream;
 import org.opensatchel.core.finding.Place;
@@ -41,6 +43,11 @@ import org.opensatchel.core.project.ReadLimits;
  */
 public final class ContentScan {
 
+    private static final int MOST_THREADS = 2;
+    private static final int FEW_FILES = 64;
+    private static final long FEW_BYTES = 8L << 20;
+    private static final long LONG_DOCUMENT = 4L << 20;
+
     private final ProjectSource source;
     private final ReadLimits limits;
     private final Predicate<ProjectPath> isDocumentPlace;
@@ -49,11 +56,17 @@ public final class ContentScan {
     private final ScanProgress progress;
     private final CustomLinks custom;
 
-    private final Map<ProjectPath, FileFacts> facts = new HashMap<>();
-    private final Map<ProjectPath, DocumentLinks> documents = new TreeMap<>();
-    private final Map<ProjectPath, String> damaged = new TreeMap<>();
-    private final Map<ProjectPath, String> failures = new LinkedHashMap<>();
-    private final Set<String> notChecked = new TreeSet<>();
+    /** Documents longer than this are read one at a time: what a reader holds of one may be several times its length. */
+    private final ReentrantLock large = new ReentrantLock();
+
+    /** What one file told. */
+    private static final class Result {
+        private FileFacts facts = FileFacts.NONE;
+        private DocumentLinks document;
+        private String damage;
+        private String failure;
+        private boolean unhashed;
+    }
 
     /** Is told how far the scan has come. */
     public interface ScanProgress {
@@ -77,23 +90,56 @@ public final class ContentScan {
         this.custom = custom;
     }
 
+    /** Reads all files, on two threads where there is enough to read; what is told does not depend on how many. */
     public Scan scan(ProjectTree tree) throws IOException {
         Set<String> shared = sharedContents(tree);
-        long files = 0;
-        long bytes = 0;
-        for (ProjectFile file : tree.files()) {
-            if (file.isInCompanion()) {
-                continue;
-            }
-            if (source.hasContent(file.entry())) {
-                one(file, shared.contains(key(file)) || wantedSizes.contains(file.bytes()));
-            } else {
-                facts.put(file.path(), new FileFacts(file.entry().sha256(), Optional.empty(), false, file.path().extension().equals("lnk")));
-            }
-            bytes += file.bytes();
+        List<ProjectFile> files = tree.files().stream().filter(file -> !file.isInCompanion()).toList();
+        Result[] results = new Result[files.size()];
+        Progress told = new Progress();
+        boolean much = files.size() > FEW_FILES || files.stream().mapToLong(ProjectFile::bytes).sum() > FEW_BYTES;
+        Workers.run(much ? Math.min(MOST_THREADS, Runtime.getRuntime().availableProcessors()) : 1, files.size(), i -> {
+            results[i] = one(files.get(i), shared.contains(key(files.get(i))) || wantedSizes.contains(files.get(i).bytes()));
+            told.add(files.get(i).bytes());
+        });
+        return merged(files, results);
+    }
+
+    private final class Progress {
+        private long files;
+        private long bytes;
+
+        synchronized void add(long more) {
+            bytes += more;
             progress.scanned(++files, bytes);
         }
-        return new Scan(facts, new ArrayList<>(documents.values()), damaged, failures, notChecked);
+    }
+
+    private static Scan merged(List<ProjectFile> files, Result[] results) {
+        Map<ProjectPath, FileFacts> facts = new HashMap<>();
+        List<DocumentLinks> documents = new ArrayList<>();
+        Map<ProjectPath, String> damaged = new TreeMap<>();
+        Map<ProjectPath, String> failures = new LinkedHashMap<>();
+        Set<String> notChecked = new TreeSet<>();
+        for (int i = 0; i < results.length; i++) {
+            ProjectPath path = files.get(i).path();
+            Result result = results[i];
+            if (result.damage != null) {
+                damaged.put(path, result.damage);
+            } else {
+                facts.put(path, result.facts);
+                if (result.document != null) {
+                    documents.add(result.document);
+                }
+            }
+            if (result.failure != null) {
+                failures.put(path, result.failure);
+            }
+            if (result.unhashed) {
+                notChecked.add("hashes");
+            }
+        }
+        documents.sort(Comparator.comparing(DocumentLinks::document));
+        return new Scan(facts, documents, damaged, failures, notChecked);
     }
 
     /** What two files must share before it is worth hashing them. */
@@ -112,11 +158,15 @@ public final class ContentScan {
         return file.bytes() + ":" + file.entry().checksum();
     }
 
-    private void one(ProjectFile file, boolean wanted) throws IOException {
-        boolean hashed = wanted && file.bytes() <= maxHashedBytes;
-        if (wanted && !hashed) {
-            notChecked.add("hashes");
+    private Result one(ProjectFile file, boolean wanted) throws IOException {
+        Result result = new Result();
+        if (!source.hasContent(file.entry())) {
+            result.facts = new FileFacts(file.entry().sha256(), Optional.empty(), false, file.path().extension().equals("lnk"));
+            return result;
         }
+        boolean hashed = wanted && file.bytes() <= maxHashedBytes;
+        result.unhashed = wanted && !hashed;
+        boolean heavy = file.bytes() > LONG_DOCUMENT;
         try (InputStream raw = source.open(file.entry()); MeteredContent content = new MeteredContent(raw, hashed)) {
             byte[] head = content.readNBytes(TypeProbe.HEAD_BYTES);
             String extension = file.path().extension();
@@ -127,37 +177,54 @@ public final class ContentScan {
                 // A reader may close what it reads; the rest of the content still has to pass through here.
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
-                read(file.path(), reader, ruled, whole);
+                alone(heavy, () -> read(file.path(), reader, ruled, whole, result));
             } else if (isDocumentPlace.test(file.path()) && PathFinder.reads(extension, head)) {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
-                find(file.path(), whole);
+                alone(heavy, () -> find(file.path(), whole, result));
             }
             boolean checked = file.entry().checksum() != 0;
             boolean zeros = content.finish(hashed || checked);
-            facts.put(file.path(), new FileFacts(content.sha256(), TypeProbe.lie(extension, head), zeros, isShortcut(extension, beginning)));
+            result.facts = new FileFacts(content.sha256(), TypeProbe.lie(extension, head), zeros, isShortcut(extension, beginning));
         } catch (ContentUnavailable unavailable) {
-            damaged.put(file.path(), unavailable.phrase());
-            documents.remove(file.path());
+            result.damage = unavailable.phrase();
+        }
+        return result;
+    }
+
+    private interface Reading {
+        void read() throws IOException;
+    }
+
+    private void alone(boolean needed, Reading reading) throws IOException {
+        if (needed) {
+            large.lock();
+        }
+        try {
+            reading.read();
+        } finally {
+            if (needed) {
+                large.unlock();
+            }
         }
     }
 
     /** What is no document of a known format is one only when something that looks like a link is found in it. */
-    private void find(ProjectPath path, InputStream content) throws IOException {
+    private void find(ProjectPath path, InputStream content, Result result) throws IOException {
         LinkSink sink = new LinkSink(path, limits.linkText());
         try {
             PathFinder.read(new DocumentContent(path, content, limits.documentBytes()), sink);
         } catch (RuntimeException | StackOverflowError broke) {
-            failures.put(path, "the path finder");
+            result.failure = "the path finder";
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + path, broke);
         }
         if (!sink.links().isEmpty()) {
-            documents.put(path, new DocumentLinks(path, "file of no known format", sink.links(), List.of()));
+            result.document = new DocumentLinks(path, "file of no known format", sink.links(), List.of());
         }
     }
 
     /** The one place where a reader that breaks costs its own document only. */
-    private void read(ProjectPath path, Optional<LinkReader> reader, boolean ruled, InputStream content) throws IOException {
+    private void read(ProjectPath path, Optional<LinkReader> reader, boolean ruled, InputStream content, Result result) throws IOException {
         LinkSink sink = new LinkSink(path, limits.linkText());
         try {
             DocumentContent document = new DocumentContent(path, content, limits.documentBytes());
@@ -169,11 +236,11 @@ public final class ContentScan {
         } catch (Unreadable unreadable) {
             sink.trouble(unreadable.problem());
         } catch (RuntimeException | StackOverflowError broke) {
-            failures.put(path, "the " + format(reader) + " reader");
+            result.failure = "the " + format(reader) + " reader";
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + path, broke);
             sink.trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, "could not be read to its end"));
         }
-        documents.put(path, new DocumentLinks(path, format(reader), sink.links(), sink.troubles()));
+        result.document = new DocumentLinks(path, format(reader), sink.links(), sink.troubles());
     }
 
     /** The kit's rules read beside the format's own reader, where there is one. */
