@@ -53,12 +53,18 @@ final class CheckBench {
     }
 
     public static void main(String[] args) throws Exception {
-        int mib = args.length > 0 ? Integer.parseInt(args[0]) : 1024;
+        List<String> parts = args.length > 0 ? List.of(args) : List.of("archive", "listing", "finder");
         Path temp = Files.createTempDirectory("satchel-bench");
         try {
-            archive(temp, mib);
-            listings(temp);
-            finder();
+            if (parts.contains("archive")) {
+                archive(temp, 1_024);
+            }
+            if (parts.contains("listing")) {
+                listings(temp);
+            }
+            if (parts.contains("finder")) {
+                finder();
+            }
         } finally {
             try (Stream<Path> all = Files.walk(temp)) {
                 all.sorted(Comparator.reverseOrder()).forEach(path -> path.toFile().delete());

@@ -1,16 +1,16 @@
 package org.opensatchel.core.check;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.project.ProjectFile;
 
 /** Names in one folder that are the same name where letter case or Unicode form is ignored. */
 final class CaseClash implements Check {
@@ -25,13 +25,29 @@ final class CaseClash implements Check {
 
     @Override
     public List<Finding> judge(Evidence evidence) {
-        Map<String, List<ProjectPath>> alike = new LinkedHashMap<>();
-        Stream.concat(evidence.tree().files().stream().map(ProjectFile::path), evidence.tree().folders().stream())
-                .filter(path -> !path.text().startsWith("..")).filter(path -> evidence.plan().map(plan -> !plan.isManaged(path)).orElse(true)).sorted()
-                .forEach(path -> alike.computeIfAbsent(path.parent().text() + "\0" + NameFolding.folded(path.name()), key -> new ArrayList<>(1)).add(path));
-        return alike.values().stream().filter(paths -> paths.size() > 1)
+        List<List<ProjectPath>> clashes = new ArrayList<>();
+        inFolder(evidence, ProjectPath.ROOT, clashes);
+        evidence.tree().folders().stream().filter(folder -> !folder.text().startsWith("..")).forEach(folder -> inFolder(evidence, folder, clashes));
+        clashes.sort(Comparator.comparing(paths -> paths.get(0)));
+        return clashes.stream()
                 .map(paths -> Finding.of(Code.NAME_CASE_CLASH, ADVICE).path(paths.get(1))
                         .saying(String.join(" and ", paths.stream().map(path -> "“" + path + "”").toList()) + " are one and the same name on Windows and on a Mac."))
                 .toList();
+    }
+
+    private static void inFolder(Evidence evidence, ProjectPath folder, List<List<ProjectPath>> clashes) {
+        Map<String, ProjectPath> first = new HashMap<>();
+        Map<String, List<ProjectPath>> alike = new LinkedHashMap<>();
+        for (ProjectPath path : evidence.tree().children(folder)) {
+            if (path.text().startsWith("..") || evidence.plan().map(plan -> plan.isManaged(path)).orElse(false)) {
+                continue;
+            }
+            String name = NameFolding.folded(path.name());
+            ProjectPath before = first.putIfAbsent(name, path);
+            if (before != null) {
+                alike.computeIfAbsent(name, key -> new ArrayList<>(List.of(before))).add(path);
+            }
+        }
+        clashes.addAll(alike.values());
     }
 }

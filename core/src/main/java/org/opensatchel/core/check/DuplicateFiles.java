@@ -1,6 +1,7 @@
 package org.opensatchel.core.check;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,16 +25,19 @@ final class DuplicateFiles implements Check {
 
     @Override
     public List<Finding> judge(Evidence evidence) {
+        Map<String, ProjectPath> first = new HashMap<>();
         Map<String, List<ProjectPath>> byContent = new TreeMap<>();
         for (ProjectFile file : evidence.tree().files()) {
             Optional<String> hash = evidence.scan().facts(file.path()).sha256();
             boolean managed = evidence.plan().map(plan -> plan.isManaged(file.path())).orElse(false);
             if (hash.isPresent() && file.bytes() > 0 && !managed && !file.isInCompanion()) {
-                byContent.computeIfAbsent(hash.get(), key -> new ArrayList<>(1)).add(file.path());
+                ProjectPath before = first.putIfAbsent(hash.get(), file.path());
+                if (before != null) {
+                    byContent.computeIfAbsent(hash.get(), key -> new ArrayList<>(List.of(before))).add(file.path());
+                }
             }
         }
-        return byContent.values().stream().filter(paths -> paths.size() > 1)
-                .map(paths -> Finding.of(Code.ASSET_DUPLICATE, ADVICE).path(paths.get(1)).saying(sentence(paths))).toList();
+        return byContent.values().stream().map(paths -> Finding.of(Code.ASSET_DUPLICATE, ADVICE).path(paths.get(1)).saying(sentence(paths))).toList();
     }
 
     private static String sentence(List<ProjectPath> paths) {

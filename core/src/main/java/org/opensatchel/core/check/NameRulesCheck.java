@@ -50,7 +50,7 @@ final class NameRulesCheck implements Check {
             return true;
         }
         PlanMatch plan = evidence.plan().get();
-        boolean given = plan.starters().stream().anyMatch(starter -> starter.file().path().equals(path))
+        boolean given = plan.isStarter(path)
                 || (evidence.tree().isFolder(path) && plan.rule(path).isPresent() && !plan.shouldBe().containsKey(path));
         return !given && !plan.isSetApart(path) && !path.name().equals(PlanMatch.GUIDE);
     }

@@ -2,6 +2,7 @@ package org.opensatchel.core.media;
 
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What a file is, told from its extension. */
 public enum FileKind {
@@ -14,6 +15,9 @@ public enum FileKind {
             MODEL, Set.of("gltf", "glb", "obj", "mtl", "stl", "ply", "dae", "x3d", "wrl", "usda", "usdc", "usdz", "3mf", "abc"),
             FONT, Set.of("ttf", "otf", "woff", "woff2"),
             TEXT, Set.of("txt", "md", "markdown", "csv", "tsv", "json", "xml", "html", "htm", "xhtml", "css", "js", "rtf", "srt", "vtt", "log"));
+
+    private static final Map<String, FileKind> BY_EXTENSION = EXTENSIONS.entrySet().stream()
+            .flatMap(kind -> kind.getValue().stream().map(extension -> Map.entry(extension, kind.getKey()))).collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, Map.Entry::getValue));
 
     private final String phrase;
 
@@ -28,7 +32,7 @@ public enum FileKind {
 
     /** The kind of an extension in lower case without its dot. */
     public static FileKind of(String extension) {
-        return EXTENSIONS.entrySet().stream().filter(entry -> entry.getValue().contains(extension)).map(Map.Entry::getKey).findFirst().orElse(OTHER);
+        return BY_EXTENSION.getOrDefault(extension, OTHER);
     }
 
     /** Whether a document would be expected to link it. */

@@ -55,6 +55,9 @@ public record NameBreach(Kind kind, String phrase) {
 
     /** The avoided word a name holds, as whole words of letters and digits. */
     private static Optional<String> avoided(NameRules rules, String name) {
+        if (rules.avoid().isEmpty()) {
+            return Optional.empty();
+        }
         List<String> words = words(name);
         return rules.avoid().stream().filter(avoided -> {
             List<String> wanted = words(avoided);

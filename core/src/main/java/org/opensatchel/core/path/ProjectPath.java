@@ -92,6 +92,17 @@ public record ProjectPath(String text) implements Comparable<ProjectPath> {
     }
 
     @Override
+    public boolean equals(Object other) {
+        return other instanceof ProjectPath path && text.equals(path.text);
+    }
+
+    /** The text's own, which it remembers: paths are looked up very often. */
+    @Override
+    public int hashCode() {
+        return text.hashCode();
+    }
+
+    @Override
     public int compareTo(ProjectPath other) {
         return text.compareTo(other.text);
     }

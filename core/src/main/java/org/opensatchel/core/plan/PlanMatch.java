@@ -33,6 +33,7 @@ public final class PlanMatch {
     private final List<FolderFate> fates;
     private final List<RoleFate> roles;
     private final List<StarterFate> starters;
+    private final Set<ProjectPath> starterPaths = new HashSet<>();
     private final Zones zones;
     private final Set<ProjectPath> planned = new HashSet<>();
     /** Rules whose one path is known, by it, and those that many folders may fit. */
@@ -52,6 +53,7 @@ public final class PlanMatch {
         this.fates = folders.fates();
         this.roles = new RoleMatch(tree, kit, fields, folders::canonical, this::isSetApart).match();
         this.starters = new StarterMatch(tree, scan, folders::canonical).match(kit);
+        starters.forEach(starter -> starterPaths.add(starter.file().path()));
         roles.forEach(role -> {
             planned.addAll(role.fitting());
             planned.addAll(role.misnamed());
@@ -68,6 +70,11 @@ public final class PlanMatch {
 
     public List<RoleFate> roles() {
         return roles;
+    }
+
+    /** Whether a starter file belongs at this path. */
+    public boolean isStarter(ProjectPath path) {
+        return starterPaths.contains(path);
     }
 
     public List<StarterFate> starters() {

@@ -12,20 +12,24 @@ public final class Leftovers {
     private static final Set<String> FILES = Set.of(".ds_store", "thumbs.db", "ehthumbs.db", "desktop.ini", ".directory", ".localized", ".apdisk", "icon\r",
             ".volumeicon.icns");
 
+    /** How a leftover's name may begin; most names are let go at their first letter. */
+    private static final String BEGINNINGS = ".~_$@sSlLtTeEdDiI";
+
     private Leftovers() {
     }
 
     /** The topmost part of a path that is a leftover, empty when none is. */
     public static Optional<String> in(String path) {
-        String[] names = path.split("/", -1);
-        StringBuilder above = new StringBuilder();
-        for (int i = 0; i < names.length; i++) {
-            above.append(i == 0 ? "" : "/").append(names[i]);
-            String name = names[i].toLowerCase(Locale.ROOT);
-            boolean last = i == names.length - 1;
-            if (FOLDERS.contains(name) || (last && isFile(name))) {
-                return Optional.of(above.toString());
+        for (int from = 0; from <= path.length();) {
+            int slash = path.indexOf('/', from);
+            int end = slash < 0 ? path.length() : slash;
+            if (from < end && BEGINNINGS.indexOf(path.charAt(from)) >= 0) {
+                String name = path.substring(from, end).toLowerCase(Locale.ROOT);
+                if (FOLDERS.contains(name) || (slash < 0 && isFile(name))) {
+                    return Optional.of(path.substring(0, end));
+                }
             }
+            from = end + 1;
         }
         return Optional.empty();
     }

@@ -107,12 +107,13 @@ final class ListingReader {
         while (parser.nextToken() != JsonToken.END_OBJECT) {
             String key = parser.currentName();
             JsonToken value = parser.nextToken();
-            String named = path == null ? "Entry " + index + " of this listing" : "“" + path + "” in this listing";
+            boolean text = value == JsonToken.VALUE_STRING;
             switch (key) {
-                case "path" -> path = text(parser, "The path of entry " + index + " of this listing must be a text.");
-                case "bytes" -> bytes = bytes(parser, value, named);
-                case "time" -> time = time(text(parser, named + " has a time that is no text."));
-                case "sha256" -> sha256 = Optional.of(hash(text(parser, named + " has a hash that is no text."), named));
+                case "path" -> path = text ? parser.getString() : wrong("The path of entry " + index + " of this listing must be a text.");
+                case "bytes" -> bytes = isSize(parser, value) ? parser.getLongValue() : Long.parseLong(wrong(named(path, index) + " has a size that is no whole number of bytes."));
+                case "time" -> time = time(text ? parser.getString() : wrong(named(path, index) + " has a time that is no text."));
+                case "sha256" -> sha256 = Optional.of(text && isHash(parser.getString()) ? parser.getString().toLowerCase(java.util.Locale.ROOT)
+                        : wrong(named(path, index) + (text ? " has a SHA-256 that is not 64 hexadecimal digits." : " has a hash that is no text.")));
                 case "placeholder" -> placeholder = value == JsonToken.VALUE_TRUE;
                 default -> parser.skipChildren();
             }
@@ -171,20 +172,30 @@ final class ListingReader {
         return parser.getString();
     }
 
-    private static long bytes(JsonParser parser, JsonToken value, String named) throws Wrong {
-        boolean whole = value == JsonToken.VALUE_NUMBER_INT && parser.getNumberType() != JsonParser.NumberType.BIG_INTEGER && parser.getLongValue() >= 0;
-        if (!whole) {
-            throw new Wrong(named + " has a size that is no whole number of bytes.");
-        }
-        return parser.getLongValue();
+    /** How a sentence names an entry; made only for one that is wrong. */
+    private static String named(String path, int index) {
+        return path == null ? "Entry " + index + " of this listing" : "“" + path + "” in this listing";
     }
 
-    private static String hash(String text, String named) throws Wrong {
-        boolean good = text.length() == 64 && text.chars().allMatch(c -> Character.digit(c, 16) >= 0 && c < 128);
-        if (!good) {
-            throw new Wrong(named + " has a SHA-256 that is not 64 hexadecimal digits.");
+    private static String wrong(String sentence) throws Wrong {
+        throw new Wrong(sentence);
+    }
+
+    private static boolean isSize(JsonParser parser, JsonToken value) {
+        return value == JsonToken.VALUE_NUMBER_INT && parser.getNumberType() != JsonParser.NumberType.BIG_INTEGER && parser.getLongValue() >= 0;
+    }
+
+    private static boolean isHash(String text) {
+        if (text.length() != 64) {
+            return false;
         }
-        return text.toLowerCase(java.util.Locale.ROOT);
+        for (int i = 0; i < 64; i++) {
+            char c = text.charAt(i);
+            if (c > 127 || Character.digit(c, 16) < 0) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static Optional<Instant> time(String text) {

@@ -3,6 +3,7 @@ package org.opensatchel.core.project;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,7 +38,12 @@ public final class RootFinder {
 
     private static final class Names {
         private final Set<String> folders = new TreeSet<>();
-        private final Set<String> files = new TreeSet<>();
+        private final Set<String> files = new HashSet<>();
+
+        /** There may be very many; only for a sentence do they need an order. */
+        List<String> sortedFiles() {
+            return files.stream().sorted().toList();
+        }
     }
 
     public RootFinder(Optional<Kit> kit, RosterFields fields) {
@@ -86,19 +92,19 @@ public final class RootFinder {
         if (folders.isEmpty()) {
             Optional<String> archive = onlyArchive(top);
             return new RootChoice("", Optional.empty(), Optional.of(archive.map(name -> new Trouble(Code.PACKAGE_NESTED_ROOT, name, List.of()))
-                    .orElse(new Trouble(Code.PACKAGE_NO_ROOT, "", List.copyOf(top.files)))));
+                    .orElse(new Trouble(Code.PACKAGE_NO_ROOT, "", top.sortedFiles()))));
         }
         Optional<String> best = best("", folders);
         boolean byName = best.filter(this::nameFits).isPresent();
         int ownScore = score("");
         if (best.isPresent() && (byName || score(best.get()) > ownScore)) {
             List<String> others = new ArrayList<>(folders);
-            others.addAll(top.files);
+            others.addAll(top.sortedFiles());
             others.remove(best.get());
             return new RootChoice(best.get(), best, Optional.of(new Trouble(Code.PACKAGE_SEVERAL_ROOTS, "", others)));
         }
         List<String> loose = new ArrayList<>(folders);
-        loose.addAll(top.files);
+        loose.addAll(top.sortedFiles());
         return new RootChoice("", Optional.empty(), Optional.of(new Trouble(Code.PACKAGE_NO_ROOT, "", loose)));
     }
 

@@ -2,11 +2,11 @@ package org.opensatchel.core.resolve;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.path.LinkAddress;
@@ -14,7 +14,6 @@ import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
-import org.opensatchel.core.scan.FileFacts;
 import org.opensatchel.core.scan.Scan;
 
 /**
@@ -30,8 +29,9 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
         Map<String, String> starters = new HashMap<>();
         kit.ifPresent(plan -> plan.starter().forEach(file -> starters.put(NameFolding.composed(file.path().text()), file.sha256())));
         Map<String, List<ProjectPath>> byHash = new HashMap<>();
-        for (Map.Entry<ProjectPath, FileFacts> entry : new TreeMap<>(scan.facts()).entrySet()) {
-            entry.getValue().sha256().ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(entry.getKey()));
+        if (!starters.isEmpty()) {
+            Set<String> known = new HashSet<>(starters.values());
+            tree.files().forEach(file -> scan.facts(file.path()).sha256().filter(known::contains).ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
         }
         Optional<LinkAddress> location = declared.flatMap(LinkText::readTyped);
         LinkResolver resolver = new LinkResolver(tree, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),

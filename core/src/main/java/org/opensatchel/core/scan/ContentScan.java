@@ -92,13 +92,13 @@ public final class ContentScan {
 
     /** Reads all files, on two threads where there is enough to read; what is told does not depend on how many. */
     public Scan scan(ProjectTree tree) throws IOException {
-        Set<String> shared = sharedContents(tree);
+        Set<Likeness> shared = sharedContents(tree);
         List<ProjectFile> files = tree.files().stream().filter(file -> !file.isInCompanion()).toList();
         Result[] results = new Result[files.size()];
         Progress told = new Progress();
         boolean much = files.size() > FEW_FILES || files.stream().mapToLong(ProjectFile::bytes).sum() > FEW_BYTES;
         Workers.run(much ? Math.min(MOST_THREADS, Runtime.getRuntime().availableProcessors()) : 1, files.size(), i -> {
-            results[i] = one(files.get(i), shared.contains(key(files.get(i))) || wantedSizes.contains(files.get(i).bytes()));
+            results[i] = one(files.get(i), shared.contains(Likeness.of(files.get(i))) || wantedSizes.contains(files.get(i).bytes()));
             told.add(files.get(i).bytes());
         });
         return merged(files, results);
@@ -142,20 +142,23 @@ public final class ContentScan {
         return new Scan(facts, documents, damaged, failures, notChecked);
     }
 
-    /** What two files must share before it is worth hashing them. */
-    private static Set<String> sharedContents(ProjectTree tree) {
-        Set<String> seen = new HashSet<>();
-        Set<String> shared = new HashSet<>();
+    /** What two files share that may have the same content. */
+    private record Likeness(long bytes, long checksum) {
+        static Likeness of(ProjectFile file) {
+            return new Likeness(file.bytes(), file.entry().checksum());
+        }
+    }
+
+    /** What two files must share before it is worth hashing them; a source without contents told its hashes itself. */
+    private Set<Likeness> sharedContents(ProjectTree tree) {
+        Set<Likeness> seen = new HashSet<>();
+        Set<Likeness> shared = new HashSet<>();
         for (ProjectFile file : tree.files()) {
-            if (file.bytes() > 0 && !seen.add(key(file))) {
-                shared.add(key(file));
+            if (file.bytes() > 0 && !file.isInCompanion() && source.hasContent(file.entry()) && !seen.add(Likeness.of(file))) {
+                shared.add(Likeness.of(file));
             }
         }
         return shared;
-    }
-
-    private static String key(ProjectFile file) {
-        return file.bytes() + ":" + file.entry().checksum();
     }
 
     private Result one(ProjectFile file, boolean wanted) throws IOException {

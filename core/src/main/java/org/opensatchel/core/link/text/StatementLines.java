@@ -30,12 +30,24 @@ public final class StatementLines {
         void statement(Statement statement) throws Unreadable;
     }
 
+    /** A line as it grows; its end can be looked at without a copy, since one statement may go on over very many lines. */
+    private static final class Line extends ByteArrayOutputStream {
+
+        boolean endsIn(char last) {
+            return count > 0 && buf[count - 1] == last;
+        }
+
+        void replaceLast(char other) {
+            buf[count - 1] = (byte) other;
+        }
+    }
+
     private StatementLines() {
     }
 
     public static void read(InputStream text, Taker taker) throws IOException, Unreadable {
         BufferedInputStream in = new BufferedInputStream(text, 1 << 16);
-        ByteArrayOutputStream line = new ByteArrayOutputStream();
+        Line line = new Line();
         int number = 1;
         int start = 1;
         boolean wide = isWide(in);
@@ -54,14 +66,12 @@ public final class StatementLines {
                         in.reset();
                     }
                 }
-                byte[] bytes = line.toByteArray();
                 number++;
-                if (c >= 0 && bytes.length > 0 && bytes[bytes.length - 1] == '\\') {
-                    line.reset();
-                    line.write(bytes, 0, bytes.length - 1);
-                    line.write(' ');
+                if (c >= 0 && line.endsIn('\\')) {
+                    line.replaceLast(' ');
                     continue;
                 }
+                byte[] bytes = line.toByteArray();
                 statement(bytes, start, taker);
                 line.reset();
                 start = number;
