@@ -23,6 +23,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.opensatchel.core.path.ProjectPath;
 
@@ -100,6 +101,19 @@ class ReaderTest {
         assertThat(reader("model.bin", "glTF\2\0\0\0".getBytes(StandardCharsets.ISO_8859_1))).contains("binary glTF scene");
         assertThat(reader("drawing.xml", "<?xml version='1.0'?><!-- <a> --><svg xmlns='http://www.w3.org/2000/svg'/>".getBytes(StandardCharsets.UTF_8))).contains("SVG picture");
         assertThat(reader("notes.txt", "hello".getBytes(StandardCharsets.UTF_8))).isEmpty();
+    }
+
+    /** Samples whose content alone tells what they are, whatever their name says. */
+    @ParameterizedTest
+    @CsvSource({"collada/kettle.dae,COLLADA scene", "dash/stall.mpd,MPEG-DASH presentation", "epub/guide.epub,EPUB book", "gltf/clean.gltf,glTF scene", "gltf/box.glb,binary glTF scene", "materialx/steel.mtlx,MaterialX document",
+            "musicxml/bell.musicxml,MusicXML score", "odf/brief.odt,OpenDocument file", "odf/flat.fodg,OpenDocument file", "opc/notes.docx,Open Packaging document", "opc/plan.3mf,Open Packaging document", "ora/sign.ora,OpenRaster picture",
+            "otio/rich.otio,OpenTimelineIO timeline", "otio/bundle.otioz,OpenTimelineIO bundle", "pdf/poster.pdf,PDF document", "ply/cup.ply,PLY model", "smil/stall.smil,SMIL presentation", "step/press.stp,STEP model", "svg/rich.svg,SVG picture",
+            "usd/kettle.usda,USD scene", "vrml/stall.wrl,VRML world", "x3d/stall.x3d,X3D scene", "xspf/bells.xspf,XSPF playlist", "m3u/tea.m3u,M3U playlist"})
+    void aRenamedDocumentIsStillOne(String sample, String format) throws IOException {
+        byte[] content = content(SAMPLES.resolve(sample));
+        for (String name : List.of("thing", "thing.dat", "thing.xml", "thing.zip")) {
+            assertThat(reader(name, content)).as(name).contains(format);
+        }
     }
 
     @Test

@@ -28,8 +28,9 @@ final class FoundPath {
      * The path at the beginning of a text.
      *
      * @param quote the mark it stands in, or 0 where it stands in none
+     * @param strict whether only endings that are known count, as among bytes that are no text and may look like anything
      */
-    static Optional<String> at(String text, char quote) {
+    static Optional<String> at(String text, char quote, boolean strict) {
         int limit = Math.min(text.length(), LONGEST);
         int end = 0;
         while (end < limit && text.charAt(end) >= ' ' && text.charAt(end) != 0x7F && ENDS.indexOf(text.charAt(end)) < 0 && text.charAt(end) != quote) {
@@ -38,7 +39,11 @@ final class FoundPath {
         boolean closed = quote != 0 && end < text.length() && text.charAt(end) == quote;
         String path = closed ? text.substring(0, end) : open(text.substring(0, end));
         String plain = path.contains("\\\\") && !path.startsWith("\\\\") || path.startsWith("\\\\\\\\") ? path.replace("\\\\", "\\") : path;
-        return isFile(plain) ? Optional.of(plain) : Optional.empty();
+        return isFile(plain) && !(strict && !endsKnown(plain)) ? Optional.of(plain) : Optional.empty();
+    }
+
+    private static boolean endsKnown(String path) {
+        return isKnown(path.substring(path.lastIndexOf('.') + 1));
     }
 
     /** Without a mark a path ends behind the first known extension that ends a name, else at the first blank. */

@@ -210,7 +210,7 @@ final class RawScan {
             return;
         }
         char quote = before == '"' || before == '\'' || before == '`' ? before : before == '>' ? '<' : before == '(' ? ')' : 0;
-        Optional<String> path = FoundPath.at(text(start, Math.min(end, length), step), quote);
+        Optional<String> path = FoundPath.at(text(start, Math.min(end, length), step), quote, binary);
         if (path.isPresent()) {
             tell(start, path.get());
             past = start + path.get().length() * step;
