@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.opensatchel.core.media.FileKind;
 
 /**
@@ -16,10 +17,16 @@ final class FoundPath {
     static final int LONGEST = 1_024;
     private static final Set<String> DOCUMENTS = Set.of("otio", "otioz", "edl", "xspf", "m3u", "m3u8", "cue", "mpd", "smil", "svg", "pdf", "odt", "ods", "odp", "odg", "docx", "xlsx", "pptx", "epub",
             "ora", "sfz", "musicxml", "mxl", "mtlx", "usd", "stp", "step", "ies", "cube", "lut", "vdb", "fits", "psb", "raw", "dng", "bin");
+    /** What programs are made of, and how they are set up, is nobody's asset. */
+    private static final Set<String> CODE = Set.of("js", "mjs", "cjs", "ts", "tsx", "jsx", "py", "pyc", "c", "h", "cc", "cpp", "hpp", "rs", "go", "java", "class", "jar", "so", "dll", "exe", "dylib", "sh", "bat", "cmd", "ps1",
+            "conf", "cfg", "ini", "log", "lock", "pid", "tmp", "css", "scss", "php", "rb", "pl", "map", "ui", "qml", "lua", "gpg", "d", "o", "a", "in", "md", "html", "htm");
     private static final String ENDS = "\"<>|*?`";
     /** What lies there belongs to the system or its programs, never to a project. */
     private static final String[] NOT_OURS = {"/usr/", "/opt/", "/etc/", "/bin/", "/lib/", "/system/", "/library/", "/applications/", ":/windows/", ":/program files", ":/programdata/", "/appdata/local/programs/",
             "/appdata/roaming/", "/library/application support/", "/library/preferences/", "/.config/", "/.local/share/", "/.cache/"};
+
+    /** {@code audio/vnd.wave} is a media type, though it ends like a file. */
+    private static final Pattern MEDIA_TYPE = Pattern.compile("(?:audio|video|image|model|font)/(?:vnd|x|prs)[.-][^/]*");
 
     private FoundPath() {
     }
@@ -77,7 +84,11 @@ final class FoundPath {
         if (dot < 1 || name.length() - dot > 9 || name.length() - dot < 2 || !name.chars().skip(dot + 1).allMatch(c -> isLetterOrDigit((char) c)) || name.chars().skip(dot + 1).noneMatch(Character::isLetter)) {
             return false;
         }
-        String folded = slashed.toLowerCase(Locale.ROOT);
+        if (CODE.contains(name.substring(dot + 1).toLowerCase(Locale.ROOT)) || slashed.contains("/.")) {
+            // Folders that begin with a dot are a program's own.
+            return false;
+        }
+        String folded = local(slashed.toLowerCase(Locale.ROOT));
         for (String foreign : NOT_OURS) {
             int at = folded.indexOf(foreign);
             // The system's own top folders count at the top only.
@@ -90,10 +101,19 @@ final class FoundPath {
         return !slashed.startsWith("//") || slashed.split("/+").length > 3;
     }
 
+    /** A file URI without its scheme and an empty host. */
+    private static String local(String path) {
+        if (!path.startsWith("file:")) {
+            return path;
+        }
+        String rest = path.substring(5).replaceFirst("^//+", "/");
+        return rest.length() > 2 && rest.charAt(2) == ':' ? rest.substring(1) : rest;
+    }
+
     /** Whether a text that stands for itself is a file's name: relative, with a media extension, and no sentence. */
     static boolean isRelative(String text) {
         int dot = text.lastIndexOf('.');
-        if (text.length() > LONGEST || dot < 1 || !isMedia(text.substring(dot + 1)) || text.indexOf("://") >= 0 || text.charAt(0) == '*') {
+        if (text.length() > LONGEST || dot < 1 || !isMedia(text.substring(dot + 1)) || text.indexOf("://") >= 0 || text.charAt(0) == '*' || MEDIA_TYPE.matcher(text).matches()) {
             return false;
         }
         for (int i = 0; i < text.length(); i++) {

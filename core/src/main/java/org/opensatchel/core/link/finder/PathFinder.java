@@ -34,7 +34,7 @@ import org.opensatchel.core.path.Notation;
 public final class PathFinder {
 
     /** Notes, tables and programs speak of files without linking them. */
-    private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat", "ps1", "java", "c", "h", "cpp", "ini", "cfg", "yml", "yaml", "toml", "md");
+    private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat", "ps1", "java", "c", "h", "cpp", "ini", "cfg", "class", "pyc", "so", "dll", "exe", "jar", "man", "yml", "yaml", "toml", "md");
     private static final int HEAD = 4_096;
     private static final int MOST_LINKS = 20_000;
     private static final long MOST_UNPACKED = 256L << 20;
@@ -49,7 +49,12 @@ public final class PathFinder {
     /** Whether a file that no reader knows is looked through: not media, whose marks are their own, and nothing written for people. */
     public static boolean reads(String extension, byte[] head) {
         FileKind kind = FileKind.of(extension);
-        return head.length > 0 && !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension) && !TypeProbe.isMedia(head);
+        return head.length > 0 && !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension) && !TypeProbe.isMedia(head) && !isProgram(new Head(head));
+    }
+
+    /** Programs hold paths of those who built them: ELF, PE and Mach-O files, Java classes. */
+    private static boolean isProgram(Head head) {
+        return head.startsWith(0x7F, 'E', 'L', 'F') || head.startsWith('M', 'Z', 0x90) || head.startsWith(0xCA, 0xFE, 0xBA, 0xBE) || head.startsWith(0xCF, 0xFA, 0xED, 0xFE) || head.startsWith('!', '<', 'a', 'r', 'c', 'h', '>');
     }
 
     /** Looks through a file; a fault in it ends the look and is no fault of the file's. */

@@ -124,7 +124,7 @@ public final class XmlScan {
     public void read(InputStream xml) throws Unreadable {
         XMLStreamReader reader = null;
         try {
-            reader = FACTORY.createXMLStreamReader(xml);
+            reader = new LooseNamespaces(FACTORY.createXMLStreamReader(xml));
             walk(reader);
         } catch (XMLStreamException | IllegalArgumentException broken) {
             throw Unreadable.broken(place(reader), "is no well-formed XML");
@@ -181,7 +181,7 @@ public final class XmlScan {
     private static WstxInputFactory factory() {
         WstxInputFactory factory = new WstxInputFactory();
         XMLResolver nothing = (publicId, systemId, base, namespace) -> new ByteArrayInputStream(new byte[0]);
-        factory.setProperty(XMLInputFactory.IS_NAMESPACE_AWARE, true);
+        factory.setProperty(XMLInputFactory.IS_NAMESPACE_AWARE, false);
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, true);
         // Supported in name only, so that a reference to one is no fault: every resolver gives nothing.
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, true);

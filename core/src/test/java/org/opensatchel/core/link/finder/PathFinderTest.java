@@ -48,6 +48,8 @@ class PathFinderTest {
             C:\\Windows\\Fonts\\a.ttf /usr/share/a.png             |
             "C:\\Program Files\\Thing\\a.png"                      |
             ratio 16:9, 12:/30 a/b.png                             |
+            "audio/vnd.wave" '../a/tool.exe' /home/m/.config/a.png | 
+            file:///usr/share/a.png ~/.thing/b.png F:/a/b.dll      |
             F:\\folder\\only                                       |
             lamp.png without marks                                 |
             "C:\\\\Users\\\\mara\\\\Desktop\\\\b.mov"              | C:\\Users\\mara\\Desktop\\b.mov
@@ -104,7 +106,7 @@ class PathFinderTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"shot.mov", "notes.txt", "credits.csv", "font.ttf", "run.log"})
+    @ValueSource(strings = {"shot.mov", "notes.txt", "credits.csv", "font.ttf", "run.log", "tool.exe", "a.pyc"})
     void mediaAndWhatIsWrittenForPeopleIsLetAlone(String name) {
         assertThat(PathFinder.reads(ProjectPath.of(name).extension(), "F:\\a\\b.png".getBytes(StandardCharsets.UTF_8))).isFalse();
         assertThat(PathFinder.reads("scn", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10})).isFalse();
