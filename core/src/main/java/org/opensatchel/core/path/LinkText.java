@@ -193,6 +193,10 @@ public final class LinkText {
         if (text.startsWith("${")) {
             return text.indexOf('}') > 2;
         }
+        if (text.startsWith("$(")) {
+            int close = text.indexOf(')');
+            return close > 2 && (close + 1 == text.length() || isSeparator(text.charAt(close + 1)));
+        }
         if (text.startsWith("$")) {
             int end = wordEnd(text, 1);
             return end > 1 && (end == text.length() || isSeparator(text.charAt(end)));
