@@ -80,6 +80,7 @@ document.addEventListener("alpine:init", () => {
       document.querySelectorAll(".thread.chosen").forEach((other) => other.classList.remove("chosen"));
       if (thread.matches(".thread")) thread.classList.add("chosen");
       const link = document.getElementById("link-" + thread.dataset.link);
+      if (!link) return;
       link.open = true;
       link.scrollIntoView({ block: "center" });
       link.querySelector("summary").focus();

@@ -28,7 +28,7 @@ final class DuplicateFiles implements Check {
         Map<String, ProjectPath> first = new HashMap<>();
         Map<String, List<ProjectPath>> byContent = new TreeMap<>();
         for (ProjectFile file : evidence.tree().files()) {
-            Optional<String> hash = evidence.scan().facts(file.path()).sha256();
+            Optional<String> hash = evidence.scan().sha256(file);
             boolean managed = evidence.plan().map(plan -> plan.isManaged(file.path())).orElse(false);
             if (hash.isPresent() && file.bytes() > 0 && !managed && !file.isInCompanion()) {
                 ProjectPath before = first.putIfAbsent(hash.get(), file.path());

@@ -2,10 +2,13 @@ package org.opensatchel.core.check;
 
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.scan.FileFacts;
 
 /** A file whose content is another format than its extension says. */
 final class LyingType implements Check {
@@ -20,10 +23,15 @@ final class LyingType implements Check {
 
     @Override
     public List<Finding> judge(Evidence evidence) {
-        return evidence.tree().files().stream()
-                .filter(file -> evidence.scan().facts(file.path()).lie().isPresent() && evidence.plan().map(plan -> !plan.isManaged(file.path())).orElse(true))
-                .map(file -> Finding.of(Code.ASSET_TYPE_LIES, ADVICE).path(file.path()).explains(new Cause(Cause.Kind.CONTENT, file.path()))
-                        .saying("“" + file.path() + "” is " + evidence.scan().facts(file.path()).lie().orElseThrow() + ", whatever its name says."))
+        Map<ProjectPath, FileFacts> lies = new TreeMap<>();
+        evidence.scan().facts().forEach((path, facts) -> {
+            if (facts.lie().isPresent() && evidence.plan().map(plan -> !plan.isManaged(path)).orElse(true)) {
+                lies.put(path, facts);
+            }
+        });
+        return lies.entrySet().stream()
+                .map(file -> Finding.of(Code.ASSET_TYPE_LIES, ADVICE).path(file.getKey()).explains(new Cause(Cause.Kind.CONTENT, file.getKey()))
+                        .saying("“" + file.getKey() + "” is " + file.getValue().lie().orElseThrow() + ", whatever its name says."))
                 .toList();
     }
 }

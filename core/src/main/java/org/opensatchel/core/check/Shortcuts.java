@@ -9,7 +9,6 @@ import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.PackageFault;
-import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.scan.Scan;
 
@@ -33,7 +32,7 @@ final class Shortcuts implements Check {
     /** Every shortcut: those the source told of, and those their content gave away. */
     static List<ProjectPath> among(List<PackageFault> faults, ProjectTree tree, Scan scan) {
         Stream<ProjectPath> links = faults.stream().filter(fault -> fault.code() == Code.PACKAGE_SHORTCUT).map(PackageFault::path).map(ProjectPath::of);
-        Stream<ProjectPath> files = tree.files().stream().map(ProjectFile::path).filter(path -> scan.facts(path).shortcut());
+        Stream<ProjectPath> files = scan.facts().entrySet().stream().filter(file -> file.getValue().shortcut()).map(Map.Entry::getKey).sorted();
         return Stream.concat(links, files).distinct().toList();
     }
 

@@ -10,5 +10,5 @@ import org.opensatchel.core.finding.Place;
 public record ReadProblem(Kind kind, Place at, String phrase) {
 
     /** The kinds of problems. */
-    public enum Kind { BROKEN, TOO_LARGE, ENCRYPTED, UNSUPPORTED }
+    public enum Kind { BROKEN, TOO_LARGE, ENCRYPTED, UNSUPPORTED, BINARY }
 }

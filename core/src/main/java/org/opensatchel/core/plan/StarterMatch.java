@@ -47,12 +47,12 @@ final class StarterMatch {
     }
 
     private boolean isChanged(StarterFile starter, ProjectFile file) {
-        return scan.facts(file.path()).sha256().map(hash -> !hash.equals(starter.sha256())).orElse(file.bytes() != starter.bytes());
+        return scan.sha256(file).map(hash -> !hash.equals(starter.sha256())).orElse(file.bytes() != starter.bytes());
     }
 
     private Optional<ProjectPath> sameContent(StarterFile starter) {
         return tree.files().stream().filter(file -> file.bytes() == starter.bytes() && starter.bytes() > 0)
-                .filter(file -> scan.facts(file.path()).sha256().filter(starter.sha256()::equals).isPresent())
+                .filter(file -> scan.sha256(file).filter(starter.sha256()::equals).isPresent())
                 .map(ProjectFile::path)
                 .min(java.util.Comparator.comparing((ProjectPath path) -> !canonical.apply(path).parent().equals(starter.path().parent()))
                         .thenComparing(java.util.Comparator.naturalOrder()));
@@ -61,7 +61,7 @@ final class StarterMatch {
     /** By name only where content cannot tell: it may be changed, or its hash is not known. */
     private Optional<ProjectPath> sameName(StarterFile starter) {
         List<ProjectPath> named = tree.named(starter.path().name()).stream()
-                .filter(file -> starter.treat() != StarterFile.Treat.KEEP || (scan.facts(file.path()).sha256().isEmpty() && file.bytes() == starter.bytes()))
+                .filter(file -> starter.treat() != StarterFile.Treat.KEEP || (scan.sha256(file).isEmpty() && file.bytes() == starter.bytes()))
                 .map(ProjectFile::path).toList();
         return named.size() == 1 ? Optional.of(named.get(0)) : Optional.empty();
     }

@@ -43,13 +43,27 @@ public final class ProjectTree {
         implied.remove("..");
         implied.forEach(folder -> folders.add(ProjectPath.of(folder)));
         folders.removeIf(this.files::containsKey);
-        this.files.keySet().forEach(this::adopt);
-        folders.forEach(this::adopt);
+        Adoption adoption = new Adoption();
+        this.files.keySet().forEach(adoption::adopt);
+        folders.forEach(adoption::adopt);
         children.values().forEach(Collections::sort);
     }
 
-    private void adopt(ProjectPath path) {
-        children.computeIfAbsent(path.parent(), folder -> new ArrayList<>()).add(path);
+    /** Paths come in order, so that most lie where the one before lay. */
+    private final class Adoption {
+        private String folder;
+        private List<ProjectPath> inside;
+
+        void adopt(ProjectPath path) {
+            String text = path.text();
+            int slash = text.lastIndexOf('/');
+            boolean same = folder != null && slash == folder.length() && text.startsWith(folder);
+            if (!same || inside == null) {
+                folder = slash < 0 ? "" : text.substring(0, slash);
+                inside = children.computeIfAbsent(path.parent(), key -> new ArrayList<>());
+            }
+            inside.add(path);
+        }
     }
 
     /** The root's own name; absent when the files came loose. */

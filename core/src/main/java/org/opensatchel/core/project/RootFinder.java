@@ -36,6 +36,10 @@ public final class RootFinder {
     /** For each folder (by its path, empty for the top) the names of the folders and files right in it. */
     private final TreeMap<String, Names> inside = new TreeMap<>();
 
+    /** The folder of the last file: most files lie where the one before lay. */
+    private String lastFolder = "";
+    private Names lastInside;
+
     private static final class Names {
         private final Set<String> folders = new TreeSet<>();
         private final Set<String> files = new HashSet<>();
@@ -53,6 +57,7 @@ public final class RootFinder {
 
     public RootChoice find(SourceListing listing) {
         inside.clear();
+        lastInside = null;
         inside.put("", new Names());
         listing.files().stream().map(SourceEntry::path).filter(this::counts).forEach(path -> add(path, false));
         listing.folders().stream().filter(this::counts).forEach(path -> add(path, true));
@@ -65,6 +70,11 @@ public final class RootFinder {
     }
 
     private void add(String path, boolean folder) {
+        int last = path.lastIndexOf('/');
+        if (!folder && lastInside != null && last == lastFolder.length() && path.startsWith(lastFolder)) {
+            lastInside.files.add(path.substring(last + 1));
+            return;
+        }
         int depth = 0;
         int from = 0;
         String above = "";
@@ -74,6 +84,10 @@ public final class RootFinder {
             Names names = inside.computeIfAbsent(above, key -> new Names());
             if (slash < 0) {
                 (folder ? names.folders : names.files).add(path.substring(from));
+                if (!folder && from > 0) {
+                    lastFolder = above;
+                    lastInside = names;
+                }
                 return;
             }
             names.folders.add(path.substring(from, slash));

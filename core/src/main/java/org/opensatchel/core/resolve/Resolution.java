@@ -31,7 +31,7 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
         Map<String, List<ProjectPath>> byHash = new HashMap<>();
         if (!starters.isEmpty()) {
             Set<String> known = new HashSet<>(starters.values());
-            tree.files().forEach(file -> scan.facts(file.path()).sha256().filter(known::contains).ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
+            tree.files().forEach(file -> scan.sha256(file).filter(known::contains).ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
         }
         Optional<LinkAddress> location = declared.flatMap(LinkText::readTyped);
         LinkResolver resolver = new LinkResolver(tree, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),

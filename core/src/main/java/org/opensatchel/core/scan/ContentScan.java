@@ -46,6 +46,7 @@ public final class ContentScan {
     private static final int MOST_THREADS = 2;
     private static final int FEW_FILES = 64;
     private static final long FEW_BYTES = 8L << 20;
+    private static final String SHORTCUT = ".lnk";
     private static final long LONG_DOCUMENT = 4L << 20;
 
     private final ProjectSource source;
@@ -61,6 +62,13 @@ public final class ContentScan {
 
     /** What one file told. */
     private static final class Result {
+        /** A file without content whose name says that it only stands for another. */
+        private static final Result SHORTCUT = new Result();
+
+        static {
+            SHORTCUT.facts = new FileFacts(Optional.empty(), Optional.empty(), false, true);
+        }
+
         private FileFacts facts = FileFacts.NONE;
         private DocumentLinks document;
         private String damage;
@@ -98,8 +106,13 @@ public final class ContentScan {
         Progress told = new Progress();
         boolean much = files.size() > FEW_FILES || files.stream().mapToLong(ProjectFile::bytes).sum() > FEW_BYTES;
         Workers.run(much ? Math.min(MOST_THREADS, Runtime.getRuntime().availableProcessors()) : 1, files.size(), i -> {
-            results[i] = one(files.get(i), shared.contains(Likeness.of(files.get(i))) || wantedSizes.contains(files.get(i).bytes()));
-            told.add(files.get(i).bytes());
+            ProjectFile file = files.get(i);
+            if (source.hasContent(file.entry())) {
+                results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()));
+            } else if (file.path().text().regionMatches(true, file.path().text().length() - SHORTCUT.length(), SHORTCUT, 0, SHORTCUT.length())) {
+                results[i] = Result.SHORTCUT;
+            }
+            told.add(file.bytes());
         });
         return merged(files, results);
     }
@@ -123,10 +136,15 @@ public final class ContentScan {
         for (int i = 0; i < results.length; i++) {
             ProjectPath path = files.get(i).path();
             Result result = results[i];
+            if (result == null) {
+                continue;
+            }
             if (result.damage != null) {
                 damaged.put(path, result.damage);
             } else {
-                facts.put(path, result.facts);
+                if (!result.facts.equals(FileFacts.NONE)) {
+                    facts.put(path, result.facts);
+                }
                 if (result.document != null) {
                     documents.add(result.document);
                 }
@@ -163,10 +181,6 @@ public final class ContentScan {
 
     private Result one(ProjectFile file, boolean wanted) throws IOException {
         Result result = new Result();
-        if (!source.hasContent(file.entry())) {
-            result.facts = new FileFacts(file.entry().sha256(), Optional.empty(), false, file.path().extension().equals("lnk"));
-            return result;
-        }
         boolean hashed = wanted && file.bytes() <= maxHashedBytes;
         result.unhashed = wanted && !hashed;
         boolean heavy = file.bytes() > LONG_DOCUMENT;

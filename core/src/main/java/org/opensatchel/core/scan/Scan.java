@@ -2,13 +2,16 @@ package org.opensatchel.core.scan;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
 
 /**
  * What one pass over all contents told.
  *
+ * @param facts what was found out about files of which there is anything to say
  * @param documents what each document names, in the order of their paths
  * @param damaged members whose content cannot be read, with what is wrong
  * @param failures readers of ours that broke, with the file they broke on
@@ -16,6 +19,12 @@ import org.opensatchel.core.path.ProjectPath;
  */
 public record Scan(Map<ProjectPath, FileFacts> facts, List<DocumentLinks> documents, Map<ProjectPath, String> damaged,
         Map<ProjectPath, String> failures, Set<String> notChecked) {
+
+    /** The hash of a file's content: found here, or told by the source. */
+    public Optional<String> sha256(ProjectFile file) {
+        Optional<String> found = facts(file.path()).sha256();
+        return found.isPresent() ? found : file.entry().sha256();
+    }
 
     public FileFacts facts(ProjectPath path) {
         return facts.getOrDefault(path, FileFacts.NONE);

@@ -5,9 +5,12 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
@@ -35,6 +38,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** Handing in, watching the check, and reading its report. */
 @Controller
 class HandInController {
+
+    private static final int MOST_LISTED = 2_000;
 
     private final CourseService courses;
     private final KitService kits;
@@ -133,6 +138,7 @@ class HandInController {
         model.addAttribute("groups", FindingGroups.of(report));
         model.addAttribute("map", ThreadMap.of(report));
         model.addAttribute("carry", CarryGrid.of(report));
+        model.addAttribute("listed", listed(report));
         model.addAttribute("others", handIns.ofStudent(shown.place()));
         return "handin/report";
     }
@@ -158,5 +164,15 @@ class HandInController {
     ResponseEntity<UploadAnswer> otherwise(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
         courses.forStudent(id, me.accountId());
         return ResponseEntity.status(HttpStatus.UNSUPPORTED_MEDIA_TYPE).body(new UploadAnswer("", "Hand in a ZIP file of the project folder."));
+    }
+
+    /** Which links are listed, by their places: all, or of very many those that do not simply open, and as many others as a page bears. */
+    private static List<Integer> listed(Report report) {
+        List<Report.LinkLine> links = report.links();
+        IntStream all = IntStream.range(0, links.size());
+        if (links.size() <= MOST_LISTED) {
+            return all.boxed().toList();
+        }
+        return all.boxed().sorted(Comparator.comparing((Integer at) -> links.get(at).outcome().equals("ok")).thenComparing(Comparator.naturalOrder())).limit(MOST_LISTED).sorted().toList();
     }
 }

@@ -56,6 +56,7 @@ public record CodeExample(String left, String right, String kind) {
         put(Code.LINK_WEB_ROOT, "page.html", "/pictures/lamp.png", "name");
         put(Code.LINK_CYCLE, "a.usda", "b.usda, which includes a.usda", "name");
         put(Code.LINK_DOCUMENT_UNREADABLE, "edit/cut.otio", "breaks off at 12:5", "broken");
+        put(Code.LINK_DOCUMENT_BINARY, "scene.usda", "no text in it", "name");
         put(Code.LINK_REMOTE, "page.html", "https://example.org/a.png", "far");
         put(Code.LINK_UNKNOWN, "scene.usda", "$MAPS/steel.png", "far");
         put(Code.ASSET_REQUIRED_MISSING, "delivery", "no finished film", "broken");

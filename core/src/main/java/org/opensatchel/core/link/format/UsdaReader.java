@@ -2,10 +2,12 @@ package org.opensatchel.core.link.format;
 
 import java.io.IOException;
 import java.util.List;
+import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadProblem;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.TextDecoding;
@@ -32,14 +34,16 @@ public final class UsdaReader implements LinkReader {
 
     @Override
     public boolean recognises(String extension, Head head) {
-        boolean text = head.text().startsWith("#usda ");
-        boolean binary = head.startsWith('P', 'X', 'R', '-', 'U', 'S', 'D', 'C');
-        return text || (extension.equals("usda") && !binary);
+        return head.text().startsWith("#usda ") || extension.equals("usda");
     }
 
     @Override
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
-        byte[] bytes = document.bytes();
+        DocumentContent.Peek start = document.peek(8);
+        if (start.startsWith('P', 'X', 'R', '-', 'U', 'S', 'D', 'C')) {
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.BINARY, Place.WHOLE, "is named as text, and is saved in binary"));
+        }
+        byte[] bytes = start.content().bytes();
         TextDecoding.requireText(bytes);
         new Walk(TextDecoding.decode(bytes), sink).walk();
     }
