@@ -10,7 +10,7 @@ import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.FindingLine;
 
 /**
- * A report as text for a terminal. Findings of one code at one file stand together, with one reason and one remedy.
+ * A report as text for a terminal. Links of one code in one document, and other findings of one code, stand together, with one remedy.
  * Severities have a mark each, so that none depends on colour.
  */
 final class TextReport {
@@ -56,7 +56,7 @@ final class TextReport {
         Map<String, List<FindingLine>> groups = new LinkedHashMap<>();
         for (FindingLine finding : report.findings()) {
             if (!quiet || finding.severity().equals("must")) {
-                groups.computeIfAbsent(finding.severity() + " " + finding.code() + " " + finding.path() + " " + finding.remedy(), key -> new ArrayList<>()).add(finding);
+                groups.computeIfAbsent(finding.severity() + " " + finding.code() + " " + (finding.code().startsWith("link.") ? finding.path() : "") + " " + finding.remedy(), key -> new ArrayList<>()).add(finding);
             }
         }
         return groups;
@@ -66,7 +66,8 @@ final class TextReport {
         FindingLine first = findings.get(0);
         out.append('\n');
         String head = mark(first.severity()) + " " + first.severity();
-        String where = findings.size() > 1 ? first.path() : first.path() + first.at().map(at -> (at.startsWith("/") || at.startsWith("p") || at.startsWith("b") ? " " : ":") + at).orElse("");
+        boolean onePlace = findings.stream().allMatch(finding -> finding.path().equals(first.path()));
+        String where = findings.size() > 1 ? (onePlace ? first.path() : "") : first.path() + first.at().map(at -> (at.startsWith("/") || at.startsWith("p") || at.startsWith("b") ? " " : ":") + at).orElse("");
         out.append(colours.of(first.severity(), head)).append("  ").append(colours.strong(first.code()));
         out.append(where.isEmpty() ? "" : "  " + Printable.line(where)).append(findings.size() > 1 ? "  (" + findings.size() + ")" : "").append('\n');
         for (FindingLine finding : findings.subList(0, Math.min(MOST_OF_A_KIND, findings.size()))) {

@@ -175,5 +175,10 @@ class CheckCommandTest {
         Files.writeString(project.resolve("index.html"), "<img src=\"pictures/one.svg\">\n<img src=\"pictures/two.svg\">");
         run("check", project.toString());
         assertThat(out).contains("◆ must  link.missing  index.html  (2)\n  1:11  “pictures/one.svg”", "  2:11  “pictures/two.svg”").containsOnlyOnce("Look for the file on your disk");
+        for (int i = 0; i < 20; i++) {
+            Files.write(project.resolve("pictures/spare_" + i + ".png"), new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, (byte) i});
+        }
+        run("check", project.toString());
+        assertThat(out).contains("○ note  asset.unused  (20)", "and 8 more of the same kind");
     }
 }
