@@ -12,11 +12,15 @@ import org.opensatchel.core.path.ProjectPath;
 /** Collects the links of one document, or of a member of one, as a reader finds them. What is no link to a file is let go here, in one place. */
 public class LinkSink {
 
+    /** Most links that are kept of one document: many times what any real one has. */
+    static final int MOST_LINKS = 200_000;
+
     private final ProjectPath file;
     private final ProjectPath document;
     private final int maxText;
     private final List<Link> links = new ArrayList<>();
     private final List<DocumentLinks.Trouble> troubles = new ArrayList<>();
+    private boolean overflowing;
 
     public LinkSink(ProjectPath document, int maxText) {
         this(document, document, maxText);
@@ -99,7 +103,12 @@ public class LinkSink {
 
     /** What becomes of a link; a member's sink lets go what is there in its package. */
     protected void take(Link link) {
-        links.add(link);
+        if (links.size() < MOST_LINKS) {
+            links.add(link);
+        } else if (!overflowing) {
+            overflowing = true;
+            trouble(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, "names more than " + MOST_LINKS + " files; those after them were not looked up"));
+        }
     }
 
     /** Tells that this could not be read to its end; what was found before is kept. */

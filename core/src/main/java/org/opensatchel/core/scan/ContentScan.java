@@ -43,6 +43,8 @@ import org.opensatchel.core.project.ReadLimits;
  */
 public final class ContentScan {
 
+    /** Most links of a whole project. */
+    private static final int MOST_LINKS = 400_000;
     private static final int MOST_THREADS = 2;
     private static final int FEW_FILES = 64;
     private static final long FEW_BYTES = 8L << 20;
@@ -133,6 +135,7 @@ public final class ContentScan {
         Map<ProjectPath, String> damaged = new TreeMap<>();
         Map<ProjectPath, String> failures = new LinkedHashMap<>();
         Set<String> notChecked = new TreeSet<>();
+        long links = 0;
         for (int i = 0; i < results.length; i++) {
             ProjectPath path = files.get(i).path();
             Result result = results[i];
@@ -146,7 +149,8 @@ public final class ContentScan {
                     facts.put(path, result.facts);
                 }
                 if (result.document != null) {
-                    documents.add(result.document);
+                    documents.add(links > MOST_LINKS ? withoutLinks(result.document) : result.document);
+                    links += result.document.links().size();
                 }
             }
             if (result.failure != null) {
@@ -158,6 +162,12 @@ public final class ContentScan {
         }
         documents.sort(Comparator.comparing(DocumentLinks::document));
         return new Scan(facts, documents, damaged, failures, notChecked);
+    }
+
+    /** Of a project that names more files than can be looked up in the memory there is, the documents after the limit are told as not read. */
+    private static DocumentLinks withoutLinks(DocumentLinks document) {
+        ReadProblem problem = new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, "was not read: the documents before it name more than " + MOST_LINKS + " files already");
+        return document.links().isEmpty() ? document : new DocumentLinks(document.document(), document.format(), List.of(), List.of(new DocumentLinks.Trouble(document.document(), problem)));
     }
 
     /** What two files share that may have the same content. */

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -112,6 +113,15 @@ class HostileDocumentsTest {
             assertThat(told.problem().phrase()).isNotBlank();
         }
         assertThat(sink.links().size()).isLessThan(10);
+    }
+
+    @Test
+    void linksBeyondCountAreToldAndNotKept() throws Exception {
+        byte[] playlist = ("#EXTM3U\n" + "a.wav\n".repeat(LinkSink.MOST_LINKS + 10)).getBytes(StandardCharsets.UTF_8);
+        LinkSink sink = new LinkSink(ProjectPath.of("a.m3u"), 4_096);
+        LinkReaders.of("m3u", new Head(playlist)).orElseThrow().read(new DocumentContent(sink.file(), new ByteArrayInputStream(playlist), LIMIT), sink);
+        assertThat(sink.links()).hasSize(LinkSink.MOST_LINKS);
+        assertThat(sink.troubles()).singleElement().satisfies(trouble -> assertThat(trouble.problem().phrase()).startsWith("names more than 200000 files"));
     }
 
     /** 200 MB of one letter behind a beginning. */

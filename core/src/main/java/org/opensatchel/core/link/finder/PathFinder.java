@@ -37,6 +37,8 @@ public final class PathFinder {
     private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat", "ps1", "java", "c", "h", "cpp", "ini", "cfg", "class", "pyc", "so", "dll", "exe", "jar", "man", "yml", "yaml", "toml", "md");
     private static final int HEAD = 4_096;
     private static final int MOST_LINKS = 20_000;
+    /** Longer XML and JSON is looked through as it is: its values would take many times its bytes. */
+    private static final int LONGEST_STRUCTURED = 8 << 20;
     private static final long MOST_UNPACKED = 256L << 20;
 
     private final LinkSink sink;
@@ -109,9 +111,12 @@ public final class PathFinder {
 
     /** Values of XML and JSON have exact ends; what turns out to be neither is looked through as it is. */
     private void structured(DocumentContent document, boolean xml) throws IOException {
-        byte[] bytes = document.stream().readNBytes((int) Math.min(document.limit(), Integer.MAX_VALUE - 16));
+        byte[] bytes = document.stream().readNBytes(LONGEST_STRUCTURED + 1);
         List<Value> values = new ArrayList<>();
         try {
+            if (bytes.length > LONGEST_STRUCTURED) {
+                throw Unreadable.tooLarge(LONGEST_STRUCTURED);
+            }
             if (xml) {
                 new XmlScan(new XmlValues(values)).read(new ByteArrayInputStream(bytes));
             } else {
