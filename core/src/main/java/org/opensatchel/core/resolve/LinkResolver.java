@@ -95,9 +95,16 @@ public final class LinkResolver {
         }
         if (link.standing() == Link.Standing.GUESSED) {
             ResolvedLink fromRoot = LinkAddress.resolve(List.of(), names).map(path -> within(link, resolved.form(), path)).orElse(resolved);
-            return fromRoot.target().isPresent() && fromRoot.outcome() != Outcome.MOVED ? fromRoot : resolved;
+            return fromRoot.isFound() ? fromRoot : bare(link, resolved, names);
         }
         return resolved;
+    }
+
+    /** A name without a folder, in a format nobody knows, says which file is meant and not where it lies: found once, it is found. */
+    private ResolvedLink bare(Link link, ResolvedLink resolved, List<String> names) {
+        List<ProjectFile> there = names.size() == 1 ? tree.named(names.get(0)) : List.of();
+        boolean one = there.size() == 1 && there.get(0).path().name().equals(names.get(0));
+        return one ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(there.get(0).path()).target(there.get(0).path()) : resolved;
     }
 
     private static Optional<ProjectPath> decoded(Link link) {
@@ -117,9 +124,12 @@ public final class LinkResolver {
                 || link.address().map(LinkAddress::name).filter(name -> NameFolding.folded(name).equals(NameFolding.folded(own))).isPresent());
     }
 
-    /** A guess with blanks in it that leads nowhere is more likely a sentence about a file than a link to one. */
+    /** A guess with blanks in it that leads nowhere is more likely a sentence about a file than a link to one; a bare name that several files have says nothing. */
     private static boolean isSentence(ResolvedLink resolved) {
-        return resolved.link().standing() == Link.Standing.GUESSED && resolved.outcome() == Outcome.MISSING && resolved.form() == LinkForm.RELATIVE && resolved.link().text().indexOf(' ') >= 0;
+        String text = resolved.link().text();
+        boolean bare = text.indexOf('/') < 0 && text.indexOf('\\') < 0;
+        boolean guess = resolved.link().standing() == Link.Standing.GUESSED && resolved.form() == LinkForm.RELATIVE;
+        return guess && ((resolved.outcome() == Outcome.MISSING && text.indexOf(' ') >= 0) || (resolved.outcome() == Outcome.MOVED && bare));
     }
 
     private ResolvedLink relative(Link link, LinkForm form, List<String> names) {

@@ -57,6 +57,8 @@ class LinkEngineTest {
                 project("a guess is never a must", "look.scn = map \"F:\\x\\steel.png\" \"gone.png\" \"steel.png\" \"a%20b.png\" \"look.scn\" \"C:\\y\\look.scn\"", "steel.png = x", "a b.png = x")
                         .links("look.scn F:\\x\\steel.png outside -", "look.scn gone.png missing -", "look.scn steel.png ok steel.png", "look.scn a%20b.png ok a b.png")
                         .findings("link.outside look.scn", "link.missing look.scn"),
+                project("bare names in a file of no known format", "edit/cut.prj = <p><clip name=\"lamp.mov\" src=\"footage/lamp.mov\"/><clip name=\"tea.mov\"/><bin file=\"old/lamp.mov\"/></p>", "footage/lamp.mov = x", "a/tea.mov = y", "b/tea.mov = z")
+                        .links("edit/cut.prj lamp.mov ok footage/lamp.mov", "edit/cut.prj footage/lamp.mov ok footage/lamp.mov", "edit/cut.prj old/lamp.mov moved footage/lamp.mov").findings("link.moved edit/cut.prj"),
                 project("a guess from the root", "scenes/look.scn = tex = \"maps/steel.png\"", "maps/steel.png = x").links("scenes/look.scn maps/steel.png ok maps/steel.png").findings(),
                 project("backslashes of a format that has them", "i/pot.sfz = <region> sample=..\\s\\tea.wav", "s/tea.wav = x").links("i/pot.sfz ..\\s\\tea.wav ok s/tea.wav").findings(),
                 project("a text that is none", "s.usda = PXR-USDC \u0001 F:/a/b.png").links().findings("link.document-binary s.usda “s.usda” (USD scene) is named as text, and is saved in binary."),
