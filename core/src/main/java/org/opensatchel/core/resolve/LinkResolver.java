@@ -53,7 +53,7 @@ public final class LinkResolver {
         List<ResolvedLink> out = new ArrayList<>(links.size());
         for (Link link : links) {
             ResolvedLink resolved = link.frames().isPresent() ? sequence(link, link.frames().get()) : resolve(link);
-            if (!isOfItself(resolved) && !isSentence(resolved)) {
+            if (!isOfItself(resolved) && !saysTooLittle(resolved)) {
                 out.add(resolved);
             }
         }
@@ -89,22 +89,24 @@ public final class LinkResolver {
             boolean encoded = link.standing() == Link.Standing.GUESSED && resolved.outcome() == Outcome.MISSPELT && resolved.target().equals(decoded(link));
             return encoded ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(resolved.target().get()).target(resolved.target().get()) : resolved;
         }
-        if (link.standing() == Link.Standing.NAMED && names.size() == 1) {
-            List<ProjectPath> there = tree.named(names.get(0)).stream().map(ProjectFile::path).filter(path -> NameFolding.composed(path.name()).equals(NameFolding.composed(names.get(0)))).toList();
-            return there.size() == 1 ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(there.get(0)).target(there.get(0)) : resolved;
+        if (link.standing() == Link.Standing.NAMED) {
+            return byNameAlone(resolved, names);
         }
         if (link.standing() == Link.Standing.GUESSED) {
             ResolvedLink fromRoot = LinkAddress.resolve(List.of(), names).map(path -> within(link, resolved.form(), path)).orElse(resolved);
-            return fromRoot.isFound() ? fromRoot : bare(link, resolved, names);
+            return fromRoot.isFound() ? fromRoot : byNameAlone(resolved, names);
         }
         return resolved;
     }
 
-    /** A name without a folder, in a format nobody knows, says which file is meant and not where it lies: found once, it is found. */
-    private ResolvedLink bare(Link link, ResolvedLink resolved, List<String> names) {
-        List<ProjectFile> there = names.size() == 1 ? tree.named(names.get(0)) : List.of();
-        boolean one = there.size() == 1 && there.get(0).path().name().equals(names.get(0));
-        return one ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(there.get(0).path()).target(there.get(0).path()) : resolved;
+    /** A name without a folder says which file is meant, and not where it lies: the only file of that name is found. */
+    private ResolvedLink byNameAlone(ResolvedLink resolved, List<String> names) {
+        if (names.size() != 1) {
+            return resolved;
+        }
+        String name = NameFolding.composed(names.get(0));
+        List<ProjectPath> there = tree.named(name).stream().map(ProjectFile::path).filter(path -> NameFolding.composed(path.name()).equals(name)).toList();
+        return there.size() == 1 ? ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(there.get(0)).target(there.get(0)) : resolved;
     }
 
     private static Optional<ProjectPath> decoded(Link link) {
@@ -125,7 +127,7 @@ public final class LinkResolver {
     }
 
     /** A guess with blanks in it that leads nowhere is more likely a sentence about a file than a link to one; a bare name that several files have says nothing. */
-    private static boolean isSentence(ResolvedLink resolved) {
+    private static boolean saysTooLittle(ResolvedLink resolved) {
         String text = resolved.link().text();
         boolean bare = text.indexOf('/') < 0 && text.indexOf('\\') < 0;
         boolean guess = resolved.link().standing() == Link.Standing.GUESSED && resolved.form() == LinkForm.RELATIVE;

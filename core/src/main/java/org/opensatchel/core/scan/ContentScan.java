@@ -64,13 +64,6 @@ public final class ContentScan {
 
     /** What one file told. */
     private static final class Result {
-        /** A file without content whose name says that it only stands for another. */
-        private static final Result SHORTCUT = new Result();
-
-        static {
-            SHORTCUT.facts = new FileFacts(Optional.empty(), Optional.empty(), false, true);
-        }
-
         private FileFacts facts = FileFacts.NONE;
         private DocumentLinks document;
         private String damage;
@@ -112,7 +105,8 @@ public final class ContentScan {
             if (source.hasContent(file.entry())) {
                 results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()));
             } else if (file.path().text().regionMatches(true, file.path().text().length() - SHORTCUT.length(), SHORTCUT, 0, SHORTCUT.length())) {
-                results[i] = Result.SHORTCUT;
+                results[i] = new Result();
+                results[i].facts = FileFacts.SHORTCUT;
             }
             told.add(file.bytes());
         });

@@ -12,5 +12,8 @@ import java.util.Optional;
  */
 public record FileFacts(Optional<String> sha256, Optional<String> lie, boolean zeroFilled, boolean shortcut) {
 
+    /** A file without content whose name says that it only stands for another. */
+    static final FileFacts SHORTCUT = new FileFacts(Optional.empty(), Optional.empty(), false, true);
+
     public static final FileFacts NONE = new FileFacts(Optional.empty(), Optional.empty(), false, false);
 }

@@ -21,7 +21,6 @@ import org.opensatchel.web.course.NotYours;
 import org.opensatchel.web.storage.ContentStore;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;

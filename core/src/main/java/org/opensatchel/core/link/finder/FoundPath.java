@@ -1,6 +1,6 @@
 package org.opensatchel.core.link.finder;
 
-import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -21,9 +21,12 @@ final class FoundPath {
     private static final Set<String> CODE = Set.of("js", "mjs", "cjs", "ts", "tsx", "jsx", "py", "pyc", "c", "h", "cc", "cpp", "hpp", "rs", "go", "java", "class", "jar", "so", "dll", "exe", "dylib", "sh", "bat", "cmd", "ps1",
             "conf", "cfg", "ini", "log", "lock", "pid", "tmp", "css", "scss", "php", "rb", "pl", "map", "ui", "qml", "lua", "gpg", "d", "o", "a", "in", "md", "html", "htm");
     private static final String ENDS = "\"<>|*?`";
-    /** What lies there belongs to the system or its programs, never to a project. */
-    private static final String[] NOT_OURS = {"/usr/", "/opt/", "/etc/", "/bin/", "/lib/", "/system/", "/library/", "/applications/", ":/windows/", ":/program files", ":/programdata/", "/appdata/local/programs/",
-            "/appdata/roaming/", "/library/application support/", "/library/preferences/", "/.config/", "/.local/share/", "/.cache/"};
+    /** Top folders that belong to the system and its programs, never to a project; behind a drive's letter, or at the top of the disk. */
+    private static final List<String> SYSTEM = List.of("/usr/", "/opt/", "/etc/", "/bin/", "/lib/", "/system/", "/library/", "/applications/", "/windows/", "/program files", "/programdata/");
+    /** Folders of programs inside somebody's home. */
+    private static final List<String> PROGRAMS = List.of("/appdata/local/programs/", "/appdata/roaming/", "/library/application support/", "/library/preferences/");
+    /** A folder whose name begins with a dot is a program's own; {@code ..} is none. */
+    private static final Pattern HIDDEN = Pattern.compile("/\\.[^./]");
 
     /** {@code audio/vnd.wave} is a media type, though it ends like a file. */
     private static final Pattern MEDIA_TYPE = Pattern.compile("(?:audio|video|image|model|font)/(?:vnd|x|prs)[.-][^/]*");
@@ -84,18 +87,11 @@ final class FoundPath {
         if (dot < 1 || name.length() - dot > 9 || name.length() - dot < 2 || !name.chars().skip(dot + 1).allMatch(c -> isLetterOrDigit((char) c)) || name.chars().skip(dot + 1).noneMatch(Character::isLetter)) {
             return false;
         }
-        if (CODE.contains(name.substring(dot + 1).toLowerCase(Locale.ROOT)) || slashed.contains("/.")) {
-            // Folders that begin with a dot are a program's own.
-            return false;
-        }
         String folded = local(slashed.toLowerCase(Locale.ROOT));
-        for (String foreign : NOT_OURS) {
-            int at = folded.indexOf(foreign);
-            // The system's own top folders count at the top only.
-            boolean top = foreign.startsWith(":") ? at == 1 : foreign.indexOf('/', 1) < foreign.length() - 1 || foreign.startsWith("/.") ? at >= 0 : at == 0;
-            if (top) {
-                return false;
-            }
+        String below = folded.length() > 1 && folded.charAt(1) == ':' ? folded.substring(2) : folded;
+        boolean foreign = SYSTEM.stream().anyMatch(below::startsWith) || PROGRAMS.stream().anyMatch(below::contains) || HIDDEN.matcher(below).find();
+        if (foreign || CODE.contains(name.substring(dot + 1).toLowerCase(Locale.ROOT))) {
+            return false;
         }
         // A share has a server, itself, and the file.
         return !slashed.startsWith("//") || slashed.split("/+").length > 3;

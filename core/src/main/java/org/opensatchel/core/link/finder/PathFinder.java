@@ -144,7 +144,7 @@ public final class PathFinder {
             tell(value.at, text);
         } else if (text.indexOf('/') >= 0 || text.indexOf('\\') >= 0) {
             byte[] bytes = text.getBytes(java.nio.charset.StandardCharsets.UTF_8);
-            new RawScan(bytes, (at, path) -> tell(value.at, path)).read(new ByteArrayInputStream(bytes));
+            RawScan.whole(bytes, (at, path) -> tell(value.at, path)).read(new ByteArrayInputStream(bytes));
         }
     }
 

@@ -36,7 +36,7 @@ final class RawScan {
     private final Taker taker;
     private final boolean binary;
     private final boolean bigEndian;
-    private byte[] bytes = new byte[WINDOW + 2 * AROUND];
+    private final byte[] bytes;
     private int length;
     private long base;
     private int line = 1;
@@ -49,6 +49,16 @@ final class RawScan {
 
     /** @param head how the content begins, for telling text from other bytes */
     RawScan(byte[] head, Taker taker) {
+        this(head, WINDOW + 2 * AROUND, taker);
+    }
+
+    /** For a short content that is at hand whole: there may be very many of those. */
+    static RawScan whole(byte[] content, Taker taker) {
+        return new RawScan(content, content.length + 1, taker);
+    }
+
+    private RawScan(byte[] head, int capacity, Taker taker) {
+        this.bytes = new byte[capacity];
         this.taker = taker;
         this.bigEndian = head.length > 1 && (head[0] & 0xFF) == 0xFE && (head[1] & 0xFF) == 0xFF;
         boolean wide = bigEndian || (head.length > 1 && (head[0] & 0xFF) == 0xFF && (head[1] & 0xFF) == 0xFE);

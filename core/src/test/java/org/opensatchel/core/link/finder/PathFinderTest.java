@@ -42,6 +42,7 @@ class PathFinderTest {
             file:///F:/OBJ210/steel%20plate.png.                   | file:///F:/OBJ210/steel%20plate.png
             url(file:///Users/mara/a.png)                          | file:///Users/mara/a.png
             ~/Movies/a.mov                                         | ~/Movies/a.mov
+            F:/a/../b/c.png and D:/.cache/x.png                    | F:/a/../b/c.png
             /run/media/mara/STICK/a.flac;/mnt/x/b.flac             | /run/media/mara/STICK/a.flac;; /mnt/x/b.flac
             "lamp.png" and 'sub/lamp two.jpg' and "no.xyz"         | lamp.png;; sub/lamp two.jpg
             see http://example.org/a.png and mailto:a@b.c          |
