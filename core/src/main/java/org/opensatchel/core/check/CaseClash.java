@@ -36,9 +36,13 @@ final class CaseClash implements Check {
     }
 
     private static void inFolder(Evidence evidence, ProjectPath folder, List<List<ProjectPath>> clashes) {
+        List<ProjectPath> children = evidence.tree().children(folder);
+        if (!mayClash(children)) {
+            return;
+        }
         Map<String, ProjectPath> first = new HashMap<>();
         Map<String, List<ProjectPath>> alike = new LinkedHashMap<>();
-        for (ProjectPath path : evidence.tree().children(folder)) {
+        for (ProjectPath path : children) {
             if (path.text().startsWith("..") || evidence.plan().map(plan -> plan.isManaged(path)).orElse(false)) {
                 continue;
             }
@@ -49,5 +53,16 @@ final class CaseClash implements Check {
             }
         }
         clashes.addAll(alike.values());
+    }
+
+    /** Whether two names have one hash, as two that are one name have; in nearly every folder none do. */
+    private static boolean mayClash(List<ProjectPath> children) {
+        int[] hashes = children.stream().mapToInt(path -> NameFolding.foldedHash(path.text(), path.text().lastIndexOf('/') + 1)).sorted().toArray();
+        for (int i = 1; i < hashes.length; i++) {
+            if (hashes[i] == hashes[i - 1]) {
+                return true;
+            }
+        }
+        return false;
     }
 }

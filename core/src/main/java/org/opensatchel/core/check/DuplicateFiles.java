@@ -2,9 +2,11 @@ package org.opensatchel.core.check;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Code;
@@ -27,10 +29,16 @@ final class DuplicateFiles implements Check {
     public List<Finding> judge(Evidence evidence) {
         Map<String, ProjectPath> first = new HashMap<>();
         Map<String, List<ProjectPath>> byContent = new TreeMap<>();
-        for (ProjectFile file : evidence.tree().files()) {
+        Set<Long> sizes = sharedSizes(evidence.tree().ownFiles());
+        if (sizes.isEmpty()) {
+            return List.of();
+        }
+        for (ProjectFile file : evidence.tree().ownFiles()) {
+            if (!sizes.contains(file.bytes()) || evidence.plan().map(plan -> plan.isManaged(file.path())).orElse(false)) {
+                continue;
+            }
             Optional<String> hash = evidence.scan().sha256(file);
-            boolean managed = evidence.plan().map(plan -> plan.isManaged(file.path())).orElse(false);
-            if (hash.isPresent() && file.bytes() > 0 && !managed && !file.isInCompanion()) {
+            if (hash.isPresent()) {
                 ProjectPath before = first.putIfAbsent(hash.get(), file.path());
                 if (before != null) {
                     byContent.computeIfAbsent(hash.get(), key -> new ArrayList<>(List.of(before))).add(file.path());
@@ -38,6 +46,18 @@ final class DuplicateFiles implements Check {
             }
         }
         return byContent.values().stream().map(paths -> Finding.of(Code.ASSET_DUPLICATE, ADVICE).path(paths.get(1)).saying(sentence(paths))).toList();
+    }
+
+    /** Sizes above zero that several files have: of all others there is no second. */
+    private static Set<Long> sharedSizes(List<ProjectFile> files) {
+        long[] sizes = files.stream().mapToLong(ProjectFile::bytes).sorted().toArray();
+        Set<Long> shared = new HashSet<>();
+        for (int i = 1; i < sizes.length; i++) {
+            if (sizes[i] == sizes[i - 1] && sizes[i] > 0) {
+                shared.add(sizes[i]);
+            }
+        }
+        return shared;
     }
 
     private static String sentence(List<ProjectPath> paths) {

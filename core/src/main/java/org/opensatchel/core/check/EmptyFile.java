@@ -22,7 +22,7 @@ final class EmptyFile implements Check {
 
     @Override
     public List<Finding> judge(Evidence evidence) {
-        return evidence.tree().files().stream().filter(file -> file.bytes() == 0 && !file.isInCompanion() && isJudged(evidence, file))
+        return evidence.tree().ownFiles().stream().filter(file -> file.bytes() == 0 && isJudged(evidence, file))
                 .map(file -> Finding.of(Code.ASSET_EMPTY, ADVICE).path(file.path()).explains(new Cause(Cause.Kind.CONTENT, file.path()))
                         .saying("“" + file.path() + "” holds nothing: 0 bytes."))
                 .toList();

@@ -20,11 +20,12 @@ import org.opensatchel.core.scan.Scan;
  * @param roster everybody's fields, for telling whose name another name is; may be empty
  * @param faults what the source told about the package, paths from the root
  * @param newer a later version of the kit than the one it is held against
+ * @param findingsPerCode as many of one code are told; of the rest only their number
  * @param leftovers files and folders of systems and programs that were set aside
  */
 public record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Scan scan, RootNames rootNames,
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, List<ProjectPath> shortcuts,
-        Optional<ProjectLocation> location, Marker marker, Optional<Kit> newer) {
+        Optional<ProjectLocation> location, Marker marker, Optional<Kit> newer, int findingsPerCode) {
 
     public boolean linksChecked() {
         return !scan.notChecked().contains("links");

@@ -35,9 +35,9 @@ final class FileTypes implements Check {
         }
         PlanMatch plan = evidence.plan().get();
         List<Finding> out = new ArrayList<>();
-        for (ProjectFile file : evidence.tree().files()) {
+        for (ProjectFile file : evidence.tree().ownFiles()) {
             ProjectPath path = file.path();
-            boolean exempt = file.isInCompanion() || plan.isPlannedFile(path) || plan.isManaged(path) || path.name().startsWith(".")
+            boolean exempt = plan.isPlannedFile(path) || plan.isManaged(path) || path.name().startsWith(".")
                     || evidence.scan().facts(path).shortcut();
             if (!exempt) {
                 judge(evidence, plan, path).ifPresent(out::add);

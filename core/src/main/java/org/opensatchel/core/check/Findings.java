@@ -86,7 +86,7 @@ final class Findings {
         Map<Code, Finding> over = new EnumMap<>(Code.class);
         List<Finding> out = new ArrayList<>();
         for (Finding finding : findings) {
-            if (counts.merge(finding.code(), 1, Integer::sum) <= perCode) {
+            if (counts.merge(finding.code(), finding.times(), Integer::sum) <= perCode) {
                 out.add(finding);
             } else {
                 over.putIfAbsent(finding.code(), finding);

@@ -20,8 +20,8 @@ final class Placeholders implements Check {
 
     @Override
     public List<Finding> judge(Evidence evidence) {
-        return evidence.tree().files().stream()
-                .filter(file -> !file.isInCompanion() && (file.entry().placeholder() || evidence.scan().facts(file.path()).zeroFilled()))
+        return evidence.tree().ownFiles().stream()
+                .filter(file -> file.entry().placeholder() || evidence.scan().facts(file.path()).zeroFilled())
                 .map(file -> Finding.of(Code.PACKAGE_PLACEHOLDER, ADVICE).path(file.path()).explains(new Cause(Cause.Kind.CONTENT, file.path()))
                         .saying("“" + file.path().name() + "” is there by name only: " + (file.entry().placeholder() ? "it is marked as online-only." : "all its " + file.bytes() + " bytes are zero.")))
                 .toList();

@@ -2,6 +2,7 @@ package org.opensatchel.core.check;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -28,6 +29,7 @@ import org.opensatchel.core.resolve.Resolution;
 import org.opensatchel.core.resolve.RootNames;
 import org.opensatchel.core.scan.ContentScan;
 import org.opensatchel.core.scan.Scan;
+import org.opensatchel.core.scan.Workers;
 
 /**
  * The run over a project, from its source to its report: list, find the root, read every content once, resolve the links,
@@ -39,6 +41,9 @@ public final class ProjectCheck {
             "Nothing has to be done by you. Tell whoever runs this installation.");
     private static final Advice BLOCKED = Advice.of("It could not be read", "What cannot be opened cannot be checked or graded.",
             "Pack the project folder again and see that the archive opens.", "Hand in the new archive.");
+
+    /** Projects of more files are judged on several threads; no check looks at what another finds. */
+    private static final int MANY = 5_000;
 
     private final CheckRequest request;
 
@@ -72,7 +77,7 @@ public final class ProjectCheck {
         Optional<PlanMatch> plan = kit.map(planned -> new PlanMatch(tree, scan, planned, known.fields()));
         List<PackageFault> faults = built.faults();
         Evidence evidence = new Evidence(tree, root, kit, known.fields(), known.roster(), scan, names, resolution, plan, faults, built.leftovers(),
-                Shortcuts.among(faults, tree, scan), known.location(), marker, known.newer());
+                Shortcuts.among(faults, tree, scan), known.location(), marker, known.newer(), known.limits().findingsPerCode());
         return new ReportMaker(known).report(evidence, judged(evidence));
     }
 
@@ -91,19 +96,24 @@ public final class ProjectCheck {
     }
 
     /** The one place where a check that breaks costs itself only. */
-    private List<Finding> judged(Evidence evidence) {
+    private List<Finding> judged(Evidence evidence) throws IOException {
+        List<Check> checks = Checks.all();
+        List<List<Finding>> told = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
+        Workers.run(evidence.tree().count() > MANY ? Workers.MOST : 1, checks.size(), i -> told.set(i, judged(checks.get(i), evidence)));
         List<Finding> raw = new ArrayList<>();
-        for (Check check : Checks.all()) {
-            try {
-                raw.addAll(check.judge(evidence));
-            } catch (RuntimeException | StackOverflowError broke) {
-                String codes = String.join(", ", check.catalogue().keySet().stream().map(Code::id).sorted().toList());
-                System.getLogger(ProjectCheck.class.getName()).log(System.Logger.Level.WARNING, () -> "check failed: " + codes, broke);
-                raw.add(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).saying("The check for " + codes + " broke on this project."));
-            }
-        }
+        told.forEach(raw::addAll);
         evidence.scan().failures().forEach((path, reader) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).path(path).saying("On “" + path + "” " + reader + " broke.")));
         return new Findings(request.kit(), request.limits().findingsPerCode()).told(raw);
+    }
+
+    private static List<Finding> judged(Check check, Evidence evidence) {
+        try {
+            return check.judge(evidence);
+        } catch (RuntimeException | StackOverflowError broke) {
+            String codes = String.join(", ", check.catalogue().keySet().stream().map(Code::id).sorted().toList());
+            System.getLogger(ProjectCheck.class.getName()).log(System.Logger.Level.WARNING, () -> "check failed: " + codes, broke);
+            return List.of(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).saying("The check for " + codes + " broke on this project."));
+        }
     }
 
     private Report blocked(Intake.Blocked blocked) {

@@ -26,7 +26,7 @@ final class SizeLimits implements Check {
     public List<Finding> judge(Evidence evidence) {
         List<Finding> out = new ArrayList<>();
         Kit.Limits limits = evidence.kit().map(Kit::limits).orElse(Kit.Limits.NONE);
-        limits.fileBytes().ifPresent(most -> evidence.tree().files().stream().filter(file -> file.bytes() > most && !file.isInCompanion())
+        limits.fileBytes().ifPresent(most -> evidence.tree().ownFiles().stream().filter(file -> file.bytes() > most)
                 .forEach(file -> out.add(Finding.of(Code.ASSET_TOO_LARGE, FILE).path(file.path()).saying("“" + file.path() + "” has " + size(file.bytes()) + "; " + size(most) + " are allowed."))));
         limits.totalBytes().ifPresent(most -> {
             if (evidence.tree().bytes() > most) {

@@ -1,5 +1,6 @@
 package org.opensatchel.core.check;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -32,16 +33,33 @@ final class UnusedFile implements Check {
             return List.of();
         }
         Set<ProjectPath> used = used(evidence);
-        Set<ProjectPath> documents = new HashSet<>();
-        evidence.scan().documents().forEach(document -> documents.add(document.document()));
-        return evidence.tree().files().stream()
-                .filter(file -> FileKind.of(file.path().extension()).isMedia() && !used.contains(file.path()) && !documents.contains(file.path()))
-                .filter(file -> !file.isInCompanion() && evidence.plan().map(plan -> !plan.isPlannedFile(file.path()) && !plan.isManaged(file.path())).orElse(true))
-                .map(UnusedFile::finding).toList();
+        evidence.scan().documents().forEach(document -> used.add(document.document()));
+        List<Finding> out = new ArrayList<>();
+        int more = 0;
+        ProjectPath last = ProjectPath.ROOT;
+        for (ProjectFile file : evidence.tree().ownFiles()) {
+            ProjectPath path = file.path();
+            boolean unused = FileKind.of(path.extension()).isMedia() && !used.contains(path)
+                    && evidence.plan().map(plan -> !plan.isPlannedFile(path) && !plan.isManaged(path)).orElse(true);
+            if (unused && out.size() <= evidence.findingsPerCode()) {
+                out.add(finding(path).saying(sentence(path)));
+            } else if (unused) {
+                more++;
+                last = path;
+            }
+        }
+        if (more > 0) {
+            out.add(finding(last).times(more).saying(sentence(last)));
+        }
+        return out;
     }
 
-    private static Finding finding(ProjectFile file) {
-        return Finding.of(Code.ASSET_UNUSED, ADVICE).path(file.path()).saying("“" + file.path() + "” is linked from nowhere.");
+    private static Finding.Builder finding(ProjectPath path) {
+        return Finding.of(Code.ASSET_UNUSED, ADVICE).path(path);
+    }
+
+    private static String sentence(ProjectPath path) {
+        return "“" + path + "” is linked from nowhere.";
     }
 
     private static Set<ProjectPath> used(Evidence evidence) {

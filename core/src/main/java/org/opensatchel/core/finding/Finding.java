@@ -18,11 +18,12 @@ import org.opensatchel.core.path.ProjectPath;
  * @param proposal what was probably meant
  * @param sure how sure the tool is, from 0 to 1; absent when it is certain
  * @param most what it weighs at most, whatever the kit says of its code
+ * @param times how many of its kind it stands for, where not each is told
  * @param causedBy what this follows from, if anything
  * @param explains the causes whose consequences stand under this finding
  */
 public record Finding(Code code, Severity severity, ProjectPath path, Place at, String message, String why, List<String> remedy,
-        Optional<Candidate> proposal, OptionalDouble sure, Severity most, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
+        Optional<Candidate> proposal, OptionalDouble sure, Severity most, int times, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
 
     /** Longest message, in characters; what is longer is cut with an ellipsis. */
     public static final int MAX_MESSAGE = 2_000;
@@ -49,14 +50,14 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
     }
 
     public Finding withSeverity(Severity changed) {
-        return new Finding(code, changed, path, at, message, why, remedy, proposal, sure, most, causedBy, explains, consequences);
+        return changed == severity ? this : new Finding(code, changed, path, at, message, why, remedy, proposal, sure, most, times, causedBy, explains, consequences);
     }
 
     public Finding withConsequences(List<Finding> added) {
         List<Finding> all = new ArrayList<>(consequences);
         all.addAll(added);
         all.sort(ORDER);
-        return new Finding(code, severity, path, at, message, why, remedy, proposal, sure, most, causedBy, explains, all);
+        return new Finding(code, severity, path, at, message, why, remedy, proposal, sure, most, times, causedBy, explains, all);
     }
 
     /** Collects what is particular about one finding; the rest comes from the check's advice. */
@@ -69,6 +70,7 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
         private Optional<Candidate> proposal = Optional.empty();
         private OptionalDouble sure = OptionalDouble.empty();
         private Severity most = Severity.MUST;
+        private int times = 1;
         private Optional<Cause> causedBy = Optional.empty();
         private final List<Cause> explains = new ArrayList<>();
 
@@ -109,6 +111,12 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
             return this;
         }
 
+        /** Lets it stand for several of its kind that nobody would read one by one. */
+        public Builder times(int count) {
+            times = count;
+            return this;
+        }
+
         public Builder causedBy(Cause cause) {
             causedBy = Optional.of(cause);
             return this;
@@ -126,7 +134,7 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
 
         /** The finding, with its sentence. */
         public Finding saying(String message) {
-            return new Finding(code, code.severity().atMost(most), path, at, message, advice.why(), remedy, proposal, sure, most, causedBy, explains, List.of());
+            return new Finding(code, code.severity().atMost(most), path, at, message, advice.why(), remedy, proposal, sure, most, times, causedBy, explains, List.of());
         }
     }
 }

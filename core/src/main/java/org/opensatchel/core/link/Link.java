@@ -101,6 +101,11 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
         return LinkAddress.resolve(List.of(), joined).map(below -> new LinkAddress(start.get().form(), start.get().anchor(), below, own.get().folder()));
     }
 
+    /** Whether the link or its base can be an absolute path; cheaper to ask than its address. */
+    public boolean mayBeAbsolute() {
+        return !base.isEmpty() || path.indexOf(':') >= 0 || path.startsWith("/") || path.startsWith("\\") || path.startsWith("~") || path.startsWith("%");
+    }
+
     /** The path, with the first number of a sequence in it. */
     private String example() {
         return frames.isPresent() ? path.replace(FRAME_MARK, frames.get().number(frames.get().first())) : path;

@@ -29,8 +29,8 @@ public record NameBreach(Kind kind, String phrase) {
                 out.add(new NameBreach(Kind.SPACE, "holds a space"));
             }
         }
-        int length = name.codePointCount(0, name.length());
-        if (rules.maxLength() > 0 && length > rules.maxLength()) {
+        if (rules.maxLength() > 0 && name.codePointCount(0, name.length()) > rules.maxLength()) {
+            int length = name.codePointCount(0, name.length());
             out.add(new NameBreach(Kind.TOO_LONG, "has " + length + " characters; " + rules.maxLength() + " are allowed"));
         }
         avoided(rules, folder ? name : stem(name)).ifPresent(word -> out.add(new NameBreach(Kind.AVOIDED, "holds “" + word + "”, which says nothing")));

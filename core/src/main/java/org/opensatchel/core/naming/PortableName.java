@@ -14,6 +14,9 @@ public final class PortableName {
     private static final Set<String> DEVICES = Set.of("con", "prn", "aux", "nul", "com1", "com2", "com3", "com4", "com5", "com6", "com7", "com8", "com9",
             "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9", "conin$", "conout$", "com¹", "com²", "com³", "lpt¹", "lpt²", "lpt³");
 
+    private static final int SHORTEST_DEVICE = 3;
+    private static final int LONGEST_DEVICE = 7;
+
     /**
      * A reason why some system refuses a name.
      *
@@ -26,22 +29,36 @@ public final class PortableName {
     }
 
     public static Optional<Refusal> refusal(String name) {
-        int[] points = name.codePoints().toArray();
-        for (int i = 0; i < points.length; i++) {
-            Optional<String> reason = reason(points[i]);
-            if (reason.isPresent()) {
-                return Optional.of(new Refusal(i, reason.get()));
+        for (int i = 0; i < name.length(); i += Character.charCount(name.codePointAt(i))) {
+            int point = name.codePointAt(i);
+            if (!isPlain(point)) {
+                Optional<String> reason = reason(point);
+                if (reason.isPresent()) {
+                    return Optional.of(new Refusal(name.codePointCount(0, i), reason.get()));
+                }
             }
         }
-        int dot = name.indexOf('.');
-        String base = (dot < 0 ? name : name.substring(0, dot)).stripTrailing().toLowerCase(Locale.ROOT);
-        if (DEVICES.contains(base)) {
+        if (isDevice(name)) {
             return Optional.of(new Refusal(0, "is a device to Windows, which cannot make a file of this name"));
         }
         if (name.endsWith(" ") || name.endsWith(".")) {
-            return Optional.of(new Refusal(points.length - 1, name.endsWith(".") ? "ends in a dot, which Windows drops" : "ends in a space, which Windows drops"));
+            return Optional.of(new Refusal(name.codePointCount(0, name.length()) - 1, name.endsWith(".") ? "ends in a dot, which Windows drops" : "ends in a space, which Windows drops"));
         }
         return Optional.empty();
+    }
+
+    /** Letters, digits and the like, as nearly all names consist of: told without looking any further. */
+    private static boolean isPlain(int point) {
+        return (point >= 'a' && point <= 'z') || (point >= '0' && point <= '9') || (point >= 'A' && point <= 'Z') || point == '_' || point == '.' || point == '-' || point == ' ';
+    }
+
+    private static boolean isDevice(String name) {
+        int dot = name.indexOf('.');
+        int end = dot < 0 ? name.length() : dot;
+        while (end > 0 && Character.isWhitespace(name.charAt(end - 1))) {
+            end--;
+        }
+        return end >= SHORTEST_DEVICE && end <= LONGEST_DEVICE && DEVICES.contains(name.substring(0, end).toLowerCase(Locale.ROOT));
     }
 
     private static Optional<String> reason(int point) {

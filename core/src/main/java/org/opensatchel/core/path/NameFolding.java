@@ -29,6 +29,19 @@ public final class NameFolding {
         return composed(out.toString());
     }
 
+    /** The hash of {@link #folded} of a text from some index on, made without making it where that can be. */
+    public static int foldedHash(String text, int from) {
+        int hash = 0;
+        for (int i = from; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c > 127) {
+                return folded(text.substring(from)).hashCode();
+            }
+            hash = 31 * hash + (c >= 'A' && c <= 'Z' ? c + 32 : c);
+        }
+        return hash;
+    }
+
     /** {@link #folded} with trailing spaces and dots cut off each name of the path, as Windows cuts them. */
     public static String lookupKey(String path) {
         String folded = folded(path);

@@ -44,9 +44,8 @@ public record ProjectPath(String text) implements Comparable<ProjectPath> {
 
     /** The extension in lower case without its dot, empty where there is none; a leading dot makes no extension. */
     public String extension() {
-        String name = name();
-        int dot = name.lastIndexOf('.');
-        return dot <= 0 ? "" : name.substring(dot + 1).toLowerCase(java.util.Locale.ROOT);
+        int dot = text.lastIndexOf('.');
+        return dot <= text.lastIndexOf('/') + 1 ? "" : text.substring(dot + 1).toLowerCase(java.util.Locale.ROOT);
     }
 
     public List<String> names() {

@@ -63,7 +63,7 @@ final class RoleMatch {
     }
 
     private Stream<ProjectPath> inPlace(RoleFate role) {
-        return tree.files().stream().filter(file -> !file.isInCompanion()).map(ProjectFile::path).filter(path -> !isHandedOut(path))
+        return tree.ownFiles().stream().map(ProjectFile::path).filter(path -> !isHandedOut(path))
                 .filter(path -> canonical.apply(path).parent().equals(role.in()) && role.takes(path));
     }
 
@@ -104,7 +104,7 @@ final class RoleMatch {
         if (role.types().isEmpty()) {
             return List.of();
         }
-        List<ProjectPath> ofType = tree.files().stream().filter(file -> !file.isInCompanion()).map(ProjectFile::path)
+        List<ProjectPath> ofType = tree.ownFiles().stream().map(ProjectFile::path)
                 .filter(path -> role.takes(path) && !isHandedOut(path) && !used.contains(path) && !starters.contains(canonical.apply(path)) && !isSetApart.test(path)).toList();
         List<ProjectPath> homeless = ofType.stream().filter(path -> kit.folders().stream()
                 .noneMatch(rule -> rule.accepts().contains(path.extension()) && rule.path().fits(canonical.apply(path.parent()), fields, kit.ascii()))).toList();

@@ -12,8 +12,6 @@ public final class Leftovers {
     private static final Set<String> FILES = Set.of(".ds_store", "thumbs.db", "ehthumbs.db", "desktop.ini", ".directory", ".localized", ".apdisk", "icon\r",
             ".volumeicon.icns");
 
-    /** How a leftover's name may begin; most names are let go at their first letter. */
-    private static final String BEGINNINGS = ".~_$@sSlLtTeEdDiI";
 
     private Leftovers() {
     }
@@ -23,7 +21,7 @@ public final class Leftovers {
         for (int from = 0; from <= path.length();) {
             int slash = path.indexOf('/', from);
             int end = slash < 0 ? path.length() : slash;
-            if (from < end && BEGINNINGS.indexOf(path.charAt(from)) >= 0) {
+            if (from < end && mayBe(path.charAt(from), end - from)) {
                 String name = path.substring(from, end).toLowerCase(Locale.ROOT);
                 if (FOLDERS.contains(name) || (slash < 0 && isFile(name))) {
                     return Optional.of(path.substring(0, end));
@@ -32,6 +30,18 @@ public final class Leftovers {
             from = end + 1;
         }
         return Optional.empty();
+    }
+
+    /** Most names are let go at their first letter and their length. */
+    private static boolean mayBe(char first, int length) {
+        return switch (first) {
+            case '.', '~', '_', '$', '@' -> true;
+            case 's', 'S' -> length == "system volume information".length();
+            case 'l', 'L' -> length == "lost+found".length();
+            case 't', 'T' -> length == "thumbs.db".length();
+            case 'e', 'E', 'd', 'D' -> length == "desktop.ini".length();
+            default -> (first == 'i' || first == 'I') && length == "icon\r".length();
+        };
     }
 
     private static boolean isFile(String name) {

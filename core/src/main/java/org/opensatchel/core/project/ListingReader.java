@@ -6,24 +6,26 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.json.JsonDocuments;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 
-/** Reads version 1 of the listing document as a stream; keys it does not know are passed over. */
+/** Reads version 1 of the listing document as a stream, into the order of the paths; keys it does not know are passed over. */
 final class ListingReader {
+
+    /** Stands for the content of a file that is only listed. */
+    private static final Object NO_CONTENT = "";
 
     private final ReadLimits limits;
     private final List<SourceEntry> files = new ArrayList<>();
     private final List<String> folders = new ArrayList<>();
     private final List<PackageFault> faults = new ArrayList<>();
-    private final Set<String> seen = new HashSet<>();
     private Optional<String> root = Optional.empty();
     private boolean isListing;
 
@@ -60,7 +62,14 @@ final class ListingReader {
         if (files.isEmpty() && folders.isEmpty() && faults.isEmpty()) {
             return Intake.unreadable("This listing is empty.");
         }
-        return new Intake.Opened(new SourceListing(true, root, files, folders, faults));
+        SourceEntry[] order = files.toArray(SourceEntry[]::new);
+        PathOrder.sort(order, SourceEntry::path);
+        for (int i = 1; i < order.length; i++) {
+            if (order[i].path().equals(order[i - 1].path())) {
+                return Intake.unreadable("“" + order[i].path() + "” stands twice in this listing.");
+            }
+        }
+        return new Intake.Opened(new SourceListing(true, root, Arrays.asList(order), folders, faults));
     }
 
     private void document(JsonParser parser) throws IOException {
@@ -112,7 +121,7 @@ final class ListingReader {
                 case "path" -> path = text ? parser.getString() : wrong("The path of entry " + index + " of this listing must be a text.");
                 case "bytes" -> bytes = isSize(parser, value) ? parser.getLongValue() : Long.parseLong(wrong(named(path, index) + " has a size that is no whole number of bytes."));
                 case "time" -> time = time(text ? parser.getString() : wrong(named(path, index) + " has a time that is no text."));
-                case "sha256" -> sha256 = Optional.of(text && isHash(parser.getString()) ? parser.getString().toLowerCase(java.util.Locale.ROOT)
+                case "sha256" -> sha256 = Optional.of(text && isHash(parser.getString()) ? parser.getString().toLowerCase(Locale.ROOT)
                         : wrong(named(path, index) + (text ? " has a SHA-256 that is not 64 hexadecimal digits." : " has a hash that is no text.")));
                 case "placeholder" -> placeholder = value == JsonToken.VALUE_TRUE;
                 default -> parser.skipChildren();
@@ -124,25 +133,28 @@ final class ListingReader {
         if (bytes < 0) {
             throw new Wrong("“" + path + "” in this listing has no size in \"bytes\".");
         }
-        add(path, new SourceEntry("", bytes, time, sha256, placeholder, 0, index));
+        Optional<String> safe = safe(path);
+        if (safe.isPresent()) {
+            files.add(new SourceEntry(safe.get(), bytes, time, sha256, placeholder, 0, NO_CONTENT));
+        }
     }
 
-    private void add(String raw, SourceEntry facts) throws Wrong {
+    /** The path made safe; empty, and told, when it leads out of the project. */
+    private Optional<String> safe(String raw) {
         String prefix = companion(raw);
         EntryPath read = EntryPath.read(raw.substring(prefix.length()));
         if (read instanceof EntryPath.Unsafe unsafe) {
             faults.add(new PackageFault(Code.PACKAGE_UNSAFE_ENTRY, raw, unsafe.reason()));
-            return;
+            return Optional.empty();
         }
-        String path = prefix + ((EntryPath.Safe) read).path();
-        if (!seen.add(path)) {
-            throw new Wrong("“" + raw + "” stands twice in this listing.");
-        }
-        files.add(new SourceEntry(path, facts.bytes(), facts.time(), facts.sha256(), facts.placeholder(), facts.checksum(), facts.handle()));
+        return Optional.of(prefix + ((EntryPath.Safe) read).path());
     }
 
     /** {@code ../} of a path that leads into a folder beside the root; whether the kit knows that one is told later. */
     private static String companion(String raw) {
+        if (!raw.startsWith("..")) {
+            return "";
+        }
         String path = raw.replace('\\', '/');
         return path.startsWith("../") && path.indexOf('/', 3) > 3 && !path.startsWith("../../") ? "../" : "";
     }
@@ -191,7 +203,8 @@ final class ListingReader {
         }
         for (int i = 0; i < 64; i++) {
             char c = text.charAt(i);
-            if (c > 127 || Character.digit(c, 16) < 0) {
+            boolean digit = (c >= '0' && c <= '9') || (c >= 'a' && c <= 'f') || (c >= 'A' && c <= 'F');
+            if (!digit) {
                 return false;
             }
         }

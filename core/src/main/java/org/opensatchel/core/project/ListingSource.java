@@ -3,7 +3,10 @@ package org.opensatchel.core.project;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -15,7 +18,6 @@ public final class ListingSource implements ProjectSource {
 
     private final Path listing;
     private final Optional<ProjectSource> documents;
-    private final Map<String, SourceEntry> available = new HashMap<>();
 
     public ListingSource(Path listing, Optional<ProjectSource> documents) {
         this.listing = listing;
@@ -32,23 +34,35 @@ public final class ListingSource implements ProjectSource {
         if (!(beside instanceof Intake.Opened opened)) {
             return beside;
         }
-        Optional<String> root = ((Intake.Opened) intake).listing().name();
+        SourceListing listed = ((Intake.Opened) intake).listing();
+        Map<String, SourceEntry> available = new HashMap<>();
         for (SourceEntry entry : opened.listing().files()) {
             available.put(entry.path(), entry);
             // Documents packed as they lie on disk stand below the root's own name.
-            root.filter(name -> entry.path().startsWith(name + "/")).ifPresent(name -> available.putIfAbsent(entry.path().substring(name.length() + 1), entry));
+            listed.name().filter(name -> entry.path().startsWith(name + "/")).ifPresent(name -> available.putIfAbsent(entry.path().substring(name.length() + 1), entry));
         }
+        available.forEach((path, document) -> give(listed.files(), path, document));
         return intake;
+    }
+
+    /** A file that is listed gets its content from the document at its path; the list is in order. */
+    private static void give(List<SourceEntry> files, String path, SourceEntry document) {
+        SourceEntry wanted = new SourceEntry(path, 0, Optional.empty(), Optional.empty(), false, 0, document);
+        int at = Collections.binarySearch(files, wanted, Comparator.comparing(SourceEntry::path));
+        if (at >= 0) {
+            SourceEntry file = files.get(at);
+            files.set(at, new SourceEntry(file.path(), file.bytes(), file.time(), file.sha256(), file.placeholder(), file.checksum(), document));
+        }
     }
 
     @Override
     public boolean hasContent(SourceEntry entry) {
-        return available.containsKey(entry.path());
+        return entry.handle() instanceof SourceEntry;
     }
 
     @Override
     public InputStream open(SourceEntry entry) throws IOException {
-        return documents.orElseThrow().open(available.get(entry.path()));
+        return documents.orElseThrow().open((SourceEntry) entry.handle());
     }
 
     /** Whether documents came with the list; without them links cannot be checked. */

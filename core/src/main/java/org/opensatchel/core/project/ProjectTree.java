@@ -3,15 +3,13 @@ package org.opensatchel.core.project;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.function.Function;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
@@ -23,46 +21,73 @@ import org.opensatchel.core.path.ProjectPath;
 public final class ProjectTree {
 
     private final Optional<String> rootName;
-    private final TreeMap<ProjectPath, ProjectFile> files = new TreeMap<>();
-    private final TreeSet<ProjectPath> folders = new TreeSet<>();
-    private final Map<ProjectPath, List<ProjectPath>> children = new HashMap<>();
+    private final List<ProjectFile> files;
+    /** The same without those of companions. */
+    private final List<ProjectFile> own;
+    private final Map<ProjectPath, ProjectFile> byPath;
+    private final Set<ProjectPath> folders;
+    private final Map<ProjectPath, List<ProjectPath>> children;
+    private final long bytes;
     private volatile Map<String, List<ProjectPath>> byKey;
     private volatile Map<String, List<ProjectFile>> byName;
 
     public ProjectTree(Optional<String> rootName, Collection<ProjectFile> files, Collection<ProjectPath> emptyFolders) {
         this.rootName = rootName;
-        Set<String> implied = new HashSet<>();
-        for (ProjectFile file : files) {
-            this.files.put(file.path(), file);
-            SourceTops.parents(file.path().text(), implied);
-        }
-        for (ProjectPath folder : emptyFolders) {
-            implied.add(folder.text());
-            SourceTops.parents(folder.text(), implied);
-        }
-        implied.remove("..");
-        implied.forEach(folder -> folders.add(ProjectPath.of(folder)));
-        folders.removeIf(this.files::containsKey);
+        this.files = inOrder(files);
+        this.byPath = new HashMap<>(this.files.size() * 4 / 3 + 1);
         Adoption adoption = new Adoption();
-        this.files.keySet().forEach(adoption::adopt);
-        folders.forEach(adoption::adopt);
-        children.values().forEach(Collections::sort);
+        long total = 0;
+        boolean alone = true;
+        for (ProjectFile file : this.files) {
+            boolean beside = file.isInCompanion();
+            alone &= !beside;
+            total += beside ? 0 : file.bytes();
+            byPath.put(file.path(), file);
+            adoption.adopt(file.path());
+        }
+        this.bytes = total;
+        this.own = alone ? this.files : this.files.stream().filter(file -> !file.isInCompanion()).toList();
+        emptyFolders.forEach(adoption::imply);
+        adoption.adoptFolders();
+        this.children = adoption.inside;
+        this.folders = adoption.folders;
     }
 
-    /** Paths come in order, so that most lie where the one before lay. */
+    private static List<ProjectFile> inOrder(Collection<ProjectFile> files) {
+        ProjectFile[] order = files.toArray(ProjectFile[]::new);
+        PathOrder.sort(order, file -> file.path().text());
+        return List.of(order);
+    }
+
+    /** Puts everything into its folder. Paths come in order, so that most lie where the one before lay. */
     private final class Adoption {
-        private String folder;
-        private List<ProjectPath> inside;
+        private final Map<ProjectPath, List<ProjectPath>> inside = new HashMap<>();
+        private final Set<ProjectPath> implied = new HashSet<>();
+        private final Set<ProjectPath> folders = new LinkedHashSet<>();
+        private String folder = "\0";
+        private List<ProjectPath> siblings = List.of();
 
         void adopt(ProjectPath path) {
             String text = path.text();
-            int slash = text.lastIndexOf('/');
-            boolean same = folder != null && slash == folder.length() && text.startsWith(folder);
-            if (!same || inside == null) {
-                folder = slash < 0 ? "" : text.substring(0, slash);
-                inside = children.computeIfAbsent(path.parent(), key -> new ArrayList<>());
+            if (!text.startsWith(folder) || text.lastIndexOf('/') != folder.length()) {
+                ProjectPath parent = path.parent();
+                imply(parent);
+                folder = parent.isRoot() ? "\0" : parent.text();
+                siblings = inside.computeIfAbsent(parent, key -> new ArrayList<>());
             }
-            inside.add(path);
+            siblings.add(path);
+        }
+
+        void imply(ProjectPath path) {
+            for (ProjectPath above = path; !above.isRoot() && !above.text().equals("..") && implied.add(above);) {
+                above = above.parent();
+            }
+        }
+
+        void adoptFolders() {
+            implied.stream().filter(path -> !byPath.containsKey(path)).sorted().forEach(folders::add);
+            folders.forEach(path -> inside.computeIfAbsent(path.parent(), key -> new ArrayList<>()).add(path));
+            inside.values().forEach(Collections::sort);
         }
     }
 
@@ -72,8 +97,13 @@ public final class ProjectTree {
     }
 
     /** All files in the order of their paths, those of companions among them. */
-    public Collection<ProjectFile> files() {
-        return Collections.unmodifiableCollection(files.values());
+    public List<ProjectFile> files() {
+        return files;
+    }
+
+    /** The files of the project itself, in the order of their paths. */
+    public List<ProjectFile> ownFiles() {
+        return own;
     }
 
     /** All folders in the order of their paths, the root itself not among them. */
@@ -82,7 +112,7 @@ public final class ProjectTree {
     }
 
     public Optional<ProjectFile> file(ProjectPath path) {
-        return Optional.ofNullable(files.get(path));
+        return Optional.ofNullable(byPath.get(path));
     }
 
     public boolean isFolder(ProjectPath path) {
@@ -90,7 +120,7 @@ public final class ProjectTree {
     }
 
     public boolean exists(ProjectPath path) {
-        return files.containsKey(path) || isFolder(path);
+        return byPath.containsKey(path) || isFolder(path);
     }
 
     /** What lies right in a folder, in the order of the names. */
@@ -99,22 +129,35 @@ public final class ProjectTree {
     }
 
     public List<ProjectFile> filesIn(ProjectPath folder) {
-        return children(folder).stream().map(files::get).filter(java.util.Objects::nonNull).toList();
+        return children(folder).stream().map(byPath::get).filter(java.util.Objects::nonNull).toList();
     }
 
     /** All files somewhere below a folder. */
     public List<ProjectFile> filesBelow(ProjectPath folder) {
-        if (folder.isRoot()) {
-            return files.values().stream().filter(file -> !file.isInCompanion()).toList();
+        return folder.isRoot() ? own : files.subList(firstAt(folder.text() + "/"), firstAt(folder.text() + "0"));
+    }
+
+    /** Where the first file stands whose path is not before a text. */
+    private int firstAt(String text) {
+        int low = 0;
+        int high = files.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (files.get(middle).path().text().compareTo(text) < 0) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
         }
-        return List.copyOf(files.subMap(new ProjectPath(folder.text() + "/"), new ProjectPath(folder.text() + "0")).values());
+        return low;
     }
 
     /** Files and folders whose path is equal when letter case, Unicode form and trailing spaces and dots are overlooked. */
     public List<ProjectPath> alike(String path) {
         Map<String, List<ProjectPath>> index = byKey;
         if (index == null) {
-            List<ProjectPath> all = new ArrayList<>(files.keySet());
+            List<ProjectPath> all = new ArrayList<>(files.size() + folders.size());
+            files.forEach(file -> all.add(file.path()));
             all.addAll(folders);
             index = index(all, item -> NameFolding.lookupKey(item.text()));
             byKey = index;
@@ -126,7 +169,7 @@ public final class ProjectTree {
     public List<ProjectFile> named(String name) {
         Map<String, List<ProjectFile>> index = byName;
         if (index == null) {
-            index = index(files.values(), file -> NameFolding.folded(file.path().name()));
+            index = index(files, file -> NameFolding.folded(file.path().name()));
             byName = index;
         }
         return index.getOrDefault(NameFolding.folded(name), List.of());
@@ -140,16 +183,13 @@ public final class ProjectTree {
         return index;
     }
 
+    /** Bytes of the project's own files together. */
     public long bytes() {
-        return files.values().stream().filter(file -> !file.isInCompanion()).mapToLong(ProjectFile::bytes).sum();
+        return bytes;
     }
 
+    /** How many files the project itself has. */
     public int count() {
-        return (int) files.values().stream().filter(file -> !file.isInCompanion()).count();
-    }
-
-    /** The longest path below the root, in characters. */
-    public int longestPath() {
-        return files.keySet().stream().map(path -> path.text().length()).max(Comparator.naturalOrder()).orElse(0);
+        return own.size();
     }
 }

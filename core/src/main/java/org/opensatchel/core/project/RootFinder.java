@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.FolderRule;
@@ -33,30 +33,47 @@ public final class RootFinder {
 
     private final Optional<Kit> kit;
     private final RosterFields fields;
+    /** Names that only files in a root have: the marker's and those of starter files. */
+    private final Set<String> telling = new LinkedHashSet<>();
+    private SourceListing listing;
     /** For each folder (by its path, empty for the top) the names of the folders and files right in it. */
-    private final TreeMap<String, Names> inside = new TreeMap<>();
+    private final Map<String, Names> inside = new HashMap<>();
 
     /** The folder of the last file: most files lie where the one before lay. */
     private String lastFolder = "";
     private Names lastInside;
 
-    private static final class Names {
+    private final class Names {
         private final Set<String> folders = new TreeSet<>();
-        private final Set<String> files = new HashSet<>();
+        /** Those files right in it that can tell a root. */
+        private final Set<String> tellingFiles = new HashSet<>();
+        private String firstFile;
+        private int files;
 
-        /** There may be very many; only for a sentence do they need an order. */
-        List<String> sortedFiles() {
-            return files.stream().sorted().toList();
+        void add(String path, int from) {
+            files++;
+            if (firstFile == null) {
+                firstFile = path.substring(from);
+            }
+            for (String name : telling) {
+                if (path.length() - from == name.length() && path.endsWith(name)) {
+                    tellingFiles.add(name);
+                }
+            }
         }
     }
 
     public RootFinder(Optional<Kit> kit, RosterFields fields) {
         this.kit = kit;
         this.fields = fields;
+        this.telling.add(MARKER);
+        kit.ifPresent(plan -> plan.starter().stream().map(Kit.StarterFile::path).filter(path -> path.depth() == 1).forEach(path -> telling.add(path.name())));
     }
 
-    public RootChoice find(SourceListing listing) {
+    public RootChoice find(SourceListing found) {
+        listing = found;
         inside.clear();
+        lastFolder = "";
         lastInside = null;
         inside.put("", new Names());
         listing.files().stream().map(SourceEntry::path).filter(this::counts).forEach(path -> add(path, false));
@@ -71,9 +88,15 @@ public final class RootFinder {
 
     private void add(String path, boolean folder) {
         int last = path.lastIndexOf('/');
-        if (!folder && lastInside != null && last == lastFolder.length() && path.startsWith(lastFolder)) {
-            lastInside.files.add(path.substring(last + 1));
-            return;
+        if (!folder && last > 0) {
+            if (last != lastFolder.length() || !path.startsWith(lastFolder)) {
+                lastFolder = path.substring(0, last);
+                lastInside = inside.get(lastFolder);
+            }
+            if (lastInside != null) {
+                lastInside.add(path, last + 1);
+                return;
+            }
         }
         int depth = 0;
         int from = 0;
@@ -83,9 +106,10 @@ public final class RootFinder {
             int slash = path.indexOf('/', from);
             Names names = inside.computeIfAbsent(above, key -> new Names());
             if (slash < 0) {
-                (folder ? names.folders : names.files).add(path.substring(from));
-                if (!folder && from > 0) {
-                    lastFolder = above;
+                if (folder) {
+                    names.folders.add(path.substring(from));
+                } else {
+                    names.add(path, from);
                     lastInside = names;
                 }
                 return;
@@ -100,26 +124,31 @@ public final class RootFinder {
         Names top = inside.get("");
         List<String> folders = new ArrayList<>(top.folders);
         folders.removeIf(name -> folders.size() > 1 && isCompanion(name));
-        if (folders.size() == 1 && top.files.isEmpty()) {
+        if (folders.size() == 1 && top.files == 0) {
             return new RootChoice(folders.get(0), Optional.of(folders.get(0)), Optional.empty());
         }
         if (folders.isEmpty()) {
             Optional<String> archive = onlyArchive(top);
             return new RootChoice("", Optional.empty(), Optional.of(archive.map(name -> new Trouble(Code.PACKAGE_NESTED_ROOT, name, List.of()))
-                    .orElse(new Trouble(Code.PACKAGE_NO_ROOT, "", top.sortedFiles()))));
+                    .orElse(new Trouble(Code.PACKAGE_NO_ROOT, "", looseFiles()))));
         }
         Optional<String> best = best("", folders);
         boolean byName = best.filter(this::nameFits).isPresent();
         int ownScore = score("");
         if (best.isPresent() && (byName || score(best.get()) > ownScore)) {
             List<String> others = new ArrayList<>(folders);
-            others.addAll(top.sortedFiles());
+            others.addAll(looseFiles());
             others.remove(best.get());
             return new RootChoice(best.get(), best, Optional.of(new Trouble(Code.PACKAGE_SEVERAL_ROOTS, "", others)));
         }
         List<String> loose = new ArrayList<>(folders);
-        loose.addAll(top.sortedFiles());
+        loose.addAll(looseFiles());
         return new RootChoice("", Optional.empty(), Optional.of(new Trouble(Code.PACKAGE_NO_ROOT, "", loose)));
+    }
+
+    /** The files at the top; there may be very many, and only for a sentence do they need an order. */
+    private List<String> looseFiles() {
+        return listing.files().stream().map(SourceEntry::path).filter(path -> path.indexOf('/') < 0 && counts(path)).sorted().toList();
     }
 
     private RootChoice unwrapped(RootChoice start) {
@@ -150,7 +179,7 @@ public final class RootFinder {
             return Optional.empty();
         }
         if (kit.isEmpty()) {
-            boolean alone = names.folders.size() == 1 && names.files.isEmpty();
+            boolean alone = names.folders.size() == 1 && names.files == 0;
             String only = names.folders.iterator().next();
             boolean root = score(path(prefix, only)) > 0 || NameFolding.folded(only).equals(NameFolding.folded(name));
             return alone && root ? Optional.of(only) : Optional.empty();
@@ -173,7 +202,7 @@ public final class RootFinder {
         if (names == null) {
             return 0;
         }
-        int score = names.files.contains(MARKER) ? 2 : 0;
+        int score = names.tellingFiles.contains(MARKER) ? 2 : 0;
         if (kit.isEmpty()) {
             return score;
         }
@@ -183,7 +212,7 @@ public final class RootFinder {
             score += known.computeIfAbsent(first.text(), text -> isAmong(names.folders, first)) ? 1 : 0;
         }
         for (Kit.StarterFile starter : kit.get().starter()) {
-            score += starter.path().depth() == 1 && names.files.contains(starter.path().name()) ? 1 : 0;
+            score += starter.path().depth() == 1 && names.tellingFiles.contains(starter.path().name()) ? 1 : 0;
         }
         return score;
     }
@@ -206,11 +235,11 @@ public final class RootFinder {
         return kit.isPresent() && kit.get().companions().stream().anyMatch(companion -> companion.name().equals(name));
     }
 
-    private static Optional<String> onlyArchive(Names names) {
-        if (names.files.size() != 1) {
+    private Optional<String> onlyArchive(Names names) {
+        if (names.files != 1) {
             return Optional.empty();
         }
-        String file = names.files.iterator().next();
+        String file = names.firstFile;
         String extension = file.substring(file.lastIndexOf('.') + 1).toLowerCase(java.util.Locale.ROOT);
         return ARCHIVES.contains(extension) ? Optional.of(file) : Optional.empty();
     }

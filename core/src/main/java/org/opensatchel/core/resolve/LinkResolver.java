@@ -31,24 +31,39 @@ public final class LinkResolver {
     private final ProjectTree tree;
     private final Set<String> companions;
     private final RootNames roots;
-    private final CandidateSearch candidates;
+    private final Optional<CandidateSearch> candidates;
     private final Lookup lookup;
     private final OldRoots oldRoots;
+    private final LinkResolver bare;
 
     LinkResolver(ProjectTree tree, Set<String> companions, RootNames roots, Optional<LinkAddress> declared, CandidateSearch candidates) {
         this.tree = tree;
         this.companions = companions;
         this.roots = roots;
-        this.candidates = candidates;
+        this.candidates = Optional.of(candidates);
         this.lookup = new Lookup(tree);
         this.oldRoots = new OldRoots(tree, declared, roots);
+        this.bare = new LinkResolver(this);
+    }
+
+    /** The same without candidates for what is broken. */
+    private LinkResolver(LinkResolver full) {
+        this.tree = full.tree;
+        this.companions = full.companions;
+        this.roots = full.roots;
+        this.candidates = Optional.empty();
+        this.lookup = full.lookup;
+        this.oldRoots = full.oldRoots;
+        this.bare = this;
     }
 
     /** All links of all documents, in order. */
     List<ResolvedLink> resolve(List<DocumentLinks> documents) {
         List<Link> links = documents.stream().flatMap(document -> document.links().stream()).toList();
         for (Link link : links) {
-            link.address().filter(address -> address.form().isAbsolute()).ifPresent(oldRoots::hear);
+            if (link.mayBeAbsolute()) {
+                link.address().filter(address -> address.form().isAbsolute()).ifPresent(oldRoots::hear);
+            }
         }
         List<ResolvedLink> out = new ArrayList<>(links.size());
         for (Link link : links) {
@@ -61,15 +76,15 @@ public final class LinkResolver {
     }
 
     private ResolvedLink resolve(Link link) {
-        LinkForm form = link.form();
         if (link.standing() == Link.Standing.LOST) {
-            return ResolvedLink.of(link, form, Outcome.MISSING);
+            return ResolvedLink.of(link, link.form(), Outcome.MISSING);
         }
         Optional<LinkAddress> effective = link.address();
         if (effective.isEmpty()) {
-            return ResolvedLink.of(link, form, Outcome.OUTSIDE);
+            return ResolvedLink.of(link, link.form(), Outcome.OUTSIDE);
         }
         LinkAddress address = effective.get();
+        LinkForm form = link.base().isEmpty() ? address.form() : link.form();
         ResolvedLink resolved = switch (address.form()) {
             case EMBEDDED -> ResolvedLink.of(link, form, Outcome.EMBEDDED);
             case REMOTE -> ResolvedLink.of(link, form, Outcome.REMOTE);
@@ -211,7 +226,7 @@ public final class LinkResolver {
     /** Outside: names which other project it leads into, and what of the project has the same name. */
     private ResolvedLink outside(ResolvedLink link, List<String> folders, List<String> names) {
         Optional<String> other = folders.isEmpty() ? Optional.empty() : roots.otherProject(folders.subList(0, folders.size() - 1));
-        List<Candidate> found = names.isEmpty() ? List.of() : candidates.sameName(names).stream()
+        List<Candidate> found = names.isEmpty() || candidates.isEmpty() ? List.of() : candidates.get().sameName(names).stream()
                 // With the name alone in common it may well be another file.
                 .map(candidate -> new Candidate(candidate.path(), candidate.why(), candidate.why().contains("same folder") ? Math.min(0.7, candidate.sure()) : Math.min(0.45, candidate.sure())))
                 .toList();
@@ -221,14 +236,14 @@ public final class LinkResolver {
     /** A link to nothing: moved when the project holds the file elsewhere, else missing. */
     private ResolvedLink broken(ResolvedLink link) {
         ProjectPath intended = link.intended().orElseThrow();
-        if (intended.isRoot()) {
+        if (intended.isRoot() || candidates.isEmpty()) {
             return link;
         }
-        List<Candidate> same = candidates.sameContent(intended);
-        List<Candidate> found = same.isEmpty() ? candidates.sameName(intended.names(), Optional.of(intended)) : same;
+        List<Candidate> same = candidates.get().sameContent(intended);
+        List<Candidate> found = same.isEmpty() ? candidates.get().sameName(intended.names(), Optional.of(intended)) : same;
         found = found.stream().filter(candidate -> !candidate.path().equals(link.link().file())).toList();
         if (found.isEmpty()) {
-            return link.candidates(candidates.similar(intended));
+            return link.candidates(candidates.get().similar(intended));
         }
         ResolvedLink moved = new ResolvedLink(link.link(), link.form(), Outcome.MOVED, Optional.empty(), link.intended(), found, link.oldRoot(), Optional.empty(),
                 Optional.empty(), List.of());
@@ -243,7 +258,8 @@ public final class LinkResolver {
         long count = Math.min(MOST_FRAMES, frames.count());
         for (long i = 0; i < count; i++) {
             long number = frames.first() + i * frames.step();
-            ResolvedLink resolved = resolve(link.frame(number));
+            // Candidates are looked for once; of the other frames only whether they are there.
+            ResolvedLink resolved = (first == null ? this : bare).resolve(link.frame(number));
             first = first == null ? resolved : first;
             if (resolved.target().isPresent() && resolved.outcome() != Outcome.MOVED) {
                 found = found == null ? resolved : found;

@@ -32,7 +32,7 @@ public record NumberedSet(String before, String after, boolean counted, long fir
 
     /** The set a name stands for; empty when it is one file's name. */
     public static Optional<NumberedSet> in(String name) {
-        if (name.indexOf('#') < 0 && name.indexOf('%') < 0 && name.indexOf('$') < 0 && name.indexOf('[') < 0 && name.indexOf('<') < 0 && name.chars().allMatch(c -> c > 9)) {
+        if (!mayBeSet(name)) {
             return Optional.empty();
         }
         Matcher range = RANGE.matcher(name);
@@ -45,6 +45,16 @@ public record NumberedSet(String before, String after, boolean counted, long fir
         }
         Matcher loose = LOOSE.matcher(name);
         return loose.find() ? Optional.of(of(name, loose, false, -1, -1)) : Optional.empty();
+    }
+
+    private static boolean mayBeSet(String name) {
+        for (int i = 0; i < name.length(); i++) {
+            char c = name.charAt(i);
+            if (c <= 9 || c == '#' || c == '%' || c == '$' || c == '[' || c == '<') {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static NumberedSet of(String name, Matcher at, boolean counted, long first, long last) {

@@ -17,6 +17,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.apache.commons.io.input.CloseShieldInputStream;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
@@ -45,7 +46,6 @@ public final class ContentScan {
 
     /** Most links of a whole project. */
     private static final int MOST_LINKS = 400_000;
-    private static final int MOST_THREADS = 2;
     private static final int FEW_FILES = 64;
     private static final long FEW_BYTES = 8L << 20;
     private static final String SHORTCUT = ".lnk";
@@ -95,27 +95,36 @@ public final class ContentScan {
 
     /** Reads all files, on two threads where there is enough to read; what is told does not depend on how many. */
     public Scan scan(ProjectTree tree) throws IOException {
-        Set<Likeness> shared = sharedContents(tree);
-        List<ProjectFile> files = tree.files().stream().filter(file -> !file.isInCompanion()).toList();
+        List<ProjectFile> files = tree.ownFiles().stream().filter(file -> source.hasContent(file.entry())).toList();
+        Set<Likeness> shared = sharedContents(files);
         Result[] results = new Result[files.size()];
-        Progress told = new Progress();
+        Progress told = new Progress(tree.count() - files.size());
         boolean much = files.size() > FEW_FILES || files.stream().mapToLong(ProjectFile::bytes).sum() > FEW_BYTES;
-        Workers.run(much ? Math.min(MOST_THREADS, Runtime.getRuntime().availableProcessors()) : 1, files.size(), i -> {
+        Workers.run(much ? Workers.MOST : 1, files.size(), i -> {
             ProjectFile file = files.get(i);
-            if (source.hasContent(file.entry())) {
-                results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()));
-            } else if (file.path().text().regionMatches(true, file.path().text().length() - SHORTCUT.length(), SHORTCUT, 0, SHORTCUT.length())) {
-                results[i] = new Result();
-                results[i].facts = FileFacts.SHORTCUT;
-            }
+            results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()));
             told.add(file.bytes());
         });
-        return merged(files, results);
+        Map<ProjectPath, FileFacts> facts = new HashMap<>();
+        if (files.size() < tree.count()) {
+            tree.ownFiles().stream().map(ProjectFile::path).filter(ContentScan::isNamedShortcut).forEach(path -> facts.put(path, FileFacts.SHORTCUT));
+        }
+        return merged(files, results, facts);
+    }
+
+    /** Of a file without content its name alone can say that it only stands for another. */
+    private static boolean isNamedShortcut(ProjectPath path) {
+        String text = path.text();
+        return (text.endsWith("k") || text.endsWith("K")) && text.regionMatches(true, text.length() - SHORTCUT.length(), SHORTCUT, 0, SHORTCUT.length());
     }
 
     private final class Progress {
         private long files;
         private long bytes;
+
+        Progress(long passedOver) {
+            files = passedOver;
+        }
 
         synchronized void add(long more) {
             bytes += more;
@@ -123,8 +132,7 @@ public final class ContentScan {
         }
     }
 
-    private static Scan merged(List<ProjectFile> files, Result[] results) {
-        Map<ProjectPath, FileFacts> facts = new HashMap<>();
+    private static Scan merged(List<ProjectFile> files, Result[] results, Map<ProjectPath, FileFacts> facts) {
         List<DocumentLinks> documents = new ArrayList<>();
         Map<ProjectPath, String> damaged = new TreeMap<>();
         Map<ProjectPath, String> failures = new LinkedHashMap<>();
@@ -172,15 +180,9 @@ public final class ContentScan {
     }
 
     /** What two files must share before it is worth hashing them; a source without contents told its hashes itself. */
-    private Set<Likeness> sharedContents(ProjectTree tree) {
+    private static Set<Likeness> sharedContents(List<ProjectFile> files) {
         Set<Likeness> seen = new HashSet<>();
-        Set<Likeness> shared = new HashSet<>();
-        for (ProjectFile file : tree.files()) {
-            if (file.bytes() > 0 && !file.isInCompanion() && source.hasContent(file.entry()) && !seen.add(Likeness.of(file))) {
-                shared.add(Likeness.of(file));
-            }
-        }
-        return shared;
+        return files.stream().filter(file -> file.bytes() > 0).map(Likeness::of).filter(likeness -> !seen.add(likeness)).collect(Collectors.toSet());
     }
 
     private Result one(ProjectFile file, boolean wanted) throws IOException {

@@ -7,10 +7,13 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 
 /** Does a number of like tasks on a few threads of its own, which are gone when the last is done. */
-final class Workers {
+public final class Workers {
+
+    /** As many as a machine with several users can spare for one of them. */
+    public static final int MOST = Math.min(2, Runtime.getRuntime().availableProcessors());
 
     /** One of the tasks, by its number. */
-    interface Task {
+    public interface Task {
         void run(int number) throws IOException;
     }
 
@@ -22,7 +25,7 @@ final class Workers {
      *
      * @throws IOException what one of them threw; those that are not begun then are left
      */
-    static void run(int threads, int count, Task task) throws IOException {
+    public static void run(int threads, int count, Task task) throws IOException {
         AtomicInteger next = new AtomicInteger();
         AtomicReference<Throwable> failure = new AtomicReference<>();
         Runnable work = () -> {
@@ -36,7 +39,7 @@ final class Workers {
         };
         List<Thread> helpers = new ArrayList<>();
         for (int i = 1; i < threads; i++) {
-            Thread helper = new Thread(work, "scan-" + i);
+            Thread helper = new Thread(work, "worker-" + i);
             helper.setDaemon(true);
             helper.start();
             helpers.add(helper);

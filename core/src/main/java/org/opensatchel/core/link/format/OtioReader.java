@@ -44,12 +44,13 @@ public final class OtioReader implements LinkReader {
 
     private static void reference(JsonScan.Obj object, LinkSink sink) {
         String schema = object.text("OTIO_SCHEMA");
-        if (object.pointer().contains("metadata")) {
+        boolean names = schema.startsWith("ExternalReference.") || schema.startsWith("ImageSequenceReference.");
+        if (!names || object.pointer().contains("metadata")) {
             return;
         }
         if (schema.startsWith("ExternalReference.")) {
             sink.add(object.place("target_url"), object.text("target_url"), Notation.URI);
-        } else if (schema.startsWith("ImageSequenceReference.")) {
+        } else {
             sequence(object, sink);
         }
     }

@@ -2,9 +2,9 @@ package org.opensatchel.core.link.text;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.Writer;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
@@ -34,15 +34,18 @@ public final class JsonScan {
 
     /** An object that has ended: its pointer's names and its simple values. */
     public static final class Obj {
-        private final List<String> pointer;
+        private final Level around;
+        private final String name;
         private final Map<String, Value> values = new HashMap<>();
 
-        private Obj(List<String> pointer) {
-            this.pointer = pointer;
+        private Obj(Level around, String name) {
+            this.around = around;
+            this.name = name;
         }
 
+        /** The names on the way to it; made when they are asked for, since most objects hold nothing of interest. */
         public List<String> pointer() {
-            return pointer;
+            return JsonScan.pointer(around, name);
         }
 
         public Value get(String key) {
@@ -61,7 +64,7 @@ public final class JsonScan {
 
         public Place place(String key) {
             StringBuilder out = new StringBuilder();
-            pointer.forEach(name -> out.append('/').append(escaped(name)));
+            pointer().forEach(step -> out.append('/').append(escaped(step)));
             return new Place.InTree(out.append('/').append(escaped(key)).toString(), values.containsKey(key) ? values.get(key).order : 0);
         }
 
@@ -86,11 +89,13 @@ public final class JsonScan {
 
     /** One open object or array on the way down. */
     private static final class Level {
+        private final Level around;
         private final Obj object;
         private final String nameAbove;
         private int index;
 
-        Level(Obj object, String nameAbove) {
+        Level(Level around, Obj object, String nameAbove) {
+            this.around = around;
             this.object = object;
             this.nameAbove = nameAbove;
         }
@@ -137,8 +142,8 @@ public final class JsonScan {
         switch (token) {
             case START_OBJECT, START_ARRAY -> {
                 String name = open.isEmpty() ? "" : open.peek().name(parser);
-                Obj object = token == JsonToken.START_OBJECT ? new Obj(pointer(name)) : null;
-                open.push(new Level(object, name));
+                Obj object = token == JsonToken.START_OBJECT ? new Obj(open.peek(), name) : null;
+                open.push(new Level(open.peek(), object, name));
             }
             case END_OBJECT -> end(open.pop());
             case END_ARRAY -> open.pop();
@@ -158,7 +163,7 @@ public final class JsonScan {
         Obj object = open.peek().object;
         if (token == JsonToken.VALUE_STRING && taker.wantsTexts()) {
             StringBuilder at = new StringBuilder();
-            pointer(name).forEach(step -> at.append('/').append(Obj.escaped(step)));
+            pointer(open.peek(), name).forEach(step -> at.append('/').append(Obj.escaped(step)));
             taker.text(new Place.InTree(at.toString(), order), bounded(parser));
         } else if (object != null) {
             boolean simple = token == JsonToken.VALUE_STRING || token.isNumeric();
@@ -167,24 +172,8 @@ public final class JsonScan {
     }
 
     private static String bounded(JsonParser parser) throws IOException {
-        StringBuilder out = new StringBuilder();
-        parser.getString(new Writer() {
-            @Override
-            public void write(char[] chars, int from, int length) {
-                out.append(chars, from, Math.max(0, Math.min(length, MAX_VALUE - out.length())));
-            }
-
-            @Override
-            public void flush() {
-                // Nothing is held back.
-            }
-
-            @Override
-            public void close() {
-                // Nothing is open.
-            }
-        });
-        return out.toString();
+        int length = parser.getStringLength();
+        return length <= MAX_VALUE ? parser.getString() : new String(parser.getStringCharacters(), parser.getStringOffset(), MAX_VALUE);
     }
 
     private void end(Level level) {
@@ -198,14 +187,15 @@ public final class JsonScan {
         taker.object(level.object);
     }
 
-    private List<String> pointer(String name) {
-        if (open.isEmpty()) {
-            return List.of();
+    /** The names from the top down to a value in an open object or array; the top itself has none. */
+    private static List<String> pointer(Level around, String name) {
+        List<String> names = new ArrayList<>();
+        String below = name;
+        for (Level level = around; level != null; level = level.around) {
+            names.add(below);
+            below = level.nameAbove;
         }
-        List<String> names = new ArrayList<>(open.size());
-        open.descendingIterator().forEachRemaining(level -> names.add(level.nameAbove));
-        names.remove(0);
-        names.add(name);
+        Collections.reverse(names);
         return names;
     }
 
