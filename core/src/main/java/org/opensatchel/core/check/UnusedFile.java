@@ -1,7 +1,6 @@
 package org.opensatchel.core.check;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -11,7 +10,6 @@ import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
-import org.opensatchel.core.resolve.NumberedSet;
 import org.opensatchel.core.resolve.ResolvedLink;
 
 /** Media that no document links. Given only when every document could be read, and never for what was planned. */
@@ -63,15 +61,8 @@ final class UnusedFile implements Check {
     }
 
     private static Set<ProjectPath> used(Evidence evidence) {
-        Set<ProjectPath> used = new HashSet<>();
+        Set<ProjectPath> used = evidence.resolution().linked(evidence.tree());
         for (ResolvedLink link : evidence.resolution().links()) {
-            link.target().ifPresent(target -> {
-                used.add(target);
-                if (evidence.tree().isFolder(target)) {
-                    evidence.tree().filesBelow(target).forEach(file -> used.add(file.path()));
-                }
-                used.addAll(NumberedSet.files(evidence.tree(), target));
-            });
             link.candidates().stream().filter(candidate -> candidate.sure() >= 0.5).forEach(candidate -> used.add(candidate.path()));
         }
         return used;

@@ -65,6 +65,22 @@ public final class NameFolding {
         return out.toString();
     }
 
+    /** What names share that differ in their numbers alone: each run of digits becomes {@code #}. */
+    public static String withoutNumbers(String name) {
+        StringBuilder out = new StringBuilder(name.length());
+        boolean digits = false;
+        for (char c : composed(name).toCharArray()) {
+            boolean digit = c >= '0' && c <= '9';
+            if (!digit) {
+                out.append(c);
+            } else if (!digits) {
+                out.append('#');
+            }
+            digits = digit;
+        }
+        return out.toString();
+    }
+
     private static void foldInto(StringBuilder out, int point) {
         if (point == 'ı') {
             out.append('ı');

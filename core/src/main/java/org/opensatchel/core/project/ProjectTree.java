@@ -175,6 +175,16 @@ public final class ProjectTree {
         return index.getOrDefault(NameFolding.folded(name), List.of());
     }
 
+    /** Files right in a folder whose names begin with a text, letter for letter. */
+    public List<ProjectFile> beginning(ProjectPath folder, String prefix) {
+        if (prefix.isEmpty()) {
+            return filesIn(folder);
+        }
+        String start = folder.child(prefix).text();
+        int name = start.length() - prefix.length();
+        return files.subList(firstAt(start), firstAt(start + Character.MAX_VALUE)).stream().filter(file -> file.path().text().indexOf('/', name) < 0).toList();
+    }
+
     private static <T> Map<String, List<T>> index(Collection<T> items, Function<T, String> key) {
         Map<String, List<T>> index = new HashMap<>();
         for (T item : items) {

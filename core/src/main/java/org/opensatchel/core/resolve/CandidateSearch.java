@@ -7,12 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Candidate;
-import org.opensatchel.core.naming.EditDistance;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
@@ -26,23 +22,26 @@ final class CandidateSearch {
 
     private static final int MOST = 5;
     private static final double NOT_ALONE = 0.45;
-    /** Names further than their folder are compared letter by letter only in projects of up to this many files. */
-    private static final int SMALL_PROJECT = 3_000;
-    private static final Pattern NUMBERS = Pattern.compile("[0-9]+");
+    /** Of so many files with one name none is meant more than another; they are looked at no closer. */
+    private static final int CROWD = 200;
 
     private final ProjectTree tree;
     private final Map<String, String> starterHashes;
     private final Map<String, List<ProjectPath>> byHash;
     private Map<String, List<ProjectPath>> byLooseName;
     private final Map<String, List<Candidate>> remembered = new HashMap<>();
-    private final Map<NumberedSet, Set<ProjectPath>> sets = new HashMap<>();
+    private final Map<String, Map<String, List<ProjectFile>>> crowds = new HashMap<>();
+    private final NumberedFiles numbered;
+    private final NearNames near;
 
     /**
      * @param starterHashes the hash of each starter file by its path
      * @param byHash the project's files by their hash, as far as they were hashed
      */
-    CandidateSearch(ProjectTree tree, Map<String, String> starterHashes, Map<String, List<ProjectPath>> byHash) {
+    CandidateSearch(ProjectTree tree, NumberedFiles numbered, Map<String, String> starterHashes, Map<String, List<ProjectPath>> byHash) {
         this.tree = tree;
+        this.numbered = numbered;
+        this.near = new NearNames(tree);
         this.starterHashes = starterHashes;
         this.byHash = byHash;
     }
@@ -65,14 +64,27 @@ final class CandidateSearch {
     List<Candidate> sameName(List<String> names, Optional<ProjectPath> meant) {
         String name = names.get(names.size() - 1);
         List<Candidate> found = new ArrayList<>();
-        for (ProjectFile file : tree.named(name)) {
+        for (ProjectFile file : named(names)) {
             int tail = commonTail(names, file.path().names());
             boolean exact = NameFolding.composed(file.path().name()).equals(NameFolding.composed(name));
             String why = tail > 1 ? "same name under the same folder" : exact ? "same name elsewhere" : "same name but for capitals";
             found.add(new Candidate(file.path(), why, Math.min(0.95, (exact ? 0.85 : 0.75) + 0.04 * (tail - 1))));
         }
-        NumberedSet.in(name).ifPresent(set -> folders(set).forEach(folder -> found.add(new Candidate(folder.child(name), "same set of numbers elsewhere", 0.85))));
+        NumberedSet.in(name).ifPresent(set -> numbered.folders(set).forEach(folder -> found.add(new Candidate(folder.child(name), "same set of numbers elsewhere", 0.85))));
         return ranked(meant.map(path -> nearestFirst(found, path.parent())).orElse(found));
+    }
+
+    /** The files of a name; where very many have it, those whose folder has the right name too. */
+    private List<ProjectFile> named(List<String> names) {
+        String name = names.get(names.size() - 1);
+        List<ProjectFile> all = tree.named(name);
+        if (all.size() <= CROWD) {
+            return all;
+        }
+        Map<String, List<ProjectFile>> byFolder = crowds.computeIfAbsent(NameFolding.folded(name),
+                key -> all.stream().collect(Collectors.groupingBy(file -> NameFolding.folded(file.path().parent().name()))));
+        List<ProjectFile> same = names.size() < 2 ? List.of() : byFolder.getOrDefault(NameFolding.folded(names.get(names.size() - 2)), List.of());
+        return same.isEmpty() ? all.subList(0, CROWD) : same.subList(0, Math.min(CROWD, same.size()));
     }
 
     private static List<Candidate> nearestFirst(List<Candidate> found, ProjectPath folder) {
@@ -93,12 +105,6 @@ final class CandidateSearch {
         return a.size() + b.size() - 2 * same;
     }
 
-    /** The folders that hold files of a numbered set. */
-    private Set<ProjectPath> folders(NumberedSet set) {
-        return sets.computeIfAbsent(set, key -> tree.files().stream().filter(file -> key.number(file.path().name()).isPresent()).map(file -> file.path().parent())
-                .collect(Collectors.toCollection(TreeSet::new)));
-    }
-
     /** Files whose names are nearly the same. */
     List<Candidate> similar(ProjectPath intended) {
         return remembered.computeIfAbsent(intended.text(), key -> search(intended));
@@ -114,43 +120,8 @@ final class CandidateSearch {
         for (ProjectPath path : byLooseName.getOrDefault(loose, List.of())) {
             found.put(path, new Candidate(path, "same name but for spaces, hyphens or accents", 0.8));
         }
-        for (ProjectFile file : nearby(intended)) {
-            compare(intended, file.path()).ifPresent(candidate -> found.putIfAbsent(file.path(), candidate));
-        }
+        near.of(intended).forEach(candidate -> found.putIfAbsent(candidate.path(), candidate));
         return ranked(new ArrayList<>(found.values()));
-    }
-
-    private Iterable<ProjectFile> nearby(ProjectPath intended) {
-        return tree.count() <= SMALL_PROJECT ? tree.files() : tree.filesIn(intended.parent());
-    }
-
-    private static Optional<Candidate> compare(ProjectPath wanted, ProjectPath other) {
-        String a = NameFolding.folded(wanted.name());
-        String b = NameFolding.folded(other.name());
-        boolean sameFolder = wanted.parent().equals(other.parent());
-        boolean sameType = wanted.extension().equals(other.extension());
-        double near = sameFolder ? 0.06 : 0;
-        if (sameType && !a.equals(b) && withoutNumbers(a).equals(withoutNumbers(b)) && !a.matches("[0-9.]+.*")) {
-            return sameFolder && a.contains("v") && isVersion(a, b) ? Optional.of(new Candidate(other, "another version of it", 0.55)) : Optional.empty();
-        }
-        if (!sameType && NameFolding.folded(wanted.stem()).equals(NameFolding.folded(other.stem())) && wanted.stem().length() > 1) {
-            return Optional.of(new Candidate(other, "same name with another ending", 0.5 + near));
-        }
-        int allowed = a.length() < 6 ? 0 : a.length() < 9 ? 1 : 2;
-        int apart = sameType ? EditDistance.within(a, b, allowed) : allowed + 1;
-        if (apart == 0 || apart > allowed) {
-            return Optional.empty();
-        }
-        return Optional.of(new Candidate(other, apart == 1 ? "one letter off" : "two letters off", (apart == 1 ? 0.72 : 0.58) + near));
-    }
-
-    /** Whether the numbers that differ follow a v; a differing take or frame number means another file, not a typing slip. */
-    private static boolean isVersion(String a, String b) {
-        return a.replaceAll("v[0-9]+", "v").equals(b.replaceAll("v[0-9]+", "v"));
-    }
-
-    private static String withoutNumbers(String name) {
-        return NUMBERS.matcher(name).replaceAll("");
     }
 
     private static int commonTail(List<String> a, List<String> b) {

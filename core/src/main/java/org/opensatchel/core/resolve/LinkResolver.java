@@ -29,6 +29,7 @@ public final class LinkResolver {
     private static final int MOST_FRAMES = 200_000;
 
     private final ProjectTree tree;
+    private final NumberedFiles numbered;
     private final Set<String> companions;
     private final RootNames roots;
     private final Optional<CandidateSearch> candidates;
@@ -36,19 +37,21 @@ public final class LinkResolver {
     private final OldRoots oldRoots;
     private final LinkResolver bare;
 
-    LinkResolver(ProjectTree tree, Set<String> companions, RootNames roots, Optional<LinkAddress> declared, CandidateSearch candidates) {
+    LinkResolver(ProjectTree tree, NumberedFiles numbered, Set<String> companions, RootNames roots, Optional<LinkAddress> declared, CandidateSearch candidates) {
         this.tree = tree;
+        this.numbered = numbered;
         this.companions = companions;
         this.roots = roots;
         this.candidates = Optional.of(candidates);
-        this.lookup = new Lookup(tree);
-        this.oldRoots = new OldRoots(tree, declared, roots);
+        this.lookup = new Lookup(tree, numbered);
+        this.oldRoots = new OldRoots(tree, numbered, declared, roots);
         this.bare = new LinkResolver(this);
     }
 
     /** The same without candidates for what is broken. */
     private LinkResolver(LinkResolver full) {
         this.tree = full.tree;
+        this.numbered = full.numbered;
         this.companions = full.companions;
         this.roots = full.roots;
         this.candidates = Optional.empty();
@@ -130,7 +133,7 @@ public final class LinkResolver {
 
     private ResolvedLink withGaps(ResolvedLink resolved) {
         Optional<ProjectPath> set = resolved.target().filter(path -> resolved.outcome() != Outcome.MOVED && !tree.exists(path));
-        return set.flatMap(path -> NumberedSet.in(path.name()).map(numbers -> resolved.gaps(numbers.gaps(NumberedSet.files(tree, path))).target(path.parent().child(setName(resolved.link()))))).orElse(resolved);
+        return set.filter(path -> NumberedSet.in(path.name()).isPresent()).map(path -> resolved.gaps(numbered.gaps(path)).target(path.parent().child(setName(resolved.link())))).orElse(resolved);
     }
 
     /** Whether a guess only names the very file it stands in, as programs note where they saved it. */

@@ -29,9 +29,11 @@ final class Lookup {
     }
 
     private final ProjectTree tree;
+    private final NumberedFiles numbered;
 
-    Lookup(ProjectTree tree) {
+    Lookup(ProjectTree tree, NumberedFiles numbered) {
         this.tree = tree;
+        this.numbered = numbered;
     }
 
     boolean exists(List<String> names) {
@@ -69,11 +71,11 @@ final class Lookup {
 
     /** Many files behind one name, in the folder it names or one whose name is alike. */
     private Optional<Found> set(ProjectPath path) {
-        if (!NumberedSet.files(tree, path).isEmpty()) {
+        if (!numbered.files(path).isEmpty()) {
             return Optional.of(new Found(path, Optional.empty()));
         }
         ProjectPath folder = path.parent();
-        return tree.alike(folder.text()).stream().filter(other -> tree.isFolder(other) && !NumberedSet.files(tree, other.child(path.name())).isEmpty()).findFirst()
+        return tree.alike(folder.text()).stream().filter(other -> tree.isFolder(other) && !numbered.files(other.child(path.name())).isEmpty()).findFirst()
                 .map(other -> new Found(other.child(path.name()), Optional.of(difference(folder.text(), other.text()))));
     }
 

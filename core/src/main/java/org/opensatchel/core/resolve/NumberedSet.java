@@ -8,8 +8,6 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.project.ProjectFile;
-import org.opensatchel.core.project.ProjectTree;
 
 /**
  * Many files behind one name: numbered pictures ({@code shot.####.png}, {@code shot.%04d.png}, {@code shot.[0001-0096].png}),
@@ -70,12 +68,6 @@ public record NumberedSet(String before, String after, boolean counted, long fir
         String number = plain.substring(before.length(), plain.length() - after.length());
         boolean fits = counted ? number.length() <= MOST_DIGITS && number.chars().allMatch(c -> c >= '0' && c <= '9') : TILE.matcher(number).matches();
         return fits ? Optional.of(number) : Optional.empty();
-    }
-
-    /** The files of the set a path stands for; empty when it stands for none. */
-    public static List<ProjectPath> files(ProjectTree tree, ProjectPath path) {
-        Optional<NumberedSet> set = in(path.name());
-        return set.isEmpty() ? List.of() : tree.filesIn(path.parent()).stream().map(ProjectFile::path).filter(file -> set.get().number(file.name()).isPresent()).toList();
     }
 
     /**

@@ -25,12 +25,14 @@ final class OldRoots {
     }
 
     private final ProjectTree tree;
+    private final NumberedFiles numbered;
     private final Optional<LinkAddress> declared;
     private final RootNames own;
     private final Map<String, Set<ProjectPath>> votes = new HashMap<>();
 
-    OldRoots(ProjectTree tree, Optional<LinkAddress> declared, RootNames own) {
+    OldRoots(ProjectTree tree, NumberedFiles numbered, Optional<LinkAddress> declared, RootNames own) {
         this.tree = tree;
+        this.numbered = numbered;
         this.declared = declared.filter(address -> address.form().isAbsolute());
         this.own = own;
     }
@@ -50,7 +52,7 @@ final class OldRoots {
         if (tree.file(path).isPresent()) {
             return Optional.of(path);
         }
-        return tree.alike(path.text()).stream().filter(other -> tree.file(other).isPresent()).findFirst().or(() -> NumberedSet.files(tree, path).stream().findFirst());
+        return tree.alike(path.text()).stream().filter(other -> tree.file(other).isPresent()).findFirst().or(() -> numbered.files(path).stream().findFirst());
     }
 
     /** The trusted root of an absolute link, and the rest of its path. */

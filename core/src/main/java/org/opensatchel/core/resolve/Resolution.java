@@ -34,8 +34,9 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
             tree.files().forEach(file -> scan.sha256(file).filter(known::contains).ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
         }
         Optional<LinkAddress> location = declared.flatMap(LinkText::readTyped);
-        LinkResolver resolver = new LinkResolver(tree, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),
-                roots, location, new CandidateSearch(tree, starters, byHash));
+        NumberedFiles numbered = new NumberedFiles(tree);
+        LinkResolver resolver = new LinkResolver(tree, numbered, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),
+                roots, location, new CandidateSearch(tree, numbered, starters, byHash));
         List<ResolvedLink> links = resolver.resolve(scan.documents());
         Set<String> satisfied = links.stream().filter(link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))
                 .map(Resolution::group).collect(Collectors.toSet());
@@ -45,6 +46,21 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
     /** Whether a link is one of several alternatives of which another one is found. */
     public boolean hasBetter(ResolvedLink link) {
         return !link.link().alternatives().isEmpty() && satisfied.contains(group(link));
+    }
+
+    /** The project's files that some link leads to, those behind a numbered set among them. */
+    public Set<ProjectPath> linked(ProjectTree tree) {
+        NumberedFiles numbered = new NumberedFiles(tree);
+        Set<ProjectPath> targets = new HashSet<>();
+        links.forEach(link -> link.target().ifPresent(targets::add));
+        Set<ProjectPath> linked = new HashSet<>(targets);
+        for (ProjectPath target : targets) {
+            if (tree.isFolder(target)) {
+                tree.filesBelow(target).forEach(file -> linked.add(file.path()));
+            }
+            linked.addAll(numbered.files(target));
+        }
+        return linked;
     }
 
     private static String group(ResolvedLink link) {
