@@ -31,7 +31,7 @@ final class EmptyFile implements Check {
     /** Not judged: hidden files that only keep a folder, what the kit itself handed out empty, and what a program keeps. */
     private static boolean isJudged(Evidence evidence, ProjectFile file) {
         ProjectPath path = file.path();
-        boolean given = evidence.kit().map(kit -> kit.starter().stream().anyMatch(starter -> starter.path().equals(path) && starter.bytes() == 0)).orElse(false);
+        boolean given = evidence.plan().flatMap(plan -> plan.starter(path)).filter(starter -> starter.file().bytes() == 0).isPresent();
         boolean managed = evidence.plan().map(plan -> plan.isManaged(path)).orElse(false);
         return !path.name().startsWith(".") && !given && !managed && !file.entry().placeholder();
     }

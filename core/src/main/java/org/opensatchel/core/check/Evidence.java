@@ -5,7 +5,6 @@ import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.plan.PlanMatch;
 import org.opensatchel.core.project.PackageFault;
 import org.opensatchel.core.project.ProjectTree;
@@ -24,7 +23,7 @@ import org.opensatchel.core.scan.Scan;
  * @param leftovers files and folders of systems and programs that were set aside
  */
 public record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Scan scan, RootNames rootNames,
-        Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, List<ProjectPath> shortcuts,
+        Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
         Optional<ProjectLocation> location, Marker marker, Optional<Kit> newer, int findingsPerCode) {
 
     public boolean linksChecked() {

@@ -35,6 +35,7 @@ final class InclusionCycle implements Check {
         evidence.resolution().links().stream().filter(link -> link.link().includes() && link.isFound())
                 .forEach(link -> including.computeIfAbsent(link.link().file(), file -> new ArrayList<>()).add(link));
         dropWhatEnds(including);
+        dropWhatBegins(including);
         List<Finding> out = new ArrayList<>();
         Set<ProjectPath> told = new HashSet<>();
         for (ProjectPath document : including.keySet()) {
@@ -67,6 +68,21 @@ final class InclusionCycle implements Check {
             for (ProjectPath includer : includedBy.getOrDefault(document, List.of())) {
                 if (open.merge(includer, -1, Integer::sum) == 0) {
                     ended.add(includer);
+                }
+            }
+        }
+    }
+
+    /** Leaves only documents that are reached from a circle: what merely leads to one is no part of it. */
+    private static void dropWhatBegins(Map<ProjectPath, List<ResolvedLink>> including) {
+        Map<ProjectPath, Integer> reached = new HashMap<>();
+        including.values().forEach(links -> links.removeIf(link -> !including.containsKey(link.target().orElseThrow())));
+        including.values().forEach(links -> links.forEach(link -> reached.merge(link.target().orElseThrow(), 1, Integer::sum)));
+        Deque<ProjectPath> begun = new ArrayDeque<>(including.keySet().stream().filter(document -> !reached.containsKey(document)).toList());
+        while (!begun.isEmpty()) {
+            for (ResolvedLink link : including.remove(begun.poll())) {
+                if (reached.merge(link.target().orElseThrow(), -1, Integer::sum) == 0) {
+                    begun.add(link.target().orElseThrow());
                 }
             }
         }

@@ -52,13 +52,11 @@ final class LinkCauses {
     }
 
     private static Optional<Cause> toStarter(PlanMatch plan, ResolvedLink link) {
-        return plan.starters().stream().filter(starter -> starter.kind() != StarterFate.Kind.AS_IT_WAS && starter.kind() != StarterFate.Kind.CHANGED)
-                .filter(starter -> link.intended().filter(starter.file().path()::equals).isPresent())
-                .findFirst().map(starter -> new Cause(Cause.Kind.STARTER, starter.file().path()));
+        return link.intended().flatMap(plan::starter).filter(starter -> starter.kind() != StarterFate.Kind.AS_IT_WAS && starter.kind() != StarterFate.Kind.CHANGED)
+                .map(starter -> new Cause(Cause.Kind.STARTER, starter.file().path()));
     }
 
     private static Optional<Cause> toShortcut(Evidence evidence, ResolvedLink link) {
-        return link.intended().flatMap(wanted -> evidence.shortcuts().stream().filter(path -> path.equals(wanted) || Shortcuts.standsFor(path).equals(wanted))
-                .findFirst().map(path -> new Cause(Cause.Kind.SHORTCUT, Shortcuts.standsFor(path))));
+        return link.intended().flatMap(evidence.standIns()::at).map(path -> new Cause(Cause.Kind.SHORTCUT, path));
     }
 }

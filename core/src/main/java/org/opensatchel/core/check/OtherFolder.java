@@ -1,8 +1,10 @@
 package org.opensatchel.core.check;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -37,15 +39,23 @@ final class OtherFolder implements Check {
     /** The topmost unplanned folders. */
     static List<ProjectPath> others(Evidence evidence) {
         PlanMatch plan = evidence.plan().orElseThrow();
-        List<ProjectPath> out = new ArrayList<>();
+        Set<ProjectPath> out = new LinkedHashSet<>();
         for (ProjectPath folder : evidence.tree().folders()) {
             boolean known = folder.text().startsWith("..") || plan.rule(folder).isPresent() || plan.isOnTheWay(folder) || plan.isSetApart(folder);
             // Folders come in the order of their paths: the one around comes first.
-            boolean told = !out.isEmpty() && out.stream().anyMatch(folder::isWithin);
-            if (!known && !told) {
+            if (!known && !liesIn(out, folder)) {
                 out.add(folder);
             }
         }
-        return out;
+        return List.copyOf(out);
+    }
+
+    private static boolean liesIn(Set<ProjectPath> folders, ProjectPath folder) {
+        for (ProjectPath above = folder.parent(); !above.isRoot(); above = above.parent()) {
+            if (folders.contains(above)) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -25,20 +25,14 @@ final class Shortcuts implements Check {
 
     @Override
     public List<Finding> judge(Evidence evidence) {
-        return evidence.shortcuts().stream().map(path -> Finding.of(Code.PACKAGE_SHORTCUT, ADVICE).path(path).explains(new Cause(Cause.Kind.SHORTCUT, standsFor(path)))
+        return evidence.standIns().shortcuts().stream().map(path -> Finding.of(Code.PACKAGE_SHORTCUT, ADVICE).path(path).explains(new Cause(Cause.Kind.SHORTCUT, StandIns.standsFor(path)))
                 .saying("“" + path.name() + "” is only a shortcut: the file itself is not in the folder.")).toList();
     }
 
     /** Every shortcut: those the source told of, and those their content gave away. */
-    static List<ProjectPath> among(List<PackageFault> faults, ProjectTree tree, Scan scan) {
+    static StandIns among(List<PackageFault> faults, ProjectTree tree, Scan scan) {
         Stream<ProjectPath> links = faults.stream().filter(fault -> fault.code() == Code.PACKAGE_SHORTCUT).map(PackageFault::path).map(ProjectPath::of);
         Stream<ProjectPath> files = scan.facts().entrySet().stream().filter(file -> file.getValue().shortcut()).map(Map.Entry::getKey).sorted();
-        return Stream.concat(links, files).distinct().toList();
-    }
-
-    /** The path of the file a shortcut stands for: without the ending and the words that systems add. */
-    static ProjectPath standsFor(ProjectPath shortcut) {
-        String name = shortcut.name().replaceFirst("(?i)\\.(lnk|url|webloc|desktop)$", "").replaceFirst("(?i) ?(- shortcut|alias)$", "");
-        return shortcut.parent().child(name);
+        return StandIns.of(Stream.concat(links, files).distinct().toList());
     }
 }

@@ -65,6 +65,6 @@ final class StarterFiles implements Check {
     }
 
     private static Optional<Cause> shortcut(Evidence evidence, ProjectPath planned) {
-        return evidence.shortcuts().stream().map(Shortcuts::standsFor).filter(planned::equals).findFirst().map(path -> new Cause(Cause.Kind.SHORTCUT, path));
+        return evidence.standIns().at(planned).map(path -> new Cause(Cause.Kind.SHORTCUT, path));
     }
 }

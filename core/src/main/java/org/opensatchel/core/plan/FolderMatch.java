@@ -104,13 +104,11 @@ final class FolderMatch {
     private List<ProjectPath> candidates(ProjectPath planned, boolean samePlace) {
         List<ProjectPath> out = new ArrayList<>();
         for (ProjectPath folder : tree.folders()) {
-            if (taken.contains(folder) || folder.text().startsWith("..") || isOnTheWay(folder) || holdsTaken(folder)) {
-                continue;
-            }
             boolean beside = canonical(folder.parent()).equals(planned.parent());
             boolean fits = samePlace ? beside && isLike(planned.name(), folder.name())
                     : !beside && NameFolding.folded(folder.name()).equals(NameFolding.folded(planned.name())) && !isClosed(folder.parent());
-            if (fits) {
+            // Asked last, since it costs most: every rule is held against the folder.
+            if (fits && !taken.contains(folder) && !folder.text().startsWith("..") && !isOnTheWay(folder) && !holdsTaken(folder)) {
                 out.add(folder);
             }
         }

@@ -33,7 +33,9 @@ public final class PlanMatch {
     private final List<FolderFate> fates;
     private final List<RoleFate> roles;
     private final List<StarterFate> starters;
-    private final Set<ProjectPath> starterPaths = new HashSet<>();
+    private final Map<ProjectPath, StarterFate> byStarter = new HashMap<>();
+    /** Folders above a starter file or a role, composed. */
+    private final Set<ProjectPath> above = new HashSet<>();
     private final Zones zones;
     private final Set<ProjectPath> planned = new HashSet<>();
     /** Rules whose one path is known, by it, and those that many folders may fit. */
@@ -53,7 +55,9 @@ public final class PlanMatch {
         this.fates = folders.fates();
         this.roles = new RoleMatch(tree, kit, fields, folders::canonical, this::isSetApart).match();
         this.starters = new StarterMatch(tree, scan, folders::canonical).match(kit);
-        starters.forEach(starter -> starterPaths.add(starter.file().path()));
+        starters.forEach(starter -> byStarter.put(starter.file().path(), starter));
+        kit.starter().forEach(file -> addAbove(file.path().parent()));
+        roles.forEach(role -> addAbove(role.in()));
         roles.forEach(role -> {
             planned.addAll(role.fitting());
             planned.addAll(role.misnamed());
@@ -74,7 +78,12 @@ public final class PlanMatch {
 
     /** Whether a starter file belongs at this path. */
     public boolean isStarter(ProjectPath path) {
-        return starterPaths.contains(path);
+        return byStarter.containsKey(path);
+    }
+
+    /** What became of the starter file that belongs at a path. */
+    public Optional<StarterFate> starter(ProjectPath path) {
+        return Optional.ofNullable(byStarter.get(path));
     }
 
     public List<StarterFate> starters() {
@@ -108,13 +117,13 @@ public final class PlanMatch {
     /** Whether a folder stands on the way to a planned one. */
     public boolean isOnTheWay(ProjectPath folder) {
         ProjectPath right = canonical(folder);
-        boolean toFile = kit.starter().stream().anyMatch(file -> isAbove(right, file.path().parent()))
-                || roles.stream().anyMatch(role -> isAbove(right, role.in()));
-        return toFile || kit.folders().stream().anyMatch(rule -> rule.path().isReachedThrough(right, fields, kit.ascii()));
+        return above.contains(ProjectPath.of(NameFolding.composed(right.text()))) || kit.folders().stream().anyMatch(rule -> rule.path().isReachedThrough(right, fields, kit.ascii()));
     }
 
-    private static boolean isAbove(ProjectPath folder, ProjectPath below) {
-        return ProjectPath.of(NameFolding.composed(below.text())).isWithin(ProjectPath.of(NameFolding.composed(folder.text())));
+    private void addAbove(ProjectPath folder) {
+        for (ProjectPath at = ProjectPath.of(NameFolding.composed(folder.text())); !at.isRoot() && above.add(at);) {
+            at = at.parent();
+        }
     }
 
     /** Whether a path lies in a sealed or managed folder, or is a managed one. */

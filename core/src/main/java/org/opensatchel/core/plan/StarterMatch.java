@@ -1,10 +1,14 @@
 package org.opensatchel.core.plan;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.path.NameFolding;
@@ -20,6 +24,8 @@ final class StarterMatch {
     private final Scan scan;
     private final UnaryOperator<ProjectPath> canonical;
     private final Map<String, ProjectFile> byRightPath = new HashMap<>();
+    /** Files as long as some starter file, by the hash of their content. */
+    private final Map<String, List<ProjectPath>> byContent = new HashMap<>();
 
     StarterMatch(ProjectTree tree, Scan scan, UnaryOperator<ProjectPath> canonical) {
         this.tree = tree;
@@ -29,6 +35,9 @@ final class StarterMatch {
     }
 
     List<StarterFate> match(Kit kit) {
+        Set<Long> sizes = kit.starter().stream().map(StarterFile::bytes).filter(bytes -> bytes > 0).collect(Collectors.toSet());
+        tree.files().stream().filter(file -> sizes.contains(file.bytes()))
+                .forEach(file -> scan.sha256(file).ifPresent(hash -> byContent.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
         return kit.starter().stream().map(this::fate).toList();
     }
 
@@ -51,11 +60,8 @@ final class StarterMatch {
     }
 
     private Optional<ProjectPath> sameContent(StarterFile starter) {
-        return tree.files().stream().filter(file -> file.bytes() == starter.bytes() && starter.bytes() > 0)
-                .filter(file -> scan.sha256(file).filter(starter.sha256()::equals).isPresent())
-                .map(ProjectFile::path)
-                .min(java.util.Comparator.comparing((ProjectPath path) -> !canonical.apply(path).parent().equals(starter.path().parent()))
-                        .thenComparing(java.util.Comparator.naturalOrder()));
+        return byContent.getOrDefault(starter.sha256(), List.of()).stream()
+                .min(Comparator.comparing((ProjectPath path) -> !canonical.apply(path).parent().equals(starter.path().parent())).thenComparing(Comparator.naturalOrder()));
     }
 
     /** By name only where content cannot tell: it may be changed, or its hash is not known. */
