@@ -23,7 +23,7 @@ final class NearNames {
     private static final int SMALL_PROJECT = 3_000;
     private static final int MOST_OF_A_KIND = 100;
     /** What may be spent in all, in looks at a name; a comparison letter by letter costs as much as many looks. */
-    private static final long MOST_SPENT = 300_000_000;
+    private static final long MOST_SPENT = 100_000_000;
     private static final int COMPARISON = 100;
     private static final Pattern NUMBERS = Pattern.compile("[0-9]+");
     private static final Pattern VERSION = Pattern.compile("v[0-9]+");
@@ -51,12 +51,15 @@ final class NearNames {
     /** The names of a folder, or of a whole small project. */
     private static final class Group {
         private final List<Name> names = new ArrayList<>();
+        /** The letters of each name once more, close together: most names are passed over by them alone. */
+        private long[] letters;
         private final Map<String, List<Name>> byStem = new HashMap<>();
         private final Map<String, List<Name>> versions = new HashMap<>();
 
         static Group of(List<ProjectFile> files) {
             Group group = new Group();
             files.forEach(file -> group.add(Name.of(file.path())));
+            group.letters = group.names.stream().mapToLong(Name::letters).toArray();
             return group;
         }
 
@@ -100,12 +103,15 @@ final class NearNames {
         if (allowed == 0) {
             return;
         }
-        for (Name other : group.names) {
+        for (int i = 0; i < group.letters.length; i++) {
             if (spent++ > MOST_SPENT) {
                 return;
             }
-            if (Long.bitCount(wanted.letters ^ other.letters) <= 2 * allowed && Math.abs(length - other.folded.length()) <= allowed
-                    && other.extension.equals(wanted.extension) && !other.differsInNumbersAlone(wanted)) {
+            if (Long.bitCount(wanted.letters ^ group.letters[i]) > 2 * allowed) {
+                continue;
+            }
+            Name other = group.names.get(i);
+            if (Math.abs(length - other.folded.length()) <= allowed && other.extension.equals(wanted.extension) && !other.differsInNumbersAlone(wanted)) {
                 spent += COMPARISON;
                 int apart = EditDistance.within(wanted.folded, other.folded, allowed);
                 if (apart > 0 && apart <= allowed) {
