@@ -39,7 +39,9 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
         /** Found by its looks in a file of no known format. */
         GUESSED,
         /** Names a member of its own package, which is not there. */
-        LOST
+        LOST,
+        /** Names a file whose content lies in the document itself. */
+        ENCLOSED
     }
 
     /**
@@ -75,7 +77,7 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
 
     /** The form of the link from its text alone. */
     public LinkForm form() {
-        return LinkText.read(example(), notation).map(LinkAddress::form).orElse(LinkForm.RELATIVE);
+        return standing == Standing.ENCLOSED ? LinkForm.EMBEDDED : LinkText.read(example(), notation).map(LinkAddress::form).orElse(LinkForm.RELATIVE);
     }
 
     /** The address the link effectively has: its own, or that of its base with its own joined on; empty when it climbs over the top of a disk. */

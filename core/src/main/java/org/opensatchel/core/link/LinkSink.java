@@ -153,7 +153,7 @@ public class LinkSink {
         return maxText;
     }
 
-    private String shortened(String text) {
+    protected String shortened(String text) {
         if (text.length() <= maxText) {
             return text;
         }

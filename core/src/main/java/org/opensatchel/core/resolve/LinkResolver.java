@@ -64,7 +64,7 @@ public final class LinkResolver {
     List<ResolvedLink> resolve(List<DocumentLinks> documents) {
         List<Link> links = documents.stream().flatMap(document -> document.links().stream()).toList();
         for (Link link : links) {
-            if (link.mayBeAbsolute()) {
+            if (link.standing() != Link.Standing.ENCLOSED && link.mayBeAbsolute()) {
                 link.address().filter(address -> address.form().isAbsolute()).ifPresent(oldRoots::hear);
             }
         }
@@ -81,6 +81,9 @@ public final class LinkResolver {
     private ResolvedLink resolve(Link link) {
         if (link.standing() == Link.Standing.LOST) {
             return ResolvedLink.of(link, link.form(), Outcome.MISSING);
+        }
+        if (link.standing() == Link.Standing.ENCLOSED) {
+            return ResolvedLink.of(link, LinkForm.EMBEDDED, Outcome.EMBEDDED);
         }
         Optional<LinkAddress> effective = link.address();
         if (effective.isEmpty()) {
@@ -246,7 +249,7 @@ public final class LinkResolver {
         List<Candidate> found = same.isEmpty() ? candidates.get().sameName(intended.names(), Optional.of(intended)) : same;
         found = found.stream().filter(candidate -> !candidate.path().equals(link.link().file())).toList();
         if (found.isEmpty()) {
-            return link.candidates(candidates.get().similar(intended));
+            return link.candidates(candidates.get().similar(intended).stream().filter(candidate -> !candidate.path().equals(link.link().file())).toList());
         }
         ResolvedLink moved = new ResolvedLink(link.link(), link.form(), Outcome.MOVED, Optional.empty(), link.intended(), found, link.oldRoot(), Optional.empty(),
                 Optional.empty(), List.of());

@@ -99,7 +99,9 @@ final class NearNames {
 
     private void slips(Group group, Name wanted, List<Candidate> found) {
         int length = wanted.folded.length();
-        int allowed = length < 6 ? 0 : length < 9 ? 1 : 2;
+        int stem = wanted.path.stem().length();
+        // Of a name of two letters every other one is a letter or two off.
+        int allowed = stem < 3 ? 0 : stem < 5 ? 1 : 2;
         if (allowed == 0) {
             return;
         }

@@ -25,6 +25,7 @@ import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.Link;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
@@ -33,8 +34,8 @@ import org.opensatchel.core.path.Notation;
 
 /**
  * PDF documents (ISO 32000-2): file specifications (7.11) of actions that open other files (12.6.4.3 to 12.6.4.6), of
- * media, forms' data and streams outside the file, and addresses of URI actions (12.6.4.8). What is attached lies in the
- * document itself and is no link.
+ * media, forms' data and streams outside the file, and addresses of URI actions (12.6.4.8). A file that is
+ * attached (7.11.4) lies in the document itself and is told as embedded.
  */
 public final class PdfReader implements LinkReader {
 
@@ -141,7 +142,7 @@ public final class PdfReader implements LinkReader {
             boolean specification = type.equals("Filespec") || type.equals("F") || (dictionary.containsKey(COSName.UF) && dictionary.containsKey(COSName.F));
             // Of older ones only the place tells what they are: what an action or a stream has under F.
             boolean untyped = type.isEmpty() && key.equals("F") && (dictionary.containsKey(COSName.F) || dictionary.containsKey(COSName.UF));
-            if ((specification || untyped) && !dictionary.containsKey(COSName.EF)) {
+            if (specification || untyped) {
                 specification(dictionary, page);
             }
         }
@@ -157,7 +158,9 @@ public final class PdfReader implements LinkReader {
             if (name == null) {
                 return;
             }
-            if (dictionary.getNameAsString(COSName.FS, "").equals("URL")) {
+            if (dictionary.containsKey(COSName.EF)) {
+                sink.link(place(page), name, Notation.PLAIN).standing(Link.Standing.ENCLOSED).add();
+            } else if (dictionary.getNameAsString(COSName.FS, "").equals("URL")) {
                 sink.add(place(page), name.strip(), Notation.URI);
             } else {
                 add(page, name);

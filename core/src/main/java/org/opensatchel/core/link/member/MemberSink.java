@@ -53,7 +53,7 @@ public final class MemberSink extends LinkSink {
     /** A link that the format says leads out of the package: it starts from the package's own folder. */
     public void addOutside(Place at, String text, Notation notation) {
         if (LinkText.read(text, notation).isPresent()) {
-            whole.takeMember(new Link(document(), whole.file(), at, text, text, notation, "", Optional.empty(), Link.Standing.STATED, "", false));
+            whole.takeMember(new Link(document(), whole.file(), at, shortened(text), text, notation, "", Optional.empty(), Link.Standing.STATED, "", false));
         }
     }
 
@@ -66,7 +66,7 @@ public final class MemberSink extends LinkSink {
     protected void take(Link link) {
         Optional<LinkAddress> address = link.address();
         LinkForm form = address.map(LinkAddress::form).orElse(LinkForm.RELATIVE);
-        if (address.isEmpty() || (form != LinkForm.RELATIVE && form != LinkForm.ROOTED)) {
+        if (link.standing() == Link.Standing.ENCLOSED || address.isEmpty() || (form != LinkForm.RELATIVE && form != LinkForm.ROOTED)) {
             whole.takeMember(link);
             return;
         }
