@@ -2,6 +2,7 @@ package org.opensatchel.core.check;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
@@ -23,12 +24,22 @@ final class MissingFolder implements Check {
 
     @Override
     public List<Finding> judge(Evidence evidence) {
-        return evidence.plan().map(PlanMatch::folders).orElse(List.of()).stream()
+        return evidence.plan().map(MissingFolder::missing).orElse(List.of());
+    }
+
+    private static List<Finding> missing(PlanMatch plan) {
+        return plan.folders().stream()
                 .filter(fate -> fate.kind() == FolderFate.Kind.MISSING && fate.rule().need() == Need.REQUIRED)
-                .filter(fate -> !isInsideMissing(evidence.plan().orElseThrow(), fate))
-                .map(fate -> Finding.of(Code.STRUCTURE_FOLDER_MISSING, ADVICE).path(fate.planned()).explains(new Cause(Cause.Kind.FOLDER, fate.planned()))
+                .filter(fate -> !isInsideMissing(plan, fate))
+                .map(fate -> Finding.of(Code.STRUCTURE_FOLDER_MISSING, ADVICE).path(fate.planned()).explains(new Cause(Cause.Kind.FOLDER, fate.planned())).causedBy(emptied(plan, fate))
                         .saying("The folder “" + fate.planned() + "” is missing" + (fate.rule().purpose().isBlank() ? "." : " (" + fate.rule().purpose().strip() + ").")))
                 .toList();
+    }
+
+    /** The document that lies in another place, where nothing else had to be in the folder: packers leave out what is empty. */
+    private static Optional<Cause> emptied(PlanMatch plan, FolderFate fate) {
+        return fate.rule().atLeast() > 0 ? Optional.empty() : plan.roles().stream().filter(role -> role.document() && role.in().equals(fate.planned()))
+                .flatMap(role -> role.misplaced().stream()).findFirst().map(Roles::misplaced);
     }
 
     /** A folder inside a missing one is told with it. */

@@ -14,6 +14,7 @@ import org.opensatchel.core.plan.FolderFate;
 import org.opensatchel.core.plan.PlanMatch;
 import org.opensatchel.core.plan.RoleFate;
 import org.opensatchel.core.plan.StarterFate;
+import org.opensatchel.core.project.ProjectFile;
 
 /** A planned folder that is there and holds less than it should; a pattern that is repeated less often than it should. */
 final class TooFewFiles implements Check {
@@ -37,7 +38,7 @@ final class TooFewFiles implements Check {
                 continue;
             }
             for (ProjectPath folder : fate.found()) {
-                int files = evidence.tree().filesBelow(folder).size();
+                int files = (int) evidence.tree().filesBelow(folder).stream().filter(file -> !onlyKeepsFolder(file)).count();
                 if (files < least) {
                     ProjectPath planned = fate.found().size() == 1 && fate.kind() != FolderFate.Kind.THERE ? fate.planned() : folder;
                     out.add(Finding.of(Code.STRUCTURE_TOO_FEW, ADVICE).path(planned).causedBy(cause(evidence.plan().orElseThrow(), planned))
@@ -52,6 +53,11 @@ final class TooFewFiles implements Check {
             });
         }
         return out;
+    }
+
+    /** Whether a file is there only so that packers take an empty folder along. */
+    private static boolean onlyKeepsFolder(ProjectFile file) {
+        return file.bytes() == 0 && file.path().name().startsWith(".");
     }
 
     /** What is missing from the folder by name says the same, and says it better. */

@@ -1,0 +1,242 @@
+package org.opensatchel.core.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.function.BiFunction;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.KitReader;
+import org.opensatchel.core.naming.NamePattern;
+import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.core.report.Report;
+
+/**
+ * Random kits, each with a project that fits it: clean it stays without a word, and of every fault planted in it that one
+ * thing is told, whatever the kit is.
+ */
+class KitFaultsPropertiesTest {
+
+    private static final List<String> FOLDERS = List.of("boards", "footage", "voices", "models", "surfaces", "plates", "timelines", "posters", "lettering", "storyboard", "interviews", "foley");
+    private static final List<String> PEOPLE = List.of("Marsh Ottoline", "O’Dowd Seán", "Åkerlund Märta", "de Souza Inês", "Nguyễn Thảo", "Quill-Fenn Ada", "Ng Po");
+    private static final List<String> ROOTS = List.of("{course}_{assignment}_{last}_{first}", "{last}_{first}_{assignment}", "{assignment}-{last:lower}", "{course}-{id}");
+
+    @TempDir
+    Path temp;
+
+    static LongStream seeds() {
+        return LongStream.concat(LongStream.range(0, 30), new Random().longs(20));
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void aProjectThatFitsIsClean(long seed) throws IOException {
+        Planned planned = new Planned(new Random(seed));
+        assertThat(planned.check(temp, planned.root + "/").findings()).as("seed %d, %s", seed, planned.kit).isEmpty();
+    }
+
+    static Stream<Arguments> faults() {
+        return seeds().boxed().flatMap(seed -> Stream.of(Fault.values()).map(fault -> Arguments.of(seed, fault)));
+    }
+
+    @ParameterizedTest
+    @MethodSource("faults")
+    void aFaultIsToldAlone(long seed, Fault fault) throws IOException {
+        Random random = new Random(seed);
+        Planned planned = new Planned(random);
+        planned.prefix = planned.root + "/";
+        fault.plant.apply(planned, random);
+        Report report = planned.check(temp, planned.prefix);
+        List<String> told = report.findings().stream().filter(finding -> !finding.severity().equals("note")).map(Report.FindingLine::code).toList();
+        assertThat(told).as("seed %d, %s, %s: %s", seed, fault, planned.kit, planned.project.files.keySet()).containsExactly(fault.code);
+    }
+
+    /** What may happen to a project, and the one thing to be said of it. */
+    enum Fault {
+        FOLDER_MISSPELT("structure.folder-renamed", (planned, random) -> {
+            String name = planned.media(random).folder;
+            return planned.project.move(name, name.substring(0, 2) + name.substring(3));
+        }),
+        FOLDER_GONE("structure.folder-missing", (planned, random) -> planned.project.remove(planned.media(random).folder)),
+        FOLDER_ELSEWHERE("structure.folder-moved", (planned, random) -> {
+            String name = planned.media(random).folder;
+            return planned.project.move(name, "bundle/" + name);
+        }),
+        DOCUMENTS_MISSPELT("structure.folder-renamed", (planned, random) -> planned.project.move(planned.documents, planned.documents + "2")),
+        DOCUMENT_NAME("name.document", (planned, random) -> planned.project.move(planned.timeline(), planned.documents + "/cut.otio")),
+        DOCUMENT_IN_ROOT("structure.document-misplaced", (planned, random) -> planned.project.move(planned.timeline(), planned.timeline().substring(planned.documents.length() + 1))),
+        NO_DOCUMENT("structure.document-missing", (planned, random) -> planned.project.remove(planned.timeline()).put(planned.documents + "/.keep", "")),
+        WRONG_TYPE("asset.type-not-accepted", (planned, random) -> planned.project.put(planned.media(random).folder + "/model.stl", "solid")),
+        IN_THE_ROOT("structure.file-misplaced", (planned, random) -> planned.project.put("loose.stl", "solid")),
+        FORBIDDEN("structure.folder-forbidden", (planned, random) -> planned.project.put("scrap/x.stl", "solid")),
+        TOO_FEW("structure.too-few", (planned, random) -> {
+            Media media = planned.media(random);
+            media.files.forEach(planned.project::remove);
+            planned.project.put(media.folder + "/.keep", "");
+            return planned.linking(file -> !media.files.contains(file), "");
+        }),
+        SPACE("name.space", (planned, random) -> {
+            String old = planned.free(random);
+            String spaced = old.replaceFirst("/take", "/my take");
+            planned.rename(old, spaced);
+            return planned.project.move(old, spaced);
+        }),
+        CASE_CLASH("name.case-clash", (planned, random) -> {
+            String old = planned.free(random);
+            return planned.project.put(old.replaceFirst("/take", "/Take"), planned.project.files.get(old));
+        }),
+        DEVICE("name.character", (planned, random) -> {
+            String old = planned.free(random);
+            String device = old.replaceFirst("/[^/]*\\.", "/con.");
+            planned.rename(old, device);
+            return planned.project.move(old, device);
+        }),
+        STARTER_CHANGED("asset.starter-changed", (planned, random) -> planned.project.put(planned.starter, Media.content(planned.starter, 99))),
+        STARTER_GONE("asset.starter-missing", (planned, random) -> planned.project.remove(planned.starter)),
+        STARTER_RENAMED("asset.starter-renamed", (planned, random) -> planned.project.move(planned.starter, planned.starter.replace("given", "mine"))),
+        ROOT_NAME("name.root", (planned, random) -> {
+            planned.prefix = "my project/";
+            return planned.project;
+        }),
+        NESTED("package.nested-root", (planned, random) -> {
+            planned.prefix = "hand in/" + planned.root + "/";
+            return planned.project;
+        }),
+        LOOSE("package.no-root", (planned, random) -> {
+            planned.prefix = "";
+            return planned.project;
+        }),
+        EMPTY("asset.empty", (planned, random) -> planned.project.put(planned.free(random), new byte[0])),
+        ZEROS("package.placeholder", (planned, random) -> planned.project.put(planned.free(random), new byte[500])),
+        LINK_OUT("link.outside", (planned, random) -> planned.linking(file -> true, "file:///C:/Users/mara/Downloads/rain.aif")),
+        LINK_TO_NOTHING("link.missing", (planned, random) -> planned.linking(file -> true, "../" + planned.media(random).folder + "/zebra.aif")),
+        LINK_CAPITALS("link.misspelt", (planned, random) -> planned.linking(file -> true, "../" + planned.free(random).replaceFirst("/take", "/TAKE"))),
+        LINK_MOVED("link.moved", (planned, random) -> {
+            String file = planned.free(random);
+            return planned.linking(other -> true, "../elsewhere" + file.substring(file.lastIndexOf('/')));
+        });
+
+        private final String code;
+        private final BiFunction<Planned, Random, SampleProject> plant;
+
+        Fault(String code, BiFunction<Planned, Random, SampleProject> plant) {
+            this.code = code;
+            this.plant = plant;
+        }
+    }
+
+    /** A planned folder of media, with what lies in it. */
+    private static final class Media {
+        private final String folder;
+        private final String type;
+        private final List<String> files = new ArrayList<>();
+
+        Media(String folder, String type) {
+            this.folder = folder;
+            this.type = type;
+        }
+
+        static byte[] content(String path, int seed) {
+            return path.endsWith("png") ? SampleProject.png(seed) : path.endsWith("wav") ? SampleProject.wav(seed) : SampleProject.mp4(seed);
+        }
+    }
+
+    /** A kit and the project that fits it. */
+    private static final class Planned {
+        private final List<Media> media = new ArrayList<>();
+        private final String documents;
+        private final RosterFields fields;
+        private final Kit kit;
+        private final String root;
+        private final String starter;
+        private final SampleProject project = new SampleProject();
+        private final List<String> linked = new ArrayList<>();
+        private String prefix;
+
+        Planned(Random random) {
+            List<String> names = new ArrayList<>(FOLDERS);
+            Collections.shuffle(names, random);
+            List<String> types = new ArrayList<>(List.of("png", "wav", "mp4"));
+            Collections.shuffle(types, random);
+            for (int i = 0; i < 2 + random.nextInt(2); i++) {
+                media.add(new Media(names.remove(0), types.get(i)));
+            }
+            documents = names.remove(0);
+            String[] person = PEOPLE.get(random.nextInt(PEOPLE.size())).split(" (?=[^ ]+$)");
+            fields = RosterFields.NONE.with(RosterField.LAST, person[0]).with(RosterField.FIRST, person[1]).with(RosterField.COURSE, "SND 201").with(RosterField.ASSIGNMENT, "A3").with(RosterField.ID, "s10" + random.nextInt(1_000));
+            int seed = 1;
+            for (Media one : media) {
+                for (int i = 0; i < 2 + random.nextInt(3); i++) {
+                    String path = one.folder + "/take_" + (char) ('a' + i) + "." + one.type;
+                    one.files.add(path);
+                    project.put(path, Media.content(path, seed++));
+                }
+            }
+            starter = media.get(0).folder + "/given." + media.get(0).type;
+            byte[] given = Media.content(starter, seed);
+            project.put(starter, given);
+            kit = KitReader.read(document(random, given).getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+            root = kit.root().make(fields, kit.ascii()).orElseThrow();
+            linked.add(starter);
+            media.forEach(one -> linked.addAll(one.files));
+            linking(file -> true, "");
+        }
+
+        private String document(Random random, byte[] given) {
+            String folders = media.stream().map(one -> "{\"path\": \"" + one.folder + "\", \"need\": \"required\", \"accepts\": [\"" + one.type + "\"], \"atLeast\": 2}").collect(Collectors.joining(", "));
+            return "{\"kit\": 1, \"title\": \"Random\", \"version\": 1, \"assignment\": \"A3\", \"root\": {\"name\": \"" + ROOTS.get(random.nextInt(ROOTS.size())) + "\"}, \"names\": {\"spaces\": \"forbid\", \"maxLength\": 60}, \"folders\": [" + folders
+                    + ", {\"path\": \"" + documents + "\", \"need\": \"required\", \"accepts\": [\"otio\"]}, {\"path\": \"scrap\", \"need\": \"forbidden\"}, {\"path\": \"extra/{word}\", \"need\": \"optional\"}], \"otherFolders\": \"note\", "
+                    + "\"documents\": [{\"role\": \"Timeline\", \"in\": \"" + documents + "\", \"name\": \"{last}_{assignment}_v{version:2}\", \"types\": [\"otio\"], \"need\": \"required\"}], "
+                    + "\"starter\": [{\"path\": \"" + starter + "\", \"sha256\": \"" + SampleProject.sha256(given) + "\", \"bytes\": " + given.length + ", \"treat\": \"keep\"}]}";
+        }
+
+        /** Where the only timeline lies under its right name. */
+        String timeline() {
+            return documents + "/" + NamePattern.of("{last}_{assignment}_v01").make(fields, kit.ascii()).orElseThrow() + ".otio";
+        }
+
+        Media media(Random random) {
+            return media.get(random.nextInt(media.size()));
+        }
+
+        /** A file that is no starter. */
+        String free(Random random) {
+            Media one = media(random);
+            return one.files.get(random.nextInt(one.files.size()));
+        }
+
+        void rename(String old, String renamed) {
+            linked.replaceAll(file -> file.equals(old) ? renamed : file);
+            linking(file -> true, "");
+        }
+
+        /** Lets the timeline link those files, and one thing more. */
+        SampleProject linking(Predicate<String> wanted, String more) {
+            Stream<String> targets = linked.stream().filter(wanted).map(file -> "../" + file.replace(" ", "%20"));
+            return project.timeline(timeline(), Stream.concat(targets, Stream.of(more)).filter(target -> !target.isEmpty()).toArray(String[]::new));
+        }
+
+        Report check(Path temp, String in) throws IOException {
+            try (ProjectSource source = ZipSource.open(project.zip(temp, in))) {
+                return new ProjectCheck(CheckRequest.of(Optional.of(kit), fields)).run(source);
+            }
+        }
+    }
+}
