@@ -71,13 +71,14 @@ class KitFaultsPropertiesTest {
     /** What may happen to a project, and the one thing to be said of it. */
     enum Fault {
         FOLDER_MISSPELT("structure.folder-renamed", (planned, random) -> {
-            String name = planned.media(random).folder;
-            return planned.project.move(name, name.substring(0, 2) + name.substring(3));
+            String folder = planned.media(random).folder;
+            int third = folder.lastIndexOf('/') + 3;
+            return planned.project.move(folder, folder.substring(0, third) + folder.substring(third + 1));
         }),
         FOLDER_GONE("structure.folder-missing", (planned, random) -> planned.project.remove(planned.media(random).folder)),
         FOLDER_ELSEWHERE("structure.folder-moved", (planned, random) -> {
-            String name = planned.media(random).folder;
-            return planned.project.move(name, "bundle/" + name);
+            String folder = planned.media(random).folder;
+            return planned.project.move(folder, "bundle/" + folder.substring(folder.lastIndexOf('/') + 1));
         }),
         DOCUMENTS_MISSPELT("structure.folder-renamed", (planned, random) -> planned.project.move(planned.documents, planned.documents + "2")),
         DOCUMENT_NAME("name.document", (planned, random) -> planned.project.move(planned.timeline(), planned.documents + "/cut.otio")),
@@ -126,11 +127,11 @@ class KitFaultsPropertiesTest {
         EMPTY("asset.empty", (planned, random) -> planned.project.put(planned.free(random), new byte[0])),
         ZEROS("package.placeholder", (planned, random) -> planned.project.put(planned.free(random), new byte[500])),
         LINK_OUT("link.outside", (planned, random) -> planned.linking(file -> true, "file:///C:/Users/mara/Downloads/rain.aif")),
-        LINK_TO_NOTHING("link.missing", (planned, random) -> planned.linking(file -> true, "../" + planned.media(random).folder + "/zebra.aif")),
-        LINK_CAPITALS("link.misspelt", (planned, random) -> planned.linking(file -> true, "../" + planned.free(random).replaceFirst("/take", "/TAKE"))),
+        LINK_TO_NOTHING("link.missing", (planned, random) -> planned.linking(file -> true, planned.up() + planned.media(random).folder + "/zebra.aif")),
+        LINK_CAPITALS("link.misspelt", (planned, random) -> planned.linking(file -> true, planned.up() + planned.free(random).replaceFirst("/take", "/TAKE"))),
         LINK_MOVED("link.moved", (planned, random) -> {
             String file = planned.free(random);
-            return planned.linking(other -> true, "../elsewhere" + file.substring(file.lastIndexOf('/')));
+            return planned.linking(other -> true, "elsewhere" + file.substring(file.lastIndexOf('/')));
         });
 
         private final String code;
@@ -176,9 +177,9 @@ class KitFaultsPropertiesTest {
             List<String> types = new ArrayList<>(List.of("png", "wav", "mp4"));
             Collections.shuffle(types, random);
             for (int i = 0; i < 2 + random.nextInt(2); i++) {
-                media.add(new Media(names.remove(0), types.get(i)));
+                media.add(new Media(above(random) + names.remove(0), types.get(i)));
             }
-            documents = names.remove(0);
+            documents = above(random) + names.remove(0);
             String[] person = PEOPLE.get(random.nextInt(PEOPLE.size())).split(" (?=[^ ]+$)");
             fields = RosterFields.NONE.with(RosterField.LAST, person[0]).with(RosterField.FIRST, person[1]).with(RosterField.COURSE, "SND 201").with(RosterField.ASSIGNMENT, "A3").with(RosterField.ID, "s10" + random.nextInt(1_000));
             int seed = 1;
@@ -199,6 +200,10 @@ class KitFaultsPropertiesTest {
             linking(file -> true, "");
         }
 
+        private static String above(Random random) {
+            return random.nextInt(3) == 0 ? "work/" : random.nextInt(5) == 0 ? "work/parts/" : "";
+        }
+
         private String document(Random random, byte[] given) {
             String folders = media.stream().map(one -> "{\"path\": \"" + one.folder + "\", \"need\": \"required\", \"accepts\": [\"" + one.type + "\"], \"atLeast\": 2}").collect(Collectors.joining(", "));
             return "{\"kit\": 1, \"title\": \"Random\", \"version\": 1, \"assignment\": \"A3\", \"root\": {\"name\": \"" + ROOTS.get(random.nextInt(ROOTS.size())) + "\"}, \"names\": {\"spaces\": \"forbid\", \"maxLength\": 60}, \"folders\": [" + folders
@@ -210,6 +215,11 @@ class KitFaultsPropertiesTest {
         /** Where the only timeline lies under its right name. */
         String timeline() {
             return documents + "/" + NamePattern.of("{last}_{assignment}_v01").make(fields, kit.ascii()).orElseThrow() + ".otio";
+        }
+
+        /** From the timeline to the root. */
+        String up() {
+            return "../".repeat(documents.split("/").length);
         }
 
         Media media(Random random) {
@@ -229,7 +239,7 @@ class KitFaultsPropertiesTest {
 
         /** Lets the timeline link those files, and one thing more. */
         SampleProject linking(Predicate<String> wanted, String more) {
-            Stream<String> targets = linked.stream().filter(wanted).map(file -> "../" + file.replace(" ", "%20"));
+            Stream<String> targets = linked.stream().filter(wanted).map(file -> up() + file.replace(" ", "%20"));
             return project.timeline(timeline(), Stream.concat(targets, Stream.of(more)).filter(target -> !target.isEmpty()).toArray(String[]::new));
         }
 
