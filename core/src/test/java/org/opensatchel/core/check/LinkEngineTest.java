@@ -61,6 +61,7 @@ class LinkEngineTest {
                         .links("edit/cut.prj lamp.mov ok footage/lamp.mov", "edit/cut.prj footage/lamp.mov ok footage/lamp.mov", "edit/cut.prj old/lamp.mov moved footage/lamp.mov").findings("link.moved edit/cut.prj"),
                 project("a guess from the root", "scenes/look.scn = tex = \"maps/steel.png\"", "maps/steel.png = x").links("scenes/look.scn maps/steel.png ok maps/steel.png").findings(),
                 project("backslashes of a format that has them", "i/pot.sfz = <region> sample=..\\s\\tea.wav", "s/tea.wav = x").links("i/pot.sfz ..\\s\\tea.wav ok s/tea.wav").findings(),
+                project("a scene saved in binary", "s.usd = PXR-USDC \u0001 x").links().findings("link.document-binary s.usd “s.usd” (USD scene) is saved in binary: what it names cannot be looked up."),
                 project("a text that is none", "s.usda = PXR-USDC \u0001 F:/a/b.png").links().findings("link.document-binary s.usda “s.usda” (USD scene) is named as text, and is saved in binary."),
                 project("a folder", "p.html = <a href=pics/>x</a><a href=pics>y</a>", "pics/a.svg = <svg xmlns='http://www.w3.org/2000/svg'/>").links("p.html pics/ ok pics", "p.html pics ok pics").findings(),
                 project("segments of a stream", "s.mpd = <MPD><Period><AdaptationSet><SegmentTemplate media=\"$RepresentationID$/s-$Number%03d$.m4s\"/><Representation id=\"v\"/></AdaptationSet></Period></MPD>",

@@ -20,6 +20,8 @@ import org.opensatchel.core.path.Notation;
  */
 public final class UsdaReader implements LinkReader {
 
+    /** How the binary form begins, which is told of and not read. */
+    private static final String BINARY = "PXR-USDC";
     private static final String ARGUMENTS = ":SDF_FORMAT_ARGS:";
 
     @Override
@@ -34,14 +36,15 @@ public final class UsdaReader implements LinkReader {
 
     @Override
     public boolean recognises(String extension, Head head) {
-        return head.text().startsWith("#usda ") || extension.equals("usda");
+        return head.text().startsWith("#usda ") || extension.equals("usda") || head.text().startsWith(BINARY);
     }
 
     @Override
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
         DocumentContent.Peek start = document.peek(8);
         if (start.startsWith('P', 'X', 'R', '-', 'U', 'S', 'D', 'C')) {
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.BINARY, Place.WHOLE, "is named as text, and is saved in binary"));
+            String phrase = document.path().extension().equals("usda") ? "is named as text, and is saved in binary" : "is saved in binary: what it names cannot be looked up";
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.BINARY, Place.WHOLE, phrase));
         }
         byte[] bytes = start.content().bytes();
         TextDecoding.requireText(bytes);
