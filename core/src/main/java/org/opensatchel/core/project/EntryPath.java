@@ -28,9 +28,6 @@ sealed interface EntryPath {
         if (path.startsWith("/")) {
             return new Unsafe("its name is an absolute path");
         }
-        if (path.length() > 1 && path.charAt(1) == ':' && Character.isLetter(path.charAt(0)) && path.charAt(0) < 128) {
-            return new Unsafe("its name begins with a drive");
-        }
         List<String> names = new ArrayList<>();
         for (String name : path.split("/", -1)) {
             if (name.equals("..")) {
@@ -45,7 +42,10 @@ sealed interface EntryPath {
                 names.add(name);
             }
         }
-        return new Safe(String.join("/", names), path.endsWith("/"));
+        String safe = String.join("/", names);
+        // Looked at last: ./C:/a begins with a drive too.
+        boolean drive = safe.length() > 1 && safe.charAt(1) == ':' && Character.isLetter(safe.charAt(0)) && safe.charAt(0) < 128;
+        return drive ? new Unsafe("its name begins with a drive") : new Safe(safe, path.endsWith("/"));
     }
 
     /** Whether there is nothing to make safe, as in nearly every path: a million of them are read without taking them apart. */

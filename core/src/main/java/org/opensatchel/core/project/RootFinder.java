@@ -124,7 +124,7 @@ public final class RootFinder {
         Names top = inside.get("");
         List<String> folders = new ArrayList<>(top.folders);
         folders.removeIf(name -> folders.size() > 1 && isCompanion(name));
-        if (folders.size() == 1 && top.files == 0) {
+        if (folders.size() == 1 && top.files == 0 && !isPlannedItself(folders.get(0))) {
             return new RootChoice(folders.get(0), Optional.of(folders.get(0)), Optional.empty());
         }
         if (folders.isEmpty()) {
@@ -144,6 +144,11 @@ public final class RootFinder {
         List<String> loose = new ArrayList<>(folders);
         loose.addAll(looseFiles());
         return new RootChoice("", Optional.empty(), Optional.of(new Trouble(Code.PACKAGE_NO_ROOT, "", loose)));
+    }
+
+    /** Whether the only folder is one the plan has in the root, and nothing of the plan is in it: then its files came loose. */
+    private boolean isPlannedItself(String folder) {
+        return !nameFits(folder) && score("") > score(folder);
     }
 
     /** The files at the top; there may be very many, and only for a sentence do they need an order. */
