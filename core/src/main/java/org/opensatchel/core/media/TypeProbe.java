@@ -31,6 +31,8 @@ public final class TypeProbe {
             new Known("TIFF picture", Set.of("tif", "tiff"), Set.of("image/tiff"), "II*\0", "MM\0*", "II+\0", "MM\0+"),
             new Known("WebP picture", Set.of("webp"), Set.of("image/webp"), "RIFF....WEBP"),
             new Known("OpenEXR picture", Set.of("exr"), Set.of("image/x-exr", "image/aces"), "v/1\u0001"),
+            new Known("HEIC picture", Set.of("heic", "heif"), Set.of("image/heic", "image/heif", "image/heic-sequence", "image/heif-sequence"), "....ftyphei", "....ftyphev", "....ftypmif1", "....ftypmsf1"),
+            new Known("AVIF picture", Set.of("avif"), Set.of("image/avif"), "....ftypavi"),
             new Known("WAVE sound", Set.of("wav", "wave"), Set.of("audio/vnd.wave", "audio/x-wav", "audio/wav"), "RIFF....WAVE", "RF64....WAVE", "BW64....WAVE", "RIFX....WAVE"),
             new Known("FLAC sound", Set.of("flac"), Set.of("audio/x-flac", "audio/flac"), "fLaC", "ID3"),
             new Known("MP3 sound", Set.of("mp3"), Set.of("audio/mpeg"), "ID3", "\u00ff\u00fb", "\u00ff\u00f3", "\u00ff\u00f2", "\u00ff\u00fa"),
@@ -58,8 +60,9 @@ public final class TypeProbe {
             return types.isEmpty();
         }
 
-        boolean begins(String head) {
-            return beginnings.stream().anyMatch(beginning -> begins(head, beginning));
+        /** How many characters of the beginning say that it is this format; none when it is not. */
+        long strength(String head) {
+            return beginnings.stream().filter(beginning -> begins(head, beginning)).mapToLong(beginning -> beginning.chars().filter(c -> c != '.').count()).max().orElse(0);
         }
 
         private static boolean begins(String head, String beginning) {
@@ -87,7 +90,7 @@ public final class TypeProbe {
         if (head.length < 4 || known.isEmpty()) {
             return Optional.empty();
         }
-        if (known.get().isText() ? !isBinary(head) : known.get().begins(text)) {
+        if (known.get().isText() ? !isBinary(head) : isMost(known.get(), text)) {
             return Optional.empty();
         }
         MediaType type = detect(head);
@@ -101,6 +104,12 @@ public final class TypeProbe {
             return positive && isCertain(name, text, actual) && !name.equals("image/svg+xml") ? Optional.of(words(name, actual)) : Optional.empty();
         }
         return isCertain(name, text, actual) ? Optional.of(words(name, actual)) : Optional.empty();
+    }
+
+    /** Whether a content begins as this format, and as no other that says more: a picture may lie in the box of a film. */
+    private static boolean isMost(Known format, String head) {
+        long strength = format.strength(head);
+        return strength > 0 && KNOWN.stream().noneMatch(other -> other.strength(head) > strength);
     }
 
     /** Whether a content begins as a picture, a sound, a moving picture or a font does. */
@@ -131,12 +140,18 @@ public final class TypeProbe {
         for (int i = 0; i < Math.min(head.length, 512); i++) {
             int b = head[i] & 0xFF;
             if (b < 32 && b != '\t' && b != '\n' && b != '\r' && b != '\f' && b != 0x1b) {
-                // UTF-16 text is full of zero bytes and begins with a mark.
-                int first = head[0] & 0xFF;
-                return !(b == 0 && (first == 0xFF || first == 0xFE || head[0] == 0 || head[1] == 0));
+                return b != 0 || !isWide(head);
             }
         }
         return new String(head, StandardCharsets.ISO_8859_1).startsWith("%PDF");
+    }
+
+    /** Text in UTF-16 or UTF-32 is full of zero bytes: it begins with a mark, or with a letter beside a zero. */
+    private static boolean isWide(byte[] head) {
+        int first = head[0] & 0xFF;
+        int second = head[1] & 0xFF;
+        boolean marked = (first == 0xFF && second == 0xFE) || (first == 0xFE && second == 0xFF) || (first == 0 && second == 0 && (head[2] & 0xFF) == 0xFE);
+        return marked || (first == 0 && second >= '\t') || (second == 0 && first >= '\t');
     }
 
     private static MediaType detect(byte[] head) {
