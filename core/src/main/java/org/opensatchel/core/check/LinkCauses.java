@@ -3,13 +3,16 @@ package org.opensatchel.core.check;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
+import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.path.LinkAddress;
 import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.plan.FolderFate;
 import org.opensatchel.core.plan.PlanMatch;
+import org.opensatchel.core.plan.RoleFate;
 import org.opensatchel.core.plan.StarterFate;
 import org.opensatchel.core.resolve.ResolvedLink;
 
@@ -20,7 +23,7 @@ final class LinkCauses {
     }
 
     static Optional<Cause> of(Evidence evidence, ResolvedLink link) {
-        Optional<Cause> planned = evidence.plan().flatMap(plan -> intoBrokenFolder(plan, link).or(() -> fromMovedDocument(evidence, plan, link)).or(() -> toStarter(plan, link)));
+        Optional<Cause> planned = evidence.plan().flatMap(plan -> intoBrokenFolder(plan, link).or(() -> fromMovedDocument(evidence, plan, link)).or(() -> toStarter(plan, link)).or(() -> toRole(evidence, plan, link)));
         return planned.or(() -> toShortcut(evidence, link));
     }
 
@@ -54,6 +57,23 @@ final class LinkCauses {
     private static Optional<Cause> toStarter(PlanMatch plan, ResolvedLink link) {
         return link.intended().flatMap(plan::starter).filter(starter -> starter.kind() != StarterFate.Kind.AS_IT_WAS && starter.kind() != StarterFate.Kind.CHANGED)
                 .map(starter -> new Cause(Cause.Kind.STARTER, starter.file().path()));
+    }
+
+    /** A link to what a required file or document should be called, where that one is misnamed, elsewhere or not there. */
+    private static Optional<Cause> toRole(Evidence evidence, PlanMatch plan, ResolvedLink link) {
+        return link.intended().flatMap(wanted -> plan.roles().stream().filter(role -> role.in().equals(plan.canonical(wanted.parent())) && role.takes(wanted))
+                .filter(role -> role.name().test(wanted.stem(), evidence.fields(), evidence.kit().orElseThrow().ascii()).fits())
+                .flatMap(role -> whatBecameOf(role, link).stream()).findFirst());
+    }
+
+    private static Optional<Cause> whatBecameOf(RoleFate role, ResolvedLink link) {
+        if (!role.misnamed().isEmpty()) {
+            Optional<ProjectPath> meant = role.misnamed().size() == 1 ? Optional.of(role.misnamed().get(0))
+                    : link.candidates().stream().map(Candidate::path).filter(role.misnamed()::contains).findFirst();
+            return meant.map(path -> new Cause(Cause.Kind.NAME, path));
+        }
+        boolean gone = !role.misplaced().isEmpty() || (!role.isFilled() && role.need() == Need.REQUIRED);
+        return gone ? Optional.of(Roles.cause(role)) : Optional.empty();
     }
 
     private static Optional<Cause> toShortcut(Evidence evidence, ResolvedLink link) {

@@ -81,8 +81,11 @@ class KitFaultsPropertiesTest {
             return planned.project.move(folder, "bundle/" + folder.substring(folder.lastIndexOf('/') + 1));
         }),
         DOCUMENTS_MISSPELT("structure.folder-renamed", (planned, random) -> planned.project.move(planned.documents, planned.documents + "2")),
-        DOCUMENT_NAME("name.document", (planned, random) -> planned.project.move(planned.timeline(), planned.documents + "/cut.otio")),
+        DOCUMENT_NAME("name.document", (planned, random) -> planned.project.move(planned.timeline(), planned.documents + "/cut." + planned.type)),
         DOCUMENT_IN_ROOT("structure.document-misplaced", (planned, random) -> planned.project.move(planned.timeline(), planned.timeline().substring(planned.documents.length() + 1))),
+        FILM_NAME("name.file", (planned, random) -> planned.project.move(planned.film, "delivery/mine.mp4")),
+        FILM_GONE("asset.required-missing", (planned, random) -> planned.project.remove(planned.film).put("delivery/.keep", "")),
+        FILM_IN_THE_WRONG_FOLDER("asset.required-missing", (planned, random) -> planned.project.move(planned.film, planned.media("mp4").map(one -> one.folder).orElse("extra/one") + planned.film.substring("delivery".length())).put("delivery/.keep", "")),
         NO_DOCUMENT("structure.document-missing", (planned, random) -> planned.project.remove(planned.timeline()).put(planned.documents + "/.keep", "")),
         WRONG_TYPE("asset.type-not-accepted", (planned, random) -> planned.project.put(planned.media(random).folder + "/model.stl", "solid")),
         IN_THE_ROOT("structure.file-misplaced", (planned, random) -> planned.project.put("loose.stl", "solid")),
@@ -94,17 +97,17 @@ class KitFaultsPropertiesTest {
             return planned.linking(file -> !media.files.contains(file), "");
         }),
         SPACE("name.space", (planned, random) -> {
-            String old = planned.free(random);
+            String old = planned.open();
             String spaced = old.replaceFirst("/take", "/my take");
             planned.rename(old, spaced);
             return planned.project.move(old, spaced);
         }),
         CASE_CLASH("name.case-clash", (planned, random) -> {
-            String old = planned.free(random);
+            String old = planned.open();
             return planned.project.put(old.replaceFirst("/take", "/Take"), planned.project.files.get(old));
         }),
         DEVICE("name.character", (planned, random) -> {
-            String old = planned.free(random);
+            String old = planned.open();
             String device = old.replaceFirst("/[^/]*\\.", "/con.");
             planned.rename(old, device);
             return planned.project.move(old, device);
@@ -163,6 +166,8 @@ class KitFaultsPropertiesTest {
     private static final class Planned {
         private final List<Media> media = new ArrayList<>();
         private final String documents;
+        private final String type;
+        private final String film;
         private final RosterFields fields;
         private final Kit kit;
         private final String root;
@@ -180,6 +185,7 @@ class KitFaultsPropertiesTest {
                 media.add(new Media(above(random) + names.remove(0), types.get(i)));
             }
             documents = above(random) + names.remove(0);
+            type = List.of("otio", "html", "m3u").get(random.nextInt(3));
             String[] person = PEOPLE.get(random.nextInt(PEOPLE.size())).split(" (?=[^ ]+$)");
             fields = RosterFields.NONE.with(RosterField.LAST, person[0]).with(RosterField.FIRST, person[1]).with(RosterField.COURSE, "SND 201").with(RosterField.ASSIGNMENT, "A3").with(RosterField.ID, "s10" + random.nextInt(1_000));
             int seed = 1;
@@ -195,6 +201,16 @@ class KitFaultsPropertiesTest {
             project.put(starter, given);
             kit = KitReader.read(document(random, given).getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
             root = kit.root().make(fields, kit.ascii()).orElseThrow();
+            film = "delivery/" + NamePattern.of("{last}_{assignment}_final").make(fields, kit.ascii()).orElseThrow() + ".mp4";
+            project.put(film, SampleProject.mp4(seed + 1));
+            linked.add(film);
+            if (random.nextBoolean()) {
+                // A program's own folder: nothing in it is ours to judge.
+                project.put("cache/con any: thing?.tmp", "x").put("cache/old.html", "<img src=\"C:\\gone.png\">").put("cache/empty.png", new byte[0]);
+            }
+            if (random.nextBoolean()) {
+                project.put("extra/one/notes.txt", "where to export: C:\\out\\film.mp4");
+            }
             linked.add(starter);
             media.forEach(one -> linked.addAll(one.files));
             linking(file -> true, "");
@@ -205,21 +221,30 @@ class KitFaultsPropertiesTest {
         }
 
         private String document(Random random, byte[] given) {
-            String folders = media.stream().map(one -> "{\"path\": \"" + one.folder + "\", \"need\": \"required\", \"accepts\": [\"" + one.type + "\"], \"atLeast\": 2}").collect(Collectors.joining(", "));
+            String folders = media.stream().map(one -> "{\"path\": \"" + one.folder + "\", \"sealed\": " + (one != media.get(0) && random.nextInt(3) == 0) + ", \"need\": \"required\", \"accepts\": [\"" + one.type + "\"], \"atLeast\": 2}").collect(Collectors.joining(", "));
             return "{\"kit\": 1, \"title\": \"Random\", \"version\": 1, \"assignment\": \"A3\", \"root\": {\"name\": \"" + ROOTS.get(random.nextInt(ROOTS.size())) + "\"}, \"names\": {\"spaces\": \"forbid\", \"maxLength\": 60}, \"folders\": [" + folders
-                    + ", {\"path\": \"" + documents + "\", \"need\": \"required\", \"accepts\": [\"otio\"]}, {\"path\": \"scrap\", \"need\": \"forbidden\"}, {\"path\": \"extra/{word}\", \"need\": \"optional\"}], \"otherFolders\": \"note\", "
-                    + "\"documents\": [{\"role\": \"Timeline\", \"in\": \"" + documents + "\", \"name\": \"{last}_{assignment}_v{version:2}\", \"types\": [\"otio\"], \"need\": \"required\"}], "
+                    + ", {\"path\": \"" + documents + "\", \"need\": \"required\", \"accepts\": [\"" + type + "\"]}, {\"path\": \"delivery\", \"need\": \"required\", \"accepts\": [\"mp4\"]}, {\"path\": \"cache\", \"need\": \"optional\", \"managed\": true}, {\"path\": \"scrap\", \"need\": \"forbidden\"}, {\"path\": \"extra/{word}\", \"need\": \"optional\"}], \"otherFolders\": \"note\", "
+                    + "\"documents\": [{\"role\": \"Timeline\", \"in\": \"" + documents + "\", \"name\": \"{last}_{assignment}_v{version:2}\", \"types\": [\"" + type + "\"], \"need\": \"required\"}], \"files\": [{\"role\": \"Film\", \"in\": \"delivery\", \"name\": \"{last}_{assignment}_final\", \"types\": [\"mp4\"], \"need\": \"required\"}], "
                     + "\"starter\": [{\"path\": \"" + starter + "\", \"sha256\": \"" + SampleProject.sha256(given) + "\", \"bytes\": " + given.length + ", \"treat\": \"keep\"}]}";
         }
 
         /** Where the only timeline lies under its right name. */
         String timeline() {
-            return documents + "/" + NamePattern.of("{last}_{assignment}_v01").make(fields, kit.ascii()).orElseThrow() + ".otio";
+            return documents + "/" + NamePattern.of("{last}_{assignment}_v01").make(fields, kit.ascii()).orElseThrow() + "." + type;
         }
 
         /** From the timeline to the root. */
         String up() {
             return "../".repeat(documents.split("/").length);
+        }
+
+        Optional<Media> media(String wanted) {
+            return media.stream().filter(one -> one.type.equals(wanted)).findFirst();
+        }
+
+        /** A file that may be renamed: the first folder is never sealed. */
+        String open() {
+            return media.get(0).files.get(0);
         }
 
         Media media(Random random) {
@@ -237,10 +262,14 @@ class KitFaultsPropertiesTest {
             linking(file -> true, "");
         }
 
-        /** Lets the timeline link those files, and one thing more. */
+        /** Lets the document link those files, and one thing more. */
         SampleProject linking(Predicate<String> wanted, String more) {
-            Stream<String> targets = linked.stream().filter(wanted).map(file -> up() + file.replace(" ", "%20"));
-            return project.timeline(timeline(), Stream.concat(targets, Stream.of(more)).filter(target -> !target.isEmpty()).toArray(String[]::new));
+            List<String> targets = Stream.concat(linked.stream().filter(wanted).map(file -> up() + (type.equals("m3u") ? file : file.replace(" ", "%20"))), Stream.of(more)).filter(target -> !target.isEmpty()).toList();
+            return switch (type) {
+                case "otio" -> project.timeline(timeline(), targets.toArray(String[]::new));
+                case "html" -> project.put(timeline(), "<!DOCTYPE html><meta charset=utf-8><title>Page</title>" + targets.stream().map(target -> "<a href=\"" + target + "\">x</a>").collect(Collectors.joining("\n")));
+                default -> project.put(timeline(), "#EXTM3U\n" + String.join("\n", targets) + "\n");
+            };
         }
 
         Report check(Path temp, String in) throws IOException {
