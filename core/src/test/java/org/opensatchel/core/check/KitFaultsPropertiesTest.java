@@ -1,6 +1,7 @@
 package org.opensatchel.core.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -62,10 +63,34 @@ class KitFaultsPropertiesTest {
         Random random = new Random(seed);
         Planned planned = new Planned(random);
         planned.prefix = planned.root + "/";
+        assumeTrue(!planned.documents.isEmpty() || !fault.needsFolder, "the document belongs in the root");
         fault.plant.apply(planned, random);
         Report report = planned.check(temp, planned.prefix);
         List<String> told = report.findings().stream().filter(finding -> !finding.severity().equals("note")).map(Report.FindingLine::code).toList();
         assertThat(told).as("seed %d, %s, %s: %s", seed, fault, planned.kit, planned.project.files.keySet()).containsExactly(fault.code);
+    }
+
+    static Stream<Arguments> pairs() {
+        List<Fault> apart = List.of(Fault.FILM_NAME, Fault.SPACE, Fault.STARTER_CHANGED, Fault.FORBIDDEN, Fault.IN_THE_ROOT, Fault.WRONG_TYPE, Fault.ROOT_NAME, Fault.DOCUMENT_NAME);
+        List<Fault> last = List.of(Fault.NESTED, Fault.LOOSE, Fault.LINK_OUT, Fault.LINK_TO_NOTHING, Fault.FILM_GONE, Fault.FOLDER_ELSEWHERE);
+        return LongStream.range(0, 4).boxed().flatMap(seed -> apart.stream().flatMap(one -> last.stream().map(other -> Arguments.of(seed, one, other))));
+    }
+
+    /** Two things that have nothing to do with each other are both told, and nothing else. */
+    @ParameterizedTest
+    @MethodSource("pairs")
+    void twoFaultsAreTwoFindings(long seed, Fault one, Fault other) throws IOException {
+        assumeTrue(!(one == Fault.FILM_NAME && other == Fault.FILM_GONE) && !(one == Fault.ROOT_NAME && (other == Fault.NESTED || other == Fault.LOOSE)), "the second undoes the first");
+        assumeTrue(!(one == Fault.DOCUMENT_NAME && other.code.startsWith("link.")), "the second writes the document under its right name");
+        Random random = new Random(seed);
+        Planned planned = new Planned(random);
+        planned.prefix = planned.root + "/";
+        // A document that was renamed is not written again.
+        for (Fault fault : one == Fault.DOCUMENT_NAME ? List.of(other, one) : List.of(one, other)) {
+            fault.plant.apply(planned, random);
+        }
+        List<String> told = planned.check(temp, planned.prefix).findings().stream().filter(finding -> !finding.severity().equals("note")).map(Report.FindingLine::code).toList();
+        assertThat(told).as("seed %d, %s, %s", seed, planned.kit, planned.project.files.keySet()).containsExactlyInAnyOrder(one.code, other.code);
     }
 
     /** What may happen to a project, and the one thing to be said of it. */
@@ -81,12 +106,12 @@ class KitFaultsPropertiesTest {
             return planned.project.move(folder, "bundle/" + folder.substring(folder.lastIndexOf('/') + 1));
         }),
         DOCUMENTS_MISSPELT("structure.folder-renamed", (planned, random) -> planned.project.move(planned.documents, planned.documents + "2")),
-        DOCUMENT_NAME("name.document", (planned, random) -> planned.project.move(planned.timeline(), planned.documents + "/cut." + planned.type)),
+        DOCUMENT_NAME("name.document", (planned, random) -> planned.project.move(planned.timeline(), planned.below(planned.documents) + "cut." + planned.type)),
         DOCUMENT_IN_ROOT("structure.document-misplaced", (planned, random) -> planned.project.move(planned.timeline(), planned.timeline().substring(planned.documents.length() + 1))),
         FILM_NAME("name.file", (planned, random) -> planned.project.move(planned.film, "delivery/mine.mp4")),
         FILM_GONE("asset.required-missing", (planned, random) -> planned.project.remove(planned.film).put("delivery/.keep", "")),
         FILM_IN_THE_WRONG_FOLDER("asset.required-missing", (planned, random) -> planned.project.move(planned.film, planned.media("mp4").map(one -> one.folder).orElse("extra/one") + planned.film.substring("delivery".length())).put("delivery/.keep", "")),
-        NO_DOCUMENT("structure.document-missing", (planned, random) -> planned.project.remove(planned.timeline()).put(planned.documents + "/.keep", "")),
+        NO_DOCUMENT("structure.document-missing", (planned, random) -> planned.project.remove(planned.timeline()).put(planned.below(planned.documents) + ".keep", "")),
         WRONG_TYPE("asset.type-not-accepted", (planned, random) -> planned.project.put(planned.media(random).folder + "/model.stl", "solid")),
         IN_THE_ROOT("structure.file-misplaced", (planned, random) -> planned.project.put("loose.stl", "solid")),
         FORBIDDEN("structure.folder-forbidden", (planned, random) -> planned.project.put("scrap/x.stl", "solid")),
@@ -139,10 +164,12 @@ class KitFaultsPropertiesTest {
 
         private final String code;
         private final BiFunction<Planned, Random, SampleProject> plant;
+        private final boolean needsFolder;
 
         Fault(String code, BiFunction<Planned, Random, SampleProject> plant) {
             this.code = code;
             this.plant = plant;
+            this.needsFolder = name().equals("DOCUMENTS_MISSPELT") || name().equals("DOCUMENT_IN_ROOT");
         }
     }
 
@@ -184,7 +211,7 @@ class KitFaultsPropertiesTest {
             for (int i = 0; i < 2 + random.nextInt(2); i++) {
                 media.add(new Media(above(random) + names.remove(0), types.get(i)));
             }
-            documents = above(random) + names.remove(0);
+            documents = random.nextInt(5) == 0 ? "" : above(random) + names.remove(0);
             type = List.of("otio", "html", "m3u").get(random.nextInt(3));
             String[] person = PEOPLE.get(random.nextInt(PEOPLE.size())).split(" (?=[^ ]+$)");
             fields = RosterFields.NONE.with(RosterField.LAST, person[0]).with(RosterField.FIRST, person[1]).with(RosterField.COURSE, "SND 201").with(RosterField.ASSIGNMENT, "A3").with(RosterField.ID, "s10" + random.nextInt(1_000));
@@ -223,19 +250,23 @@ class KitFaultsPropertiesTest {
         private String document(Random random, byte[] given) {
             String folders = media.stream().map(one -> "{\"path\": \"" + one.folder + "\", \"sealed\": " + (one != media.get(0) && random.nextInt(3) == 0) + ", \"need\": \"required\", \"accepts\": [\"" + one.type + "\"], \"atLeast\": 2}").collect(Collectors.joining(", "));
             return "{\"kit\": 1, \"title\": \"Random\", \"version\": 1, \"assignment\": \"A3\", \"root\": {\"name\": \"" + ROOTS.get(random.nextInt(ROOTS.size())) + "\"}, \"names\": {\"spaces\": \"forbid\", \"maxLength\": 60}, \"folders\": [" + folders
-                    + ", {\"path\": \"" + documents + "\", \"need\": \"required\", \"accepts\": [\"" + type + "\"]}, {\"path\": \"delivery\", \"need\": \"required\", \"accepts\": [\"mp4\"]}, {\"path\": \"cache\", \"need\": \"optional\", \"managed\": true}, {\"path\": \"scrap\", \"need\": \"forbidden\"}, {\"path\": \"extra/{word}\", \"need\": \"optional\"}], \"otherFolders\": \"note\", "
+                    + ", " + (documents.isEmpty() ? "" : "{\"path\": \"" + documents + "\", \"need\": \"required\", \"accepts\": [\"" + type + "\"]}, ") + "{\"path\": \"delivery\", \"need\": \"required\", \"accepts\": [\"mp4\"]}, {\"path\": \"cache\", \"need\": \"optional\", \"managed\": true}, {\"path\": \"scrap\", \"need\": \"forbidden\"}, {\"path\": \"extra/{word}\", \"need\": \"optional\"}], \"otherFolders\": \"note\", "
                     + "\"documents\": [{\"role\": \"Timeline\", \"in\": \"" + documents + "\", \"name\": \"{last}_{assignment}_v{version:2}\", \"types\": [\"" + type + "\"], \"need\": \"required\"}], \"files\": [{\"role\": \"Film\", \"in\": \"delivery\", \"name\": \"{last}_{assignment}_final\", \"types\": [\"mp4\"], \"need\": \"required\"}], "
                     + "\"starter\": [{\"path\": \"" + starter + "\", \"sha256\": \"" + SampleProject.sha256(given) + "\", \"bytes\": " + given.length + ", \"treat\": \"keep\"}]}";
         }
 
         /** Where the only timeline lies under its right name. */
         String timeline() {
-            return documents + "/" + NamePattern.of("{last}_{assignment}_v01").make(fields, kit.ascii()).orElseThrow() + "." + type;
+            return below(documents) + NamePattern.of("{last}_{assignment}_v01").make(fields, kit.ascii()).orElseThrow() + "." + type;
         }
 
         /** From the timeline to the root. */
         String up() {
-            return "../".repeat(documents.split("/").length);
+            return documents.isEmpty() ? "" : "../".repeat(documents.split("/").length);
+        }
+
+        private static String below(String folder) {
+            return folder.isEmpty() ? "" : folder + "/";
         }
 
         Optional<Media> media(String wanted) {
