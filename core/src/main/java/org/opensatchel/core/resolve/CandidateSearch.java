@@ -117,9 +117,9 @@ final class CandidateSearch {
             byLooseName = new HashMap<>();
             tree.files().forEach(file -> byLooseName.computeIfAbsent(NameFolding.loose(file.path().name()), k -> new ArrayList<>(1)).add(file.path()));
         }
-        for (ProjectPath path : byLooseName.getOrDefault(loose, List.of())) {
-            found.put(path, new Candidate(path, "same name but for spaces, hyphens or accents", 0.8));
-        }
+        // Of a name without a letter or digit nothing is left to compare.
+        List<ProjectPath> alike = loose.startsWith(".") || loose.isEmpty() ? List.of() : byLooseName.getOrDefault(loose, List.of());
+        alike.stream().limit(CROWD).forEach(path -> found.put(path, new Candidate(path, "same name but for spaces, hyphens or accents", 0.8)));
         near.of(intended).forEach(candidate -> found.putIfAbsent(candidate.path(), candidate));
         return ranked(new ArrayList<>(found.values()));
     }

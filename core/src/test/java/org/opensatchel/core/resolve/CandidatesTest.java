@@ -59,6 +59,7 @@ class CandidatesTest {
             "sound/Lamp.mp4 | ../footage/lamp.mp4 | moved sound/Lamp.mp4 0.75 same name but for capitals",
             "b/takes/lamp.mp4;c/old/lamp.mp4 | ../a/takes/lamp.mp4 | moved b/takes/lamp.mp4 0.89 same name under the same folder",
             "footage/a.mp4 | ../footage/b.mp4 | missing",
+            "footage/--.mp4 | ../footage/__.mp4 | missing",
             "footage/cat.mp4 | ../footage/cut.mp4 | missing footage/cat.mp4 0.78 one letter off",
             "footage/lamp.mp4;footage/lump.mp4 | ../footage/lomp.mp4 | missing footage/lamp.mp4 0.45 one letter off"})
     void isFoundWithItsReason(String files, String link, String expected) {

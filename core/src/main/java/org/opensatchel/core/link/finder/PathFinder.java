@@ -25,6 +25,7 @@ import org.opensatchel.core.media.TypeProbe;
 import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
+import org.opensatchel.core.path.ProjectPath;
 
 /**
  * Finds what look like paths in files of no known format: absolute ones in all forms, and names of media in quotation
@@ -34,7 +35,8 @@ import org.opensatchel.core.path.Notation;
 public final class PathFinder {
 
     /** Notes, tables and programs speak of files without linking them. */
-    private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat", "ps1", "java", "c", "h", "cpp", "ini", "cfg", "class", "pyc", "so", "dll", "exe", "jar", "man", "yml", "yaml", "toml", "md");
+    private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat", "ps1", "java", "c", "h", "cpp", "ini", "cfg", "class", "pyc", "so", "dll", "exe", "jar", "man", "yml", "yaml", "toml", "md",
+            "pyi", "pyo", "rb", "pl", "pm", "go", "rs", "php", "lua", "ts", "tsx", "jsx", "cjs", "cc", "hpp", "cs", "kt", "swift", "sql", "properties");
     private static final int HEAD = 4_096;
     private static final int MOST_LINKS = 20_000;
     /** Longer XML and JSON is looked through as it is: its values would take many times its bytes. */
@@ -52,6 +54,10 @@ public final class PathFinder {
     public static boolean reads(String extension, byte[] head) {
         FileKind kind = FileKind.of(extension);
         return head.length > 0 && !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension) && !TypeProbe.isMedia(head) && !isProgram(new Head(head));
+    }
+
+    private static String extension(String name) {
+        return ProjectPath.of(name).extension();
     }
 
     /** Programs hold paths of those who built them: ELF, PE and Mach-O files, Java classes. */
@@ -79,6 +85,10 @@ public final class PathFinder {
     }
 
     private void packed(DocumentContent document) throws IOException {
+        // notes.txt.gz is as much prose as notes.txt.
+        if (PROSE.contains(extension(document.path().stem()))) {
+            return;
+        }
         try (InputStream unpacked = new GZIPInputStream(document.stream())) {
             InputStream bounded = org.apache.commons.io.input.BoundedInputStream.builder().setInputStream(unpacked).setMaxCount(MOST_UNPACKED).get();
             any(new DocumentContent(document.path(), bounded, document.limit()), false);
@@ -91,16 +101,15 @@ public final class PathFinder {
         Members members;
         try {
             members = Members.read(document, name -> {
-                int dot = name.lastIndexOf('.');
-                FileKind kind = FileKind.of(dot < 0 ? "" : name.substring(dot + 1).toLowerCase(java.util.Locale.ROOT));
-                return !kind.isMedia() && kind != FileKind.FONT;
+                FileKind kind = FileKind.of(extension(name));
+                return !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension(name));
             });
         } catch (Unreadable broken) {
             return;
         }
         for (Map.Entry<String, byte[]> member : members.contents().entrySet()) {
             byte[] content = member.getValue();
-            if (content.length > 0 && !TypeProbe.isMedia(content)) {
+            if (reads(extension(member.getKey()), content)) {
                 new PathFinder(new MemberSink(sink, members, member.getKey(), true)).any(new DocumentContent(document.path(), new ByteArrayInputStream(content), document.limit()), false);
             }
         }

@@ -106,6 +106,25 @@ class PathFinderTest {
                 .containsExactly("thing.proj!/data/scene.json /c F:/x/y.png", "thing.proj!/data/scene.json /d not there.png");
     }
 
+    @Test
+    void notesAndProgramsAreLetAloneHoweverTheyArePacked() throws IOException {
+        byte[] text = "see \"F:/a/b.wav\"".getBytes(StandardCharsets.UTF_8);
+        ByteArrayOutputStream zipped = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(zipped)) {
+            for (String name : List.of("readme.txt", "tool/run.py", "scene.dat")) {
+                zip.putNextEntry(new ZipEntry(name));
+                zip.write(text);
+            }
+        }
+        assertThat(found("thing.proj", zipped.toByteArray())).extracting(link -> link.document().text()).containsExactly("thing.proj!/scene.dat");
+        ByteArrayOutputStream packed = new ByteArrayOutputStream();
+        try (GZIPOutputStream gzip = new GZIPOutputStream(packed)) {
+            gzip.write(text);
+        }
+        assertThat(found("notes.txt.gz", packed.toByteArray())).isEmpty();
+        assertThat(found("scene.gz", packed.toByteArray())).hasSize(1);
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"shot.mov", "notes.txt", "credits.csv", "font.ttf", "run.log", "tool.exe", "a.pyc"})
     void mediaAndWhatIsWrittenForPeopleIsLetAlone(String name) {
