@@ -64,13 +64,13 @@ final class TooFewFiles implements Check {
     private static Optional<Cause> cause(PlanMatch plan, ProjectPath folder) {
         for (RoleFate role : plan.roles()) {
             boolean away = role.need() == Need.REQUIRED && role.fitting().isEmpty() && role.misnamed().isEmpty();
-            if (away && role.in().isWithin(folder)) {
+            if (away && role.in().isWithin(folder.composed())) {
                 return Optional.of(Roles.cause(role));
             }
         }
         for (StarterFate starter : plan.starters()) {
             boolean away = starter.kind() == StarterFate.Kind.MISSING || starter.kind() == StarterFate.Kind.MOVED;
-            if (away && starter.file().path().isBelow(folder)) {
+            if (away && starter.file().path().composed().isBelow(folder.composed())) {
                 return Optional.of(new Cause(Cause.Kind.STARTER, starter.file().path()));
             }
         }

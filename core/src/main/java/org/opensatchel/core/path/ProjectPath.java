@@ -48,6 +48,12 @@ public record ProjectPath(String text) implements Comparable<ProjectPath> {
         return dot <= text.lastIndexOf('/') + 1 ? "" : text.substring(dot + 1).toLowerCase(java.util.Locale.ROOT);
     }
 
+    /** The path in the form in which two are compared; what is shown keeps its own. */
+    public ProjectPath composed() {
+        String same = NameFolding.composed(text);
+        return same.equals(text) ? this : new ProjectPath(same);
+    }
+
     public List<String> names() {
         return isRoot() ? List.of() : Arrays.asList(text.split("/", -1));
     }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
@@ -31,6 +32,11 @@ final class FolderMatch {
     private final Map<FolderRule, FolderFate> fates = new LinkedHashMap<>();
     /** Folders that stand for planned ones, with the path they should have. */
     private final Map<ProjectPath, ProjectPath> shouldBe = new HashMap<>();
+    /** The same the other way round. */
+    private final Map<ProjectPath, ProjectPath> standsAt = new HashMap<>();
+    /** The folders there are, by their path and by their name as these are compared. */
+    private final Map<ProjectPath, List<ProjectPath>> byPath = new HashMap<>();
+    private final Map<String, List<ProjectPath>> byName = new HashMap<>();
     private final Set<ProjectPath> taken = new HashSet<>();
 
     FolderMatch(ProjectTree tree, Kit kit, RosterFields fields) {
@@ -41,11 +47,15 @@ final class FolderMatch {
 
     void match() {
         List<FolderRule> rules = new ArrayList<>(kit.folders());
-        Map<String, List<ProjectPath>> byPath = new HashMap<>();
-        tree.folders().stream().filter(folder -> !folder.text().startsWith("..")).forEach(folder -> byPath.computeIfAbsent(NameFolding.composed(folder.text()), path -> new ArrayList<>(1)).add(folder));
+        for (ProjectPath folder : tree.folders()) {
+            if (!folder.text().startsWith("..")) {
+                byPath.computeIfAbsent(folder.composed(), path -> new ArrayList<>(1)).add(folder);
+                byName.computeIfAbsent(NameFolding.folded(folder.name()), name -> new ArrayList<>(1)).add(folder);
+            }
+        }
         rules.sort(Comparator.comparingInt(rule -> rule.path().names().size()));
         for (FolderRule rule : rules) {
-            List<ProjectPath> fitting = fitting(rule, byPath);
+            List<ProjectPath> fitting = fitting(rule);
             taken.addAll(fitting);
             fates.put(rule, new FolderFate(rule, planned(rule.path()), fitting.isEmpty() ? FolderFate.Kind.MISSING : FolderFate.Kind.THERE, fitting));
         }
@@ -57,16 +67,16 @@ final class FolderMatch {
     }
 
     /** Folders that are right as they are: nothing stands for anything else yet, so a plain path is simply looked up. */
-    private List<ProjectPath> fitting(FolderRule rule, Map<String, List<ProjectPath>> byPath) {
+    private List<ProjectPath> fitting(FolderRule rule) {
         Optional<ProjectPath> plain = rule.path().make(fields, kit.ascii());
         if (plain.isPresent()) {
-            return byPath.getOrDefault(NameFolding.composed(plain.get().text()), List.of());
+            return byPath.getOrDefault(plain.get().composed(), List.of());
         }
         return tree.folders().stream().filter(folder -> !folder.text().startsWith("..")).filter(folder -> rule.path().fits(folder, fields, kit.ascii())).toList();
     }
 
     private ProjectPath planned(FolderPattern pattern) {
-        return pattern.make(fields, kit.ascii()).orElse(ProjectPath.of(pattern.text()));
+        return pattern.make(fields, kit.ascii()).orElse(ProjectPath.of(pattern.text())).composed();
     }
 
     private void lookFor(FolderRule rule) {
@@ -74,9 +84,9 @@ final class FolderMatch {
         if (path.isEmpty()) {
             return;
         }
-        ProjectPath planned = path.get();
+        ProjectPath planned = path.get().composed();
         // Inside a folder that was itself renamed, the rule may fit by now.
-        Optional<ProjectPath> moved = tree.folders().stream().filter(folder -> canonical(folder).equals(planned)).findFirst();
+        Optional<ProjectPath> moved = standingFor(planned).filter(folder -> canonical(folder).equals(planned)).min(Comparator.naturalOrder());
         if (moved.isPresent()) {
             settle(rule, planned, FolderFate.Kind.THERE, moved.get());
             return;
@@ -98,15 +108,32 @@ final class FolderMatch {
         taken.add(found);
         if (kind != FolderFate.Kind.THERE) {
             shouldBe.put(found, planned);
+            standsAt.put(planned, found);
         }
+    }
+
+    /** The folders that may be what is planned here: under its own path, and inside folders that stand for one around it. */
+    private Stream<ProjectPath> standingFor(ProjectPath planned) {
+        if (planned.isRoot()) {
+            return Stream.of(ProjectPath.ROOT);
+        }
+        List<ProjectPath> out = new ArrayList<>(List.of(planned));
+        for (ProjectPath above = planned; !above.isRoot(); above = above.parent()) {
+            ProjectPath found = standsAt.get(above);
+            if (found != null) {
+                out.add(found.child(planned.from(above)));
+            }
+        }
+        return out.stream().map(ProjectPath::composed).distinct().flatMap(path -> byPath.getOrDefault(path, List.of()).stream());
     }
 
     private List<ProjectPath> candidates(ProjectPath planned, boolean samePlace) {
         List<ProjectPath> out = new ArrayList<>();
-        for (ProjectPath folder : tree.folders()) {
+        List<ProjectPath> possible = samePlace ? standingFor(planned.parent()).distinct().flatMap(folder -> tree.children(folder).stream()).filter(tree::isFolder).sorted().toList()
+                : byName.getOrDefault(NameFolding.folded(planned.name()), List.of());
+        for (ProjectPath folder : possible) {
             boolean beside = canonical(folder.parent()).equals(planned.parent());
-            boolean fits = samePlace ? beside && isLike(planned.name(), folder.name())
-                    : !beside && NameFolding.folded(folder.name()).equals(NameFolding.folded(planned.name())) && !isClosed(folder.parent());
+            boolean fits = samePlace ? beside && isLike(planned.name(), folder.name()) : !beside && !isClosed(folder.parent());
             // Asked last, since it costs most: every rule is held against the folder.
             if (fits && !taken.contains(folder) && !folder.text().startsWith("..") && !isOnTheWay(folder) && !holdsTaken(folder)) {
                 out.add(folder);
@@ -161,17 +188,14 @@ final class FolderMatch {
         return shouldBe;
     }
 
-    /** The path something would have if every renamed or moved folder were where it should be. */
+    /** The path, composed, that something would have if every renamed or moved folder were where it should be. */
     ProjectPath canonical(ProjectPath path) {
-        if (shouldBe.isEmpty()) {
-            return path;
-        }
-        for (ProjectPath at = path; !at.isRoot(); at = at.parent()) {
+        for (ProjectPath at = path; !shouldBe.isEmpty() && !at.isRoot(); at = at.parent()) {
             ProjectPath right = shouldBe.get(at);
             if (right != null) {
-                return right.child(path.from(at));
+                return right.child(path.from(at)).composed();
             }
         }
-        return path;
+        return path.composed();
     }
 }

@@ -55,7 +55,7 @@ public final class PlanMatch {
         this.fates = folders.fates();
         this.roles = new RoleMatch(tree, kit, fields, folders::canonical, this::isSetApart).match();
         this.starters = new StarterMatch(tree, scan, folders::canonical).match(kit);
-        starters.forEach(starter -> byStarter.put(starter.file().path(), starter));
+        starters.forEach(starter -> byStarter.put(starter.file().path().composed(), starter));
         kit.starter().forEach(file -> addAbove(file.path().parent()));
         roles.forEach(role -> addAbove(role.in()));
         roles.forEach(role -> {
@@ -78,12 +78,12 @@ public final class PlanMatch {
 
     /** Whether a starter file belongs at this path. */
     public boolean isStarter(ProjectPath path) {
-        return byStarter.containsKey(path);
+        return byStarter.containsKey(path.composed());
     }
 
     /** What became of the starter file that belongs at a path. */
     public Optional<StarterFate> starter(ProjectPath path) {
-        return Optional.ofNullable(byStarter.get(path));
+        return Optional.ofNullable(byStarter.get(path.composed()));
     }
 
     public List<StarterFate> starters() {
@@ -117,11 +117,11 @@ public final class PlanMatch {
     /** Whether a folder stands on the way to a planned one. */
     public boolean isOnTheWay(ProjectPath folder) {
         ProjectPath right = canonical(folder);
-        return above.contains(ProjectPath.of(NameFolding.composed(right.text()))) || kit.folders().stream().anyMatch(rule -> rule.path().isReachedThrough(right, fields, kit.ascii()));
+        return above.contains(right) || kit.folders().stream().anyMatch(rule -> rule.path().isReachedThrough(right, fields, kit.ascii()));
     }
 
     private void addAbove(ProjectPath folder) {
-        for (ProjectPath at = ProjectPath.of(NameFolding.composed(folder.text())); !at.isRoot() && above.add(at);) {
+        for (ProjectPath at = folder.composed(); !at.isRoot() && above.add(at);) {
             at = at.parent();
         }
     }
@@ -142,6 +142,7 @@ public final class PlanMatch {
 
     /** The planned folder that is missing, renamed or moved and would hold a path. */
     public Optional<FolderFate> brokenFolder(ProjectPath path) {
-        return fates.stream().filter(fate -> fate.kind() != FolderFate.Kind.THERE && path.isWithin(fate.planned())).findFirst();
+        ProjectPath asked = path.composed();
+        return fates.stream().filter(fate -> fate.kind() != FolderFate.Kind.THERE && asked.isWithin(fate.planned())).findFirst();
     }
 }

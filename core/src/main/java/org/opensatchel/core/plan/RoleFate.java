@@ -25,11 +25,11 @@ public record RoleFate(boolean document, String role, ProjectPath in, NamePatter
     }
 
     static RoleFate of(Kit.DocumentRule rule) {
-        return new RoleFate(true, rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), rule.namedLike(), List.of(), List.of(), List.of());
+        return new RoleFate(true, rule.role(), rule.in().composed(), rule.name(), rule.types(), rule.need(), rule.namedLike(), List.of(), List.of(), List.of());
     }
 
     static RoleFate of(Kit.FileRule rule) {
-        return new RoleFate(false, rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), rule.namedLike(), List.of(), List.of(), List.of());
+        return new RoleFate(false, rule.role(), rule.in().composed(), rule.name(), rule.types(), rule.need(), rule.namedLike(), List.of(), List.of(), List.of());
     }
 
     RoleFate found(List<ProjectPath> right, List<ProjectPath> wrong, List<ProjectPath> elsewhere) {

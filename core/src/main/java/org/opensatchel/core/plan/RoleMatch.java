@@ -1,8 +1,10 @@
 package org.opensatchel.core.plan;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -26,6 +28,9 @@ final class RoleMatch {
     private final RosterFields fields;
     private final UnaryOperator<ProjectPath> canonical;
     private final Predicate<ProjectPath> isSetApart;
+    /** The files by the folder they are in once every folder is where it should be, and by their type. */
+    private final Map<ProjectPath, List<ProjectPath>> byFolder = new HashMap<>();
+    private final Map<String, List<ProjectPath>> byType = new HashMap<>();
     private final Set<ProjectPath> starters = new HashSet<>();
     private final Set<ProjectPath> used = new HashSet<>();
 
@@ -35,7 +40,13 @@ final class RoleMatch {
         this.fields = fields;
         this.canonical = canonical;
         this.isSetApart = isSetApart;
-        kit.starter().forEach(file -> starters.add(file.path()));
+        kit.starter().forEach(file -> starters.add(file.path().composed()));
+        for (ProjectFile file : tree.ownFiles()) {
+            if (!isHandedOut(file.path())) {
+                byFolder.computeIfAbsent(canonical.apply(file.path()).parent(), folder -> new ArrayList<>()).add(file.path());
+                byType.computeIfAbsent(file.path().extension(), type -> new ArrayList<>()).add(file.path());
+            }
+        }
     }
 
     List<RoleFate> match() {
@@ -63,8 +74,7 @@ final class RoleMatch {
     }
 
     private Stream<ProjectPath> inPlace(RoleFate role) {
-        return tree.ownFiles().stream().map(ProjectFile::path).filter(path -> !isHandedOut(path))
-                .filter(path -> canonical.apply(path).parent().equals(role.in()) && role.takes(path));
+        return byFolder.getOrDefault(role.in(), List.of()).stream().filter(role::takes);
     }
 
     /** The guide and the marker of every hand-out are nobody's page and nobody's document. */
@@ -104,8 +114,8 @@ final class RoleMatch {
         if (role.types().isEmpty()) {
             return List.of();
         }
-        List<ProjectPath> ofType = tree.ownFiles().stream().map(ProjectFile::path)
-                .filter(path -> role.takes(path) && !isHandedOut(path) && !used.contains(path) && !starters.contains(canonical.apply(path)) && !isSetApart.test(path)).toList();
+        List<ProjectPath> ofType = role.types().stream().distinct().flatMap(type -> byType.getOrDefault(type, List.of()).stream()).sorted()
+                .filter(path -> !used.contains(path) && !starters.contains(canonical.apply(path)) && !isSetApart.test(path)).toList();
         List<ProjectPath> homeless = ofType.stream().filter(path -> kit.folders().stream()
                 .noneMatch(rule -> rule.accepts().contains(path.extension()) && rule.path().fits(canonical.apply(path.parent()), fields, kit.ascii()))).toList();
         List<ProjectPath> named = homeless.stream().filter(path -> role.document() && fits(role, path)).toList();

@@ -11,7 +11,6 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
@@ -23,7 +22,7 @@ final class StarterMatch {
     private final ProjectTree tree;
     private final Scan scan;
     private final UnaryOperator<ProjectPath> canonical;
-    private final Map<String, ProjectFile> byRightPath = new HashMap<>();
+    private final Map<ProjectPath, ProjectFile> byRightPath = new HashMap<>();
     /** Files as long as some starter file, by the hash of their content. */
     private final Map<String, List<ProjectPath>> byContent = new HashMap<>();
 
@@ -31,7 +30,7 @@ final class StarterMatch {
         this.tree = tree;
         this.scan = scan;
         this.canonical = canonical;
-        tree.files().forEach(file -> byRightPath.put(NameFolding.composed(canonical.apply(file.path()).text()), file));
+        tree.files().forEach(file -> byRightPath.put(canonical.apply(file.path()), file));
     }
 
     List<StarterFate> match(Kit kit) {
@@ -42,7 +41,7 @@ final class StarterMatch {
     }
 
     private StarterFate fate(StarterFile starter) {
-        ProjectFile there = byRightPath.get(NameFolding.composed(starter.path().text()));
+        ProjectFile there = byRightPath.get(starter.path().composed());
         if (there != null) {
             boolean changed = starter.treat() == StarterFile.Treat.KEEP && isChanged(starter, there);
             return new StarterFate(starter, changed ? StarterFate.Kind.CHANGED : StarterFate.Kind.AS_IT_WAS, Optional.of(there.path()));
@@ -51,7 +50,7 @@ final class StarterMatch {
         if (found.isEmpty()) {
             return new StarterFate(starter, StarterFate.Kind.MISSING, Optional.empty());
         }
-        boolean samePlace = canonical.apply(found.get()).parent().equals(starter.path().parent());
+        boolean samePlace = canonical.apply(found.get()).parent().equals(starter.path().composed().parent());
         return new StarterFate(starter, samePlace ? StarterFate.Kind.RENAMED : StarterFate.Kind.MOVED, found);
     }
 
@@ -61,7 +60,7 @@ final class StarterMatch {
 
     private Optional<ProjectPath> sameContent(StarterFile starter) {
         return byContent.getOrDefault(starter.sha256(), List.of()).stream()
-                .min(Comparator.comparing((ProjectPath path) -> !canonical.apply(path).parent().equals(starter.path().parent())).thenComparing(Comparator.naturalOrder()));
+                .min(Comparator.comparing((ProjectPath path) -> !canonical.apply(path).parent().equals(starter.path().composed().parent())).thenComparing(Comparator.naturalOrder()));
     }
 
     /** By name only where content cannot tell: it may be changed, or its hash is not known. */

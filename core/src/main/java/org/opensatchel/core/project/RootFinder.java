@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
@@ -212,9 +213,10 @@ public final class RootFinder {
             return score;
         }
         Map<String, Boolean> known = new HashMap<>();
+        Set<String> loose = names.folders.stream().map(NameFolding::loose).collect(Collectors.toSet());
         for (FolderRule rule : kit.get().folders()) {
             NamePattern first = rule.path().names().get(0);
-            score += known.computeIfAbsent(first.text(), text -> isAmong(names.folders, first)) ? 1 : 0;
+            score += known.computeIfAbsent(first.text(), text -> loose.contains(NameFolding.loose(text)) || isAmong(names.folders, first)) ? 1 : 0;
         }
         for (Kit.StarterFile starter : kit.get().starter()) {
             score += starter.path().depth() == 1 && names.tellingFiles.contains(starter.path().name()) ? 1 : 0;
@@ -223,8 +225,7 @@ public final class RootFinder {
     }
 
     private boolean isAmong(Set<String> folders, NamePattern first) {
-        String loose = NameFolding.loose(first.text());
-        return folders.stream().anyMatch(name -> (!isAnyText(first) && first.fits(name, fields, kit.orElseThrow().ascii())) || NameFolding.loose(name).equals(loose));
+        return !isAnyText(first) && folders.stream().anyMatch(name -> first.fits(name, fields, kit.orElseThrow().ascii()));
     }
 
     /** A first name like {@code {word}} fits every folder, and so says nothing. */

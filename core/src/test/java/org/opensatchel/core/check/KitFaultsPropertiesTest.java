@@ -6,11 +6,14 @@ import static org.junit.jupiter.api.Assumptions.assumeTrue;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.TreeMap;
 import java.util.function.BiFunction;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -35,7 +38,7 @@ import org.opensatchel.core.report.Report;
  */
 class KitFaultsPropertiesTest {
 
-    private static final List<String> FOLDERS = List.of("boards", "footage", "voices", "models", "surfaces", "plates", "timelines", "posters", "lettering", "storyboard", "interviews", "foley");
+    private static final List<String> FOLDERS = List.of("boards", "footage", "voices", "models", "surfaces", "plates", "timelines", "posters", "lettering", "storyboard", "interviews", "foley", "études", "matériel", "größen");
     private static final List<String> PEOPLE = List.of("Marsh Ottoline", "O’Dowd Seán", "Åkerlund Märta", "de Souza Inês", "Nguyễn Thảo", "Quill-Fenn Ada", "Ng Po");
     private static final List<String> ROOTS = List.of("{course}_{assignment}_{last}_{first}", "{last}_{first}_{assignment}", "{assignment}-{last:lower}", "{course}-{id}");
 
@@ -51,6 +54,19 @@ class KitFaultsPropertiesTest {
     void aProjectThatFitsIsClean(long seed) throws IOException {
         Planned planned = new Planned(new Random(seed));
         assertThat(planned.check(temp, planned.root + "/").findings()).as("seed %d, %s", seed, planned.kit).isEmpty();
+    }
+
+    /** Some systems hand over every accent as a sign of its own: names and links alike, and nothing is wrong with that. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void aProjectWithDecomposedNamesIsCleanToo(long seed) throws IOException {
+        Planned planned = new Planned(new Random(seed));
+        Map<String, byte[]> decomposed = new TreeMap<>();
+        planned.project.files.forEach((path, content) -> decomposed.put(Normalizer.normalize(path, Normalizer.Form.NFD),
+                path.endsWith(planned.type) ? Normalizer.normalize(new String(content, StandardCharsets.UTF_8), Normalizer.Form.NFD).getBytes(StandardCharsets.UTF_8) : content));
+        planned.project.files.clear();
+        planned.project.files.putAll(decomposed);
+        assertThat(planned.check(temp, Normalizer.normalize(planned.root, Normalizer.Form.NFD) + "/").findings()).as("seed %d, %s", seed, planned.kit).isEmpty();
     }
 
     static Stream<Arguments> faults() {
