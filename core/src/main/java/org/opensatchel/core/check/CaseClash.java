@@ -1,6 +1,7 @@
 package org.opensatchel.core.check;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -57,7 +58,8 @@ final class CaseClash implements Check {
 
     /** Whether two names have one hash, as two that are one name have; in nearly every folder none do. */
     private static boolean mayClash(List<ProjectPath> children) {
-        int[] hashes = children.stream().mapToInt(path -> NameFolding.foldedHash(path.text(), path.text().lastIndexOf('/') + 1)).sorted().toArray();
+        int[] hashes = children.stream().mapToInt(path -> NameFolding.foldedHash(path.text(), path.text().lastIndexOf('/') + 1)).toArray();
+        Arrays.sort(hashes);
         for (int i = 1; i < hashes.length; i++) {
             if (hashes[i] == hashes[i - 1]) {
                 return true;

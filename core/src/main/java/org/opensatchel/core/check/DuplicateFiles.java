@@ -1,6 +1,7 @@
 package org.opensatchel.core.check;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -50,7 +51,8 @@ final class DuplicateFiles implements Check {
 
     /** Sizes above zero that several files have: of all others there is no second. */
     private static Set<Long> sharedSizes(List<ProjectFile> files) {
-        long[] sizes = files.stream().mapToLong(ProjectFile::bytes).sorted().toArray();
+        long[] sizes = files.stream().mapToLong(ProjectFile::bytes).toArray();
+        Arrays.parallelSort(sizes);
         Set<Long> shared = new HashSet<>();
         for (int i = 1; i < sizes.length; i++) {
             if (sizes[i] == sizes[i - 1] && sizes[i] > 0) {

@@ -99,7 +99,11 @@ public final class ProjectCheck {
     private List<Finding> judged(Evidence evidence) throws IOException {
         List<Check> checks = Checks.all();
         List<List<Finding>> told = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
-        Workers.run(evidence.tree().count() > MANY ? Workers.MOST : 1, checks.size(), i -> told.set(i, judged(checks.get(i), evidence)));
+        Workers.run(evidence.tree().count() > MANY ? Workers.MOST : 1, checks.size(), i -> {
+            // From the last: those that look at every file stand there, and none of them should be left over alone.
+            int number = checks.size() - 1 - i;
+            told.set(number, judged(checks.get(number), evidence));
+        });
         List<Finding> raw = new ArrayList<>();
         told.forEach(raw::addAll);
         evidence.scan().failures().forEach((path, reader) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).path(path).saying("On “" + path + "” " + reader + " broke.")));

@@ -95,7 +95,15 @@ public final class ContentScan {
 
     /** Reads all files, on two threads where there is enough to read; what is told does not depend on how many. */
     public Scan scan(ProjectTree tree) throws IOException {
-        List<ProjectFile> files = tree.ownFiles().stream().filter(file -> source.hasContent(file.entry())).toList();
+        List<ProjectFile> files = new ArrayList<>();
+        Map<ProjectPath, FileFacts> facts = new HashMap<>();
+        for (ProjectFile file : tree.ownFiles()) {
+            if (source.hasContent(file.entry())) {
+                files.add(file);
+            } else if (isNamedShortcut(file.path())) {
+                facts.put(file.path(), FileFacts.SHORTCUT);
+            }
+        }
         Set<Likeness> shared = sharedContents(files);
         Result[] results = new Result[files.size()];
         Progress told = new Progress(tree.count() - files.size());
@@ -105,10 +113,6 @@ public final class ContentScan {
             results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()));
             told.add(file.bytes());
         });
-        Map<ProjectPath, FileFacts> facts = new HashMap<>();
-        if (files.size() < tree.count()) {
-            tree.ownFiles().stream().map(ProjectFile::path).filter(ContentScan::isNamedShortcut).forEach(path -> facts.put(path, FileFacts.SHORTCUT));
-        }
         return merged(files, results, facts);
     }
 
