@@ -113,7 +113,7 @@ public final class ProjectCheck {
     private static List<Finding> judged(Check check, Evidence evidence) {
         try {
             return check.judge(evidence);
-        } catch (RuntimeException | StackOverflowError broke) {
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             String codes = String.join(", ", check.catalogue().keySet().stream().map(Code::id).sorted().toList());
             System.getLogger(ProjectCheck.class.getName()).log(System.Logger.Level.WARNING, () -> "check failed: " + codes, broke);
             return List.of(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).saying("The check for " + codes + " broke on this project."));

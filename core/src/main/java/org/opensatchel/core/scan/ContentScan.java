@@ -241,7 +241,7 @@ public final class ContentScan {
         LinkSink sink = new LinkSink(path, limits.linkText());
         try {
             PathFinder.read(new DocumentContent(path, content, limits.documentBytes()), sink);
-        } catch (RuntimeException | StackOverflowError broke) {
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = "the path finder";
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + path, broke);
         }
@@ -262,7 +262,7 @@ public final class ContentScan {
             }
         } catch (Unreadable unreadable) {
             sink.trouble(unreadable.problem());
-        } catch (RuntimeException | StackOverflowError broke) {
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = "the " + format(reader) + " reader";
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + path, broke);
             sink.trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, "could not be read to its end"));

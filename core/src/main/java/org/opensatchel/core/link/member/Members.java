@@ -30,6 +30,8 @@ public final class Members {
 
     /** Packages up to this size are read by their directory; longer ones in one pass, as their members come. */
     private static final int IN_MEMORY = 48 << 20;
+    /** Stored, deflated, deflate64 and bzip2: what needs no library that is not here. */
+    private static final Set<Integer> METHODS = Set.of(0, 8, 9, 12);
     private static final int MOST_MEMBERS = 200_000;
     private static final long MOST_KEPT = 64L << 20;
 
@@ -60,6 +62,9 @@ public final class Members {
             }
         } catch (IOException | IllegalArgumentException broken) {
             throw Unreadable.broken(Place.WHOLE, "is no whole ZIP package");
+        } catch (LinkageError unknown) {
+            // In one pass the library unpacks what it meets, and for some methods wants a library that is not here.
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.UNSUPPORTED, Place.WHOLE, "holds a member that is packed in a way that is not read"));
         }
         return members;
     }
@@ -70,7 +75,7 @@ public final class Members {
             for (ZipArchiveEntry entry : Collections.list(entries)) {
                 String name = name(entry);
                 if (!entry.isDirectory() && wanted.test(name) && !contents.containsKey(name)) {
-                    if (zip.canReadEntryData(entry)) {
+                    if (METHODS.contains(entry.getMethod()) && zip.canReadEntryData(entry)) {
                         try (InputStream content = zip.getInputStream(entry)) {
                             keep(name, content);
                         }
@@ -88,7 +93,7 @@ public final class Members {
             for (ZipArchiveEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 String name = name(entry);
                 if (!entry.isDirectory() && wanted.test(name) && !contents.containsKey(name)) {
-                    if (zip.canReadEntryData(entry)) {
+                    if (METHODS.contains(entry.getMethod()) && zip.canReadEntryData(entry)) {
                         keep(name, zip);
                     } else {
                         unreadable.put(name, "is locked or packed in a way that is not read");
