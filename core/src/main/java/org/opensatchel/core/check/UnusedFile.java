@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.media.FileKind;
@@ -63,7 +64,11 @@ final class UnusedFile implements Check {
     private static Set<ProjectPath> used(Evidence evidence) {
         Set<ProjectPath> used = evidence.resolution().linked(evidence.tree());
         for (ResolvedLink link : evidence.resolution().links()) {
-            link.candidates().stream().filter(candidate -> candidate.sure() >= 0.5).forEach(candidate -> used.add(candidate.path()));
+            for (Candidate candidate : link.candidates()) {
+                if (candidate.sure() >= 0.5) {
+                    used.add(candidate.path());
+                }
+            }
         }
         return used;
     }

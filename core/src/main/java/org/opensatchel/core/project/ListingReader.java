@@ -121,7 +121,7 @@ final class ListingReader {
                 case "path" -> path = text ? parser.getString() : wrong("The path of entry " + index + " of this listing must be a text.");
                 case "bytes" -> bytes = isSize(parser, value) ? parser.getLongValue() : Long.parseLong(wrong(named(path, index) + " has a size that is no whole number of bytes."));
                 case "time" -> time = time(text ? parser.getString() : wrong(named(path, index) + " has a time that is no text."));
-                case "sha256" -> sha256 = Optional.of(text && isHash(parser.getString()) ? parser.getString().toLowerCase(Locale.ROOT)
+                case "sha256" -> sha256 = Optional.of(text && isHash(parser.getString()) ? lowered(parser.getString())
                         : wrong(named(path, index) + (text ? " has a SHA-256 that is not 64 hexadecimal digits." : " has a hash that is no text.")));
                 case "placeholder" -> placeholder = value == JsonToken.VALUE_TRUE;
                 default -> parser.skipChildren();
@@ -209,6 +209,16 @@ final class ListingReader {
             }
         }
         return true;
+    }
+
+    /** Nearly every hash is written in small letters. */
+    private static String lowered(String hash) {
+        for (int i = 0; i < hash.length(); i++) {
+            if (hash.charAt(i) < 'a' && hash.charAt(i) > '9') {
+                return hash.toLowerCase(Locale.ROOT);
+            }
+        }
+        return hash;
     }
 
     private static Optional<Instant> time(String text) {

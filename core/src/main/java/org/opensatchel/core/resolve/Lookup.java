@@ -12,6 +12,7 @@ import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.path.PercentCoding;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 
 /** Finds a path in the tree: exactly, or with what some systems overlook overlooked, and then says what. */
@@ -60,8 +61,10 @@ final class Lookup {
     }
 
     Optional<Found> exactOrAlike(ProjectPath path) {
-        if (tree.exists(path)) {
-            return Optional.of(new Found(path, Optional.empty()));
+        // The tree's own path, of which there is one, and not the link's: it is looked up again more than once.
+        Optional<ProjectPath> there = tree.file(path).map(ProjectFile::path).or(() -> Optional.of(path).filter(tree::isFolder));
+        if (there.isPresent()) {
+            return Optional.of(new Found(there.get(), Optional.empty()));
         }
         Optional<Found> alike = tree.alike(path.text()).stream()
                 .min(Comparator.comparing((ProjectPath other) -> tree.file(other).isEmpty()).thenComparing(Comparator.naturalOrder()))
