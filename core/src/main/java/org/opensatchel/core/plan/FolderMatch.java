@@ -129,13 +129,13 @@ final class FolderMatch {
 
     private List<ProjectPath> candidates(ProjectPath planned, boolean samePlace) {
         List<ProjectPath> out = new ArrayList<>();
-        List<ProjectPath> possible = samePlace ? standingFor(planned.parent()).distinct().flatMap(folder -> tree.children(folder).stream()).filter(tree::isFolder).sorted().toList()
+        List<ProjectPath> possible = samePlace ? standingFor(planned.parent()).flatMap(folder -> tree.children(folder).stream()).filter(tree::isFolder).sorted().toList()
                 : byName.getOrDefault(NameFolding.folded(planned.name()), List.of());
         for (ProjectPath folder : possible) {
             boolean beside = canonical(folder.parent()).equals(planned.parent());
             boolean fits = samePlace ? beside && isLike(planned.name(), folder.name()) : !beside && !isClosed(folder.parent());
             // Asked last, since it costs most: every rule is held against the folder.
-            if (fits && !taken.contains(folder) && !folder.text().startsWith("..") && !isOnTheWay(folder) && !holdsTaken(folder)) {
+            if (fits && !taken.contains(folder) && !isOnTheWay(folder) && !holdsTaken(folder)) {
                 out.add(folder);
             }
         }

@@ -12,7 +12,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.RootFinder;
@@ -39,7 +38,7 @@ public final class PlanMatch {
     private final Zones zones;
     private final Set<ProjectPath> planned = new HashSet<>();
     /** Rules whose one path is known, by it, and those that many folders may fit. */
-    private final Map<String, FolderRule> plain = new HashMap<>();
+    private final Map<ProjectPath, FolderRule> plain = new HashMap<>();
     private final List<FolderRule> free = new ArrayList<>();
     private final Map<ProjectPath, Optional<FolderRule>> rules = new ConcurrentHashMap<>();
 
@@ -48,7 +47,7 @@ public final class PlanMatch {
         this.fields = fields;
         this.zones = new Zones(Optional.of(kit), fields);
         for (FolderRule rule : kit.folders()) {
-            rule.path().make(fields, kit.ascii()).ifPresentOrElse(path -> plain.putIfAbsent(NameFolding.composed(path.text()), rule), () -> free.add(rule));
+            rule.path().make(fields, kit.ascii()).ifPresentOrElse(path -> plain.putIfAbsent(path.composed(), rule), () -> free.add(rule));
         }
         this.folders = new FolderMatch(tree, kit, fields);
         folders.match();
@@ -109,7 +108,7 @@ public final class PlanMatch {
     public Optional<FolderRule> rule(ProjectPath folder) {
         return rules.computeIfAbsent(folder, asked -> {
             ProjectPath right = canonical(asked);
-            FolderRule known = plain.get(NameFolding.composed(right.text()));
+            FolderRule known = plain.get(right);
             return known != null ? Optional.of(known) : free.stream().filter(rule -> rule.path().fits(right, fields, kit.ascii())).min(Comparator.comparingInt(rule -> rule.path().freedom()));
         });
     }

@@ -111,7 +111,8 @@ public final class RootFinder {
                     names.folders.add(path.substring(from));
                 } else {
                     names.add(path, from);
-                    lastInside = names;
+                    // A file at the top lies in no folder that could be the last one's.
+                    lastInside = last > 0 ? names : lastInside;
                 }
                 return;
             }
