@@ -187,7 +187,8 @@ public final class StrictObject {
                 .map(known -> " Did you mean “" + known + "”?").orElse("");
     }
 
-    private static String escaped(String key) {
+    /** A key as it stands in a JSON pointer (RFC 6901, section 3). */
+    public static String escaped(String key) {
         return key.replace("~", "~0").replace("/", "~1");
     }
 }

@@ -15,6 +15,7 @@ import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.core.json.JsonTwins;
 import org.opensatchel.core.json.StrictObject;
 import org.opensatchel.core.kit.Kit.Companion;
 import org.opensatchel.core.kit.Kit.DocumentRule;
@@ -43,6 +44,7 @@ public final class KitReader {
 
     private static final int MAX_FAULTS = 50;
     private static final Pattern SHA256 = Pattern.compile("[0-9a-f]{64}");
+    private static final Pattern DRIVE = Pattern.compile("[A-Za-z]:");
     private static final Map<String, Need> NEEDS = words(Need.values());
     private static final Map<String, Grade> GRADES = words(Grade.values());
 
@@ -56,7 +58,8 @@ public final class KitReader {
             return new KitReading(Optional.empty(), List.of(new JsonFault("", "This kit is larger than 16 MiB.")));
         }
         try {
-            return new KitReader().read(JsonDocuments.MAPPER.readTree(json));
+            Optional<JsonFault> twin = JsonTwins.first(json);
+            return twin.isPresent() ? new KitReading(Optional.empty(), List.of(twin.get())) : new KitReader().read(JsonDocuments.MAPPER.readTree(json));
         } catch (JacksonException broken) {
             String place = broken.getLocation() == null ? "" : " (line " + broken.getLocation().getLineNr() + ", column " + broken.getLocation().getColumnNr() + ")";
             return new KitReading(Optional.empty(), List.of(new JsonFault("", "This is no JSON document" + place + ".")));
@@ -71,10 +74,25 @@ public final class KitReader {
         if (document.node("kit").filter(JsonNode::isIntegralNumber).map(JsonNode::longValue).orElse(0L) != 1L) {
             document.fault("kit", "A kit document begins with \"kit\": 1.");
         }
+        noControls(json, "");
         Kit kit = kit(document);
         document.close();
         boolean good = faults.isEmpty();
         return new KitReading(good ? Optional.of(kit) : Optional.empty(), faults.subList(0, Math.min(faults.size(), MAX_FAULTS)));
+    }
+
+    /** Control characters are no part of any name or sentence, and what shows or stores them may stumble. */
+    private void noControls(JsonNode node, String pointer) {
+        if (node.isString()) {
+            node.stringValue().chars().filter(c -> Character.isISOControl(c) && c != '\n' && c != '\t' && c != '\r').findFirst()
+                    .ifPresent(c -> faults.add(new JsonFault(pointer, "This text holds a control character (U+%04X).".formatted(c))));
+        }
+        for (int i = 0; node.isArray() && i < node.size(); i++) {
+            noControls(node.get(i), pointer + "/" + i);
+        }
+        if (node.isObject()) {
+            node.properties().forEach(entry -> noControls(entry.getValue(), pointer + "/" + StrictObject.escaped(entry.getKey())));
+        }
     }
 
     private Kit kit(StrictObject document) {
@@ -171,6 +189,9 @@ public final class KitReader {
         }
         if (path.indexOf('\\') >= 0) {
             return Optional.of("“" + path + "” holds a backslash: folders are separated by /.");
+        }
+        if (DRIVE.matcher(path).lookingAt()) {
+            return Optional.of("“" + path + "” begins with a drive: paths of a kit begin in the root.");
         }
         for (String name : path.split("/", -1)) {
             if (name.isBlank() || name.equals(".") || name.equals("..")) {

@@ -16,8 +16,8 @@ final class LinkPolicyReader {
     private static final Map<String, Grade> GRADES = KitReader.words(Grade.values());
     /** Longest pattern of a custom rule; with the engine's linear time this bounds what one rule can cost. */
     private static final int MAX_PATTERN = 1_000;
-    private static final java.util.regex.Pattern REPEAT = java.util.regex.Pattern.compile("\\{[0-9]*,?[0-9]+\\}");
-    private static final int MAX_REPEATS = 4;
+    /** Most steps of its program: a repeat inside a repeat multiplies, and a few signs would fill any memory. */
+    private static final int MAX_SIZE = 5_000;
 
     private final StrictObject object;
 
@@ -54,8 +54,8 @@ final class LinkPolicyReader {
     }
 
     private void pattern(StrictObject rule, String text) {
-        if (text.length() > MAX_PATTERN || REPEAT.matcher(text).results().count() > MAX_REPEATS) {
-            rule.fault("pattern", "This pattern is too large: at most " + MAX_PATTERN + " characters and " + MAX_REPEATS + " counted repeats.");
+        if (text.length() > MAX_PATTERN || PatternSize.of(text) > MAX_SIZE) {
+            rule.fault("pattern", "This pattern is too large: at most " + MAX_PATTERN + " characters, and counted repeats like {1,20} that stand for at most " + MAX_SIZE + " signs in all.");
             return;
         }
         try {

@@ -9,6 +9,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.core.json.JsonFault;
 
 class KitReaderTest {
@@ -43,12 +44,27 @@ class KitReaderTest {
             "\"machines\": [\"toaster\"] | /machines/0 | no machine",
             "\"points\": {\"total\": 3, \"links\": 2} | /points | add up",
             "\"starter\": [{\"path\": \"a\", \"sha256\": \"12\", \"bytes\": 1}] | /starter/0/sha256 | 64",
-            "\"location\": {\"storage\": [\"moon\"]} | /location/storage | not known"})
+            "\"location\": {\"storage\": [\"moon\"]} | /location/storage | not known",
+            "\"title\": \"again\" | /title | stands twice",
+            "\"limits\": {\"fileBytes\": 1, \"fileBytes\": 2} | /limits/fileBytes | stands twice",
+            "\"folders\": [{\"path\": \"a\\u0000b\"}] | /folders/0/path | control character (U+0000)",
+            "\"documents\": [{\"role\": \"T\", \"in\": \"e\", \"name\": \"a\\u0007\"}] | /documents/0/name | control character (U+0007)",
+            "\"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"(?<link>a)\\u0000\"}]} | /links/custom/0/pattern | control character",
+            "\"starter\": [{\"path\": \"C:/a.wav\", \"sha256\": \"12\", \"bytes\": 1}] | /starter/0/path | begins with a drive",
+            "\"folders\": [{\"path\": \"e:footage\"}] | /folders/0/path | begins with a drive",
+            "\"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"(?<link>(?:(?:a{1000}){1000}){1000})\"}]} | /links/custom/0/pattern | too large",
+            "\"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"(?<link>a{0,1000}b{0,1000}c{0,1000}d{1000}[]{}]{999}\\\\p{L}{9})\"}]} | /links/custom/0/pattern | too large"})
     void aBrokenKitNamesKeyAndPlace(String part, String at, String says) {
         KitReading reading = read(HEAD + ", " + part + "}");
         assertThat(reading.kit()).isEmpty();
         assertThat(reading.faults()).extracting(JsonFault::at).contains(at);
         assertThat(reading.faults()).anySatisfy(fault -> assertThat(fault.message()).contains(says));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"(?<link>a{1000}b{2,900})", "[{9999}]{3}(?<link>a)", "\\\\{99999\\\\}(?<link>x)", "\\\\Qa{9}{9}{9}{9}{999}\\\\E(?<link>x{5})", "(?<link>[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}:[0-9]{2})", "(?<link>(a{10}){20})|b{3}"})
+    void aPatternWithRepeatsOfReasonIsTaken(String pattern) {
+        assertThat(read(HEAD + ", \"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"" + pattern + "\"}]}}").faults()).isEmpty();
     }
 
     @ParameterizedTest
