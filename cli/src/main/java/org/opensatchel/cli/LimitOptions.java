@@ -23,6 +23,18 @@ final class LimitOptions {
     @Option(names = "--max-findings", paramLabel = "N", description = "most findings of one code (${DEFAULT-VALUE})", defaultValue = "1000")
     private int findings;
 
+    @Option(names = "--max-links", paramLabel = "N", description = "most links of all documents (${DEFAULT-VALUE})", defaultValue = "400000")
+    private int links;
+    @Option(names = "--max-links-text", paramLabel = "N", description = "most characters of all links (${DEFAULT-VALUE})", defaultValue = "67108864")
+    private long linksText;
+    @Option(names = "--max-documents-in-memory", paramLabel = "BYTES", description = "most bytes of all documents that are not read as streams (${DEFAULT-VALUE})", defaultValue = "1073741824")
+    private long documentsInMemory;
+    @Option(names = "--max-all-findings", paramLabel = "N", description = "most findings of all codes (${DEFAULT-VALUE})", defaultValue = "20000")
+    private int allFindings;
+    @Option(names = "--max-candidates", paramLabel = "N", description = "most candidates for broken links (${DEFAULT-VALUE})", defaultValue = "200000")
+    private int candidates;
+    @Option(names = "--max-hashed", paramLabel = "BYTES", description = "most bytes that are hashed to tell files that are alike (${DEFAULT-VALUE})", defaultValue = "274877906944")
+    private long hashed;
     @Option(names = "--max-kit", paramLabel = "BYTES", description = "largest kit document (${DEFAULT-VALUE})", defaultValue = "16777216")
     private int kit;
 
@@ -32,10 +44,12 @@ final class LimitOptions {
     }
 
     ReadLimits limits() throws Refusal {
-        boolean positive = entries > 0 && files > 0 && unpacked > 0 && ratio > 0 && depth > 0 && document > 0 && linkText > 15 && findings > 0 && kit > 0;
+        boolean positive = entries > 0 && files > 0 && unpacked > 0 && ratio > 0 && depth > 0 && document > 0 && linkText > 15 && findings > 0 && kit > 0
+                && links > 0 && linksText > 0 && documentsInMemory > 0 && allFindings > 0 && candidates > 0 && hashed > 0;
         if (!positive) {
             throw new Refusal("Every --max-… takes a positive number, and --max-link-text at least 16.");
         }
-        return new ReadLimits(entries, files, unpacked, ratio, depth, document, linkText, findings);
+        return new ReadLimits(entries, files, unpacked, ratio, depth, document, linkText, findings,
+                new ReadLimits.Sums(links, linksText, documentsInMemory, allFindings, candidates, hashed));
     }
 }

@@ -22,10 +22,16 @@ final class Findings {
 
     private final Optional<Kit> kit;
     private final int perCode;
+    private final int inAll;
 
-    Findings(Optional<Kit> kit, int perCode) {
+    /**
+     * @param perCode most findings of one code
+     * @param inAll most findings of all codes; the most serious are kept
+     */
+    Findings(Optional<Kit> kit, int perCode, int inAll) {
         this.kit = kit;
         this.perCode = perCode;
+        this.inAll = inAll;
     }
 
     List<Finding> told(List<Finding> raw) {
@@ -83,17 +89,21 @@ final class Findings {
 
     private List<Finding> bounded(List<Finding> findings) {
         Map<Code, Integer> counts = new EnumMap<>(Code.class);
+        Map<Code, Integer> kept = new EnumMap<>(Code.class);
         Map<Code, Finding> over = new EnumMap<>(Code.class);
         List<Finding> out = new ArrayList<>();
         for (Finding finding : findings) {
-            if (counts.merge(finding.code(), finding.times(), Integer::sum) <= perCode) {
+            int before = counts.getOrDefault(finding.code(), 0);
+            counts.put(finding.code(), before + finding.times());
+            if (before + finding.times() <= perCode && out.size() < inAll) {
                 out.add(finding);
+                kept.merge(finding.code(), finding.times(), Integer::sum);
             } else {
                 over.putIfAbsent(finding.code(), finding);
             }
         }
         over.forEach((code, example) -> {
-            int more = counts.get(code) - perCode;
+            int more = counts.get(code) - kept.getOrDefault(code, 0);
             out.add(Finding.of(code, new Advice("", example.why(), example.remedy())).saying("And " + more + " more of the same kind.").withSeverity(example.severity()));
         });
         return out;

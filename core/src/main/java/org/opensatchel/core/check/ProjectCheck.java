@@ -73,7 +73,7 @@ public final class ProjectCheck {
         Zones zones = new Zones(kit, known.fields());
         Scan scan = scan(source, tree, zones);
         RootNames names = new RootNames(tree.rootName(), kit.flatMap(plan -> plan.root().make(known.fields(), plan.ascii())), kit.map(Kit::root));
-        Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()));
+        Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()), known.limits().sums().candidates());
         Optional<PlanMatch> plan = kit.map(planned -> new PlanMatch(tree, scan, planned, known.fields()));
         List<PackageFault> faults = built.faults();
         Evidence evidence = new Evidence(tree, root, kit, known.fields(), known.roster(), scan, names, resolution, plan, faults, built.leftovers(),
@@ -99,7 +99,7 @@ public final class ProjectCheck {
     private List<Finding> judged(Evidence evidence) throws IOException {
         List<Check> checks = Checks.all();
         List<List<Finding>> told = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
-        Workers.run(evidence.tree().count() > MANY ? Workers.MOST : 1, checks.size(), i -> {
+        Workers.run(evidence.tree().count() > MANY ? Workers.most() : 1, checks.size(), i -> {
             // From the last: those that look at every file stand there, and none of them should be left over alone.
             int number = checks.size() - 1 - i;
             told.set(number, judged(checks.get(number), evidence));
@@ -107,7 +107,7 @@ public final class ProjectCheck {
         List<Finding> raw = new ArrayList<>();
         told.forEach(raw::addAll);
         evidence.scan().failures().forEach((path, reader) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).path(path).saying("On “" + path + "” " + reader + " broke.")));
-        return new Findings(request.kit(), request.limits().findingsPerCode()).told(raw);
+        return new Findings(request.kit(), request.limits().findingsPerCode(), request.limits().sums().findings()).told(raw);
     }
 
     private static List<Finding> judged(Check check, Evidence evidence) {

@@ -2,6 +2,8 @@ package org.opensatchel.core.check;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
@@ -37,7 +39,15 @@ final class ReportMaker {
         Project project = new Project(evidence.tree().rootName(), evidence.tree().count(), evidence.tree().bytes(), evidence.scan().documents().size(), links.size());
         Counts counts = counts(findings);
         return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY, kit(), location(evidence.resolution().inferred()), project, counts,
-                links.stream().map(ReportMaker::line).toList(), findings.stream().map(ReportMaker::line).toList(), List.copyOf(evidence.scan().notChecked()), carry(evidence));
+                links.stream().map(ReportMaker::line).toList(), findings.stream().map(ReportMaker::line).toList(), notChecked(evidence), carry(evidence));
+    }
+
+    private static List<String> notChecked(Evidence evidence) {
+        Set<String> out = new TreeSet<>(evidence.scan().notChecked());
+        if (evidence.resolution().exhausted()) {
+            out.add("candidates");
+        }
+        return List.copyOf(out);
     }
 
     Report blocked(Finding finding) {

@@ -12,24 +12,42 @@ import org.opensatchel.core.path.ProjectPath;
 /** Collects the links of one document, or of a member of one, as a reader finds them. What is no link to a file is let go here, in one place. */
 public class LinkSink {
 
-    /** Most links that are kept of one document: many times what any real one has. */
-    static final int MOST_LINKS = 200_000;
+    /**
+     * How much is kept of one document, or of several that share a sink.
+     *
+     * @param links most links
+     * @param text most characters of all links
+     */
+    public record Allowance(int links, long text) {
+
+        /** Many times what any real document has. */
+        public static final Allowance ONE_DOCUMENT = new Allowance(200_000, 32L << 20);
+        /** Links are counted and let go. */
+        public static final Allowance NOTHING = new Allowance(0, 0);
+    }
 
     private final ProjectPath file;
     private final ProjectPath document;
     private final int maxText;
+    private final Allowance allowance;
     private final List<Link> links = new ArrayList<>();
     private final List<DocumentLinks.Trouble> troubles = new ArrayList<>();
     private boolean overflowing;
+    private long text;
 
     public LinkSink(ProjectPath document, int maxText) {
-        this(document, document, maxText);
+        this(document, maxText, Allowance.ONE_DOCUMENT);
     }
 
-    protected LinkSink(ProjectPath file, ProjectPath document, int maxText) {
+    public LinkSink(ProjectPath document, int maxText, Allowance allowance) {
+        this(document, document, maxText, allowance);
+    }
+
+    protected LinkSink(ProjectPath file, ProjectPath document, int maxText, Allowance allowance) {
         this.file = file;
         this.document = document;
         this.maxText = maxText;
+        this.allowance = allowance;
     }
 
     /** A link that is being described; {@link #add} hands it in. */
@@ -80,7 +98,7 @@ public class LinkSink {
 
         public void add() {
             if (LinkText.read(path, notation).isPresent()) {
-                take(new Link(document, file, at, shortened(text), path, notation, base, Optional.empty(), standing, alternatives, includes));
+                take(new Link(document, file, at, shortened(text), bounded(path), notation, base, Optional.empty(), standing, alternatives, includes));
             }
         }
     }
@@ -103,12 +121,33 @@ public class LinkSink {
 
     /** What becomes of a link; a member's sink lets go what is there in its package. */
     protected void take(Link link) {
-        if (links.size() < MOST_LINKS) {
-            links.add(link);
-        } else if (!overflowing) {
-            overflowing = true;
-            trouble(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, "names more than " + MOST_LINKS + " files; those after them were not looked up"));
+        long length = (long) link.text().length() + link.path().length() + link.base().length();
+        if (overflowing) {
+            return;
         }
+        if (links.size() < allowance.links && text + length <= allowance.text) {
+            links.add(link);
+            text += length;
+            return;
+        }
+        overflowing = true;
+        String much = links.size() < allowance.links ? "names files in more than " + allowance.text + " characters" : "names more than " + allowance.links + " files";
+        trouble(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, much + "; those after them were not looked up"));
+    }
+
+    /** How many links are kept. */
+    public int count() {
+        return links.size();
+    }
+
+    /** Whether more was named than is kept. */
+    public boolean isOverflowing() {
+        return overflowing;
+    }
+
+    /** Characters of all links that are kept. */
+    public long textLength() {
+        return text;
     }
 
     /** Tells that this could not be read to its end; what was found before is kept. */
@@ -151,6 +190,11 @@ public class LinkSink {
 
     public int maxText() {
         return maxText;
+    }
+
+    /** What is embedded is never looked up: its beginning is enough. */
+    private String bounded(String path) {
+        return path.length() > maxText && path.regionMatches(true, 0, "data:", 0, 5) ? shortened(path) : path;
     }
 
     protected String shortened(String text) {

@@ -20,7 +20,16 @@ public final class EditDistance {
         for (int i = 1; i <= a.length(); i++) {
             row[0] = i;
             int least = i;
-            for (int j = 1; j <= b.length(); j++) {
+            // Further from the diagonal than this every value is larger than what is asked for.
+            int from = Math.max(1, i - most);
+            int to = Math.min(b.length(), i + most);
+            if (from > 1) {
+                row[from - 1] = most + 1;
+            }
+            if (to < b.length()) {
+                row[to + 1] = most + 1;
+            }
+            for (int j = from; j <= to; j++) {
                 int change = a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1;
                 row[j] = Math.min(Math.min(last[j] + 1, row[j - 1] + 1), last[j - 1] + change);
                 boolean exchanged = i > 1 && j > 1 && a.charAt(i - 1) == b.charAt(j - 2) && a.charAt(i - 2) == b.charAt(j - 1);

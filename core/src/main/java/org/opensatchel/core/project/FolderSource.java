@@ -1,12 +1,16 @@
 package org.opensatchel.core.project;
 
+import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.channels.Channels;
+import java.nio.channels.FileChannel;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
+import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
 import java.util.List;
@@ -62,11 +66,29 @@ public final class FolderSource implements ProjectSource {
             if (!Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)) {
                 throw new ContentUnavailable("is no longer a file");
             }
-            return Files.newInputStream(file, LinkOption.NOFOLLOW_LINKS);
+            return new OpenFile(FileChannel.open(file, StandardOpenOption.READ, LinkOption.NOFOLLOW_LINKS));
         } catch (ContentUnavailable told) {
             throw told;
         } catch (IOException refused) {
             throw new ContentUnavailable("cannot be opened here: the system refuses it");
+        }
+    }
+
+    /** A file as a stream that passes over what is not wanted without reading it. */
+    private static final class OpenFile extends FilterInputStream {
+        private final FileChannel file;
+
+        OpenFile(FileChannel file) {
+            super(Channels.newInputStream(file));
+            this.file = file;
+        }
+
+        @Override
+        public long skip(long bytes) throws IOException {
+            long from = file.position();
+            long to = Math.min(file.size(), from + Math.max(0, bytes));
+            file.position(Math.max(from, to));
+            return Math.max(0, to - from);
         }
     }
 
@@ -92,7 +114,8 @@ public final class FolderSource implements ProjectSource {
                 return FileVisitResult.CONTINUE;
             }
             if (folder.relativize(dir).getNameCount() > limits.depth()) {
-                return refuse(Intake.bomb("This folder holds folders more than " + limits.depth() + " deep."));
+                faults.add(new PackageFault(Code.PACKAGE_UNREADABLE, text(dir), Intake.tooDeep(limits)));
+                return count() == FileVisitResult.CONTINUE ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.TERMINATE;
             }
             folders.add(text(dir));
             return count();

@@ -17,6 +17,11 @@ public sealed interface Intake {
         return new Blocked(Code.PACKAGE_UNREADABLE, message);
     }
 
+    /** What is said of a folder that is not looked into, completing “The folder …”. */
+    static String tooDeep(ReadLimits limits) {
+        return "lies more than " + limits.depth() + " folders deep and was not looked into";
+    }
+
     static Intake bomb(String message) {
         return new Blocked(Code.PACKAGE_BOMB, message);
     }

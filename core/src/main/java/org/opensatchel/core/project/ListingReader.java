@@ -27,10 +27,12 @@ final class ListingReader {
     private final List<String> folders = new ArrayList<>();
     private final List<PackageFault> faults = new ArrayList<>();
     private Optional<String> root = Optional.empty();
+    private final DepthGuard depth;
     private boolean isListing;
 
     ListingReader(ReadLimits limits) {
         this.limits = limits;
+        this.depth = new DepthGuard(limits, faults);
     }
 
     /** What is wrong with a listing, as a sentence; goes no further than {@link #read}. */
@@ -134,7 +136,7 @@ final class ListingReader {
             throw new Wrong("“" + path + "” in this listing has no size in \"bytes\".");
         }
         Optional<String> safe = safe(path);
-        if (safe.isPresent()) {
+        if (safe.isPresent() && depth.admits(safe.get(), false)) {
             files.add(new SourceEntry(safe.get(), bytes, time, sha256, placeholder, 0, NO_CONTENT));
         }
     }
@@ -167,7 +169,9 @@ final class ListingReader {
             String raw = text(parser, "Each of \"folders\" must be a text.");
             EntryPath read = EntryPath.read(raw);
             if (read instanceof EntryPath.Safe safe && !safe.path().isEmpty()) {
-                folders.add(safe.path());
+                if (depth.admits(safe.path(), true)) {
+                    folders.add(safe.path());
+                }
             } else if (read instanceof EntryPath.Unsafe unsafe) {
                 faults.add(new PackageFault(Code.PACKAGE_UNSAFE_ENTRY, raw, unsafe.reason()));
             }

@@ -14,6 +14,7 @@ import java.util.List;
  */
 final class ZipDirectory {
 
+    private static final int LOCAL_HEADER = 0x04034b50;
     private static final int END = 0x06054b50;
     private static final int END_BYTES = 22;
     private static final int ZIP64_LOCATOR = 0x07064b50;
@@ -78,6 +79,13 @@ final class ZipDirectory {
             }
             entries.add(ZipRecordReader.read(window, shift));
             at += length;
+        }
+        if (shift > 0 && !entries.isEmpty() && !isHeader(entries.get(0).offset())) {
+            // Only the end record is wrong about where its directory lies: nothing stands before the archive after all.
+            if (!isHeader(entries.get(0).offset() - shift)) {
+                throw new Broken("is a damaged ZIP: its table of contents does not say where its files are");
+            }
+            entries.replaceAll(entry -> entry.movedBy(-shift));
         }
         if (entries.size() != end.entries && (entries.size() & 0xFFFF) != end.entries) {
             throw new Broken("is a damaged ZIP: it promises " + end.entries + " entries and holds " + entries.size());
@@ -157,10 +165,19 @@ final class ZipDirectory {
         throw new Broken("is a damaged ZIP: its end record cannot be read");
     }
 
+    private boolean isHeader(long offset) throws IOException {
+        ByteBuffer head = ByteBuffer.allocate(4).order(ByteOrder.LITTLE_ENDIAN);
+        if (offset < 0 || offset + 4 > file.size()) {
+            return false;
+        }
+        readFully(head, offset);
+        return head.getInt(0) == LOCAL_HEADER;
+    }
+
     private boolean startsLikeZip() throws IOException {
         ByteBuffer head = ByteBuffer.allocate(4).order(ByteOrder.LITTLE_ENDIAN);
         readFully(head, 0);
-        return head.getInt(0) == 0x04034b50;
+        return head.getInt(0) == LOCAL_HEADER;
     }
 
     private void readFully(ByteBuffer buffer, long at) throws IOException {

@@ -8,6 +8,10 @@ record ZipEntryRecord(String name, int flags, int method, long crc, long packedB
 
     enum Kind { FILE, FOLDER, SYMLINK, OTHER }
 
+    ZipEntryRecord movedBy(long bytes) {
+        return new ZipEntryRecord(name, flags, method, crc, packedBytes, this.bytes, offset + bytes, nameBytes, kind, time);
+    }
+
     boolean isEncrypted() {
         return (flags & 1) != 0;
     }

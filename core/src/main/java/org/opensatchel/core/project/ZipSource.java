@@ -31,6 +31,8 @@ public final class ZipSource implements ProjectSource {
 
     private static final int LOCAL_HEADER = 0x04034b50;
     private static final int LOCAL_HEADER_BYTES = 30;
+    /** The most bytes that one deflated byte can stand for (RFC 1951: a length of 258 in two bits), rounded up. */
+    private static final int MOST_DEFLATED = 1_040;
 
     private final FileChannel file;
 
@@ -56,18 +58,19 @@ public final class ZipSource implements ProjectSource {
             return Intake.unreadable("This ZIP archive is empty.");
         }
         Optional<String> bomb = bomb(records, limits);
-        return bomb.isPresent() ? Intake.bomb(bomb.get()) : new Intake.Opened(new Sorting().sort(records));
+        return bomb.isPresent() ? Intake.bomb(bomb.get()) : new Intake.Opened(new Sorting(limits).sort(records));
     }
 
     private static Optional<String> bomb(List<ZipEntryRecord> records, ReadLimits limits) {
         long bytes = 0;
         long packed = 0;
         for (ZipEntryRecord record : records) {
+            if (lie(record, limits).isPresent()) {
+                // Told by itself; what it claims says nothing of the rest.
+                continue;
+            }
             bytes = Math.addExact(Math.min(bytes, Long.MAX_VALUE >> 1), Math.min(record.bytes(), Long.MAX_VALUE >> 2));
             packed += Math.min(record.packedBytes(), Long.MAX_VALUE >> 20);
-            if (record.name().length() > limits.depth() && new java.util.StringTokenizer(record.name(), "/\\").countTokens() > limits.depth() + 1) {
-                return Optional.of("This archive holds folders more than " + limits.depth() + " deep.");
-            }
         }
         if (bytes > limits.unpackedBytes()) {
             return Optional.of("This archive would unpack to " + (bytes >> 20) + " MiB; at most " + (limits.unpackedBytes() >> 20) + " MiB are read.");
@@ -76,6 +79,16 @@ public final class ZipSource implements ProjectSource {
             return Optional.of("This archive would unpack to more than " + limits.ratio() + " times its size, as no real project does.");
         }
         return overlap(records);
+    }
+
+    /** Why the size that an entry claims cannot be true, or is more than is read at all; completes “The file …”. */
+    private static Optional<String> lie(ZipEntryRecord record, ReadLimits limits) {
+        if (record.bytes() > limits.unpackedBytes()) {
+            return Optional.of("claims to unpack to " + (record.bytes() >> 20) + " MiB, more than is read");
+        }
+        boolean stored = record.method() == 0 && !record.isEncrypted() && record.bytes() != record.packedBytes();
+        boolean deflated = record.method() == 8 && record.bytes() / MOST_DEFLATED > record.packedBytes();
+        return stored || deflated ? Optional.of("claims a size that it cannot have") : Optional.empty();
     }
 
     private static Optional<String> overlap(List<ZipEntryRecord> records) {
@@ -97,6 +110,13 @@ public final class ZipSource implements ProjectSource {
         private final List<SourceEntry> order = new ArrayList<>();
         private final Set<String> folders = new HashSet<>();
         private final List<PackageFault> faults = new ArrayList<>();
+        private final ReadLimits limits;
+        private final DepthGuard depth;
+
+        Sorting(ReadLimits limits) {
+            this.limits = limits;
+            this.depth = new DepthGuard(limits, faults);
+        }
 
         SourceListing sort(List<ZipEntryRecord> records) {
             records.forEach(this::take);
@@ -124,6 +144,14 @@ public final class ZipSource implements ProjectSource {
                 if (record.kind() == Kind.FILE) {
                     faults.add(unsafe(record.name(), "it has no name"));
                 }
+                return;
+            }
+            if (!depth.admits(safe, record.kind() == Kind.FOLDER)) {
+                return;
+            }
+            Optional<String> lie = record.kind() == Kind.FILE ? lie(record, limits) : Optional.empty();
+            if (lie.isPresent()) {
+                faults.add(new PackageFault(Code.PACKAGE_UNREADABLE, safe, lie.get()));
                 return;
             }
             switch (record.kind()) {

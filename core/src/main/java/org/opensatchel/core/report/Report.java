@@ -13,7 +13,7 @@ import java.util.Optional;
  * @param made when the check was made
  * @param links every link of every document, in order
  * @param carry what became of it on each machine it was carried to; absent when there was none
- * @param notChecked what could not be looked at: families of findings, and {@code hashes}
+ * @param notChecked what could not be looked at: families of findings, {@code hashes}, {@code guesses} in very long files of no known format, and {@code candidates} for the last of very many broken links
  */
 public record Report(int report, Instant made, Verdict verdict, Optional<KitRef> kit, Optional<Location> location, Project project, Counts counts,
         List<LinkLine> links, List<FindingLine> findings, List<String> notChecked, Optional<List<CarryLine>> carry) {

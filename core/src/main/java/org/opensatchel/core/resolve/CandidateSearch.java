@@ -33,13 +33,17 @@ final class CandidateSearch {
     private final Map<String, Map<String, List<ProjectFile>>> crowds = new HashMap<>();
     private final NumberedFiles numbered;
     private final NearNames near;
+    private final int most;
+    private int told;
 
     /**
+     * @param most most candidates of the whole project; after them none are looked for
      * @param starterHashes the hash of each starter file by its path
      * @param byHash the project's files by their hash, as far as they were hashed
      */
-    CandidateSearch(ProjectTree tree, NumberedFiles numbered, Map<String, String> starterHashes, Map<String, List<ProjectPath>> byHash) {
+    CandidateSearch(ProjectTree tree, NumberedFiles numbered, Map<String, String> starterHashes, Map<String, List<ProjectPath>> byHash, int most) {
         this.tree = tree;
+        this.most = most;
         this.numbered = numbered;
         this.near = new NearNames(tree);
         this.starterHashes = starterHashes;
@@ -107,6 +111,9 @@ final class CandidateSearch {
 
     /** Files whose names are nearly the same. */
     List<Candidate> similar(ProjectPath intended) {
+        if (told >= most) {
+            return List.of();
+        }
         return remembered.computeIfAbsent(intended.text(), key -> search(intended));
     }
 
@@ -132,14 +139,23 @@ final class CandidateSearch {
         return same;
     }
 
-    private static List<Candidate> ranked(List<Candidate> found) {
+    /** Whether broken links were left without candidates, since those before them had so many. */
+    boolean isExhausted() {
+        return told >= most || near.isExhausted();
+    }
+
+    private List<Candidate> ranked(List<Candidate> found) {
+
         List<Candidate> order = new ArrayList<>(found);
         order.sort(Comparator.comparingDouble(Candidate::sure).reversed().thenComparing(Candidate::path));
         boolean tied = order.size() > 1 && order.get(0).sure() - order.get(1).sure() < 0.02;
         List<Candidate> out = new ArrayList<>();
-        for (int i = 0; i < Math.min(MOST, order.size()); i++) {
+        // The first one decides what became of the link; it is never left out.
+        int kept = told >= most ? 1 : MOST;
+        for (int i = 0; i < Math.min(kept, order.size()); i++) {
             Candidate candidate = order.get(i);
             boolean offered = i > 0 || tied;
+            told++;
             out.add(offered ? new Candidate(candidate.path(), candidate.why(), Math.min(NOT_ALONE, candidate.sure())) : candidate);
         }
         return out;

@@ -23,7 +23,7 @@ final class NearNames {
     private static final int SMALL_PROJECT = 3_000;
     private static final int MOST_OF_A_KIND = 100;
     /** What may be spent in all, in looks at a name; a comparison letter by letter costs as much as many looks. */
-    private static final long MOST_SPENT = 100_000_000;
+    private static final long MOST_SPENT = 400_000_000;
     private static final int COMPARISON = 100;
     private static final Pattern NUMBERS = Pattern.compile("[0-9]+");
     private static final Pattern VERSION = Pattern.compile("v[0-9]+");
@@ -80,6 +80,10 @@ final class NearNames {
         this.tree = tree;
     }
 
+    boolean isExhausted() {
+        return spent > MOST_SPENT;
+    }
+
     List<Candidate> of(ProjectPath path) {
         boolean small = tree.count() <= SMALL_PROJECT;
         Group group = groups.computeIfAbsent(small ? ProjectPath.ROOT : path.parent(), folder -> Group.of(small ? tree.files() : tree.filesIn(folder)));
@@ -114,7 +118,8 @@ final class NearNames {
             }
             Name other = group.names.get(i);
             if (Math.abs(length - other.folded.length()) <= allowed && other.extension.equals(wanted.extension) && !other.differsInNumbersAlone(wanted)) {
-                spent += COMPARISON;
+                // The letters near the diagonal, and the row that is set up for them.
+                spent += COMPARISON + 2L * length;
                 int apart = EditDistance.within(wanted.folded, other.folded, allowed);
                 if (apart > 0 && apart <= allowed) {
                     found.add(new Candidate(other.path, apart == 1 ? "one letter off" : "two letters off", (apart == 1 ? 0.72 : 0.58) + near(wanted.path, other.path)));

@@ -21,11 +21,15 @@ import org.opensatchel.core.scan.Scan;
  *
  * @param satisfied groups of alternatives of which one is found
  * @param inferred the root most of its absolute links were made under, in that machine's syntax
+ * @param exhausted whether the last broken links were left without candidates, since there are so many
  */
-public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Set<String> satisfied) {
+public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Set<String> satisfied, boolean exhausted) {
 
-    /** @param declared the declared location of the root, as typed */
-    public static Resolution of(ProjectTree tree, Scan scan, Optional<Kit> kit, RootNames roots, Optional<String> declared) {
+    /**
+     * @param declared the declared location of the root, as typed
+     * @param mostCandidates most candidates of all broken links together
+     */
+    public static Resolution of(ProjectTree tree, Scan scan, Optional<Kit> kit, RootNames roots, Optional<String> declared, int mostCandidates) {
         Map<String, String> starters = new HashMap<>();
         kit.ifPresent(plan -> plan.starter().forEach(file -> starters.put(NameFolding.composed(file.path().text()), file.sha256())));
         Map<String, List<ProjectPath>> byHash = new HashMap<>();
@@ -35,12 +39,13 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
         }
         Optional<LinkAddress> location = declared.flatMap(LinkText::readTyped);
         NumberedFiles numbered = new NumberedFiles(tree);
+        CandidateSearch candidates = new CandidateSearch(tree, numbered, starters, byHash, mostCandidates);
         LinkResolver resolver = new LinkResolver(tree, numbered, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),
-                roots, location, new CandidateSearch(tree, numbered, starters, byHash));
+                roots, location, candidates);
         List<ResolvedLink> links = resolver.resolve(scan.documents());
         Set<String> satisfied = links.stream().filter(link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))
                 .map(Resolution::group).collect(Collectors.toSet());
-        return new Resolution(links, OldRoots.inferred(links), satisfied);
+        return new Resolution(links, OldRoots.inferred(links), satisfied, candidates.isExhausted());
     }
 
     /** Whether a link is one of several alternatives of which another one is found. */

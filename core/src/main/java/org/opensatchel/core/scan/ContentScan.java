@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.PushbackInputStream;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -18,6 +19,7 @@ import java.util.TreeSet;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.apache.commons.io.input.BoundedInputStream;
 import org.apache.commons.io.input.CloseShieldInputStream;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
@@ -44,8 +46,8 @@ import org.opensatchel.core.project.ReadLimits;
  */
 public final class ContentScan {
 
-    /** Most links of a whole project. */
-    private static final int MOST_LINKS = 400_000;
+    /** Of a file of no known format only so much is looked through for paths. */
+    private static final long MOST_LOOKED_THROUGH = 1L << 30;
     private static final int FEW_FILES = 64;
     private static final long FEW_BYTES = 8L << 20;
     private static final String SHORTCUT = ".lnk";
@@ -69,6 +71,8 @@ public final class ContentScan {
         private String damage;
         private String failure;
         private boolean unhashed;
+        private boolean cutShort;
+        private DocumentSums.Held held = DocumentSums.Held.NOTHING;
     }
 
     /** Is told how far the scan has come. */
@@ -108,12 +112,35 @@ public final class ContentScan {
         Result[] results = new Result[files.size()];
         Progress told = new Progress(tree.count() - files.size());
         boolean much = files.size() > FEW_FILES || files.stream().mapToLong(ProjectFile::bytes).sum() > FEW_BYTES;
-        Workers.run(much ? Workers.MOST : 1, files.size(), i -> {
+        DocumentSums sums = new DocumentSums(limits.sums());
+        BitSet hashed = hashed(files, shared);
+        Workers.run(much ? Workers.most() : 1, files.size(), i -> {
             ProjectFile file = files.get(i);
-            results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()));
+            DocumentSums.Held held = DocumentSums.Held.NOTHING;
+            try {
+                results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()), hashed.get(i), sums, sums.before(i));
+                held = results[i].held;
+            } finally {
+                sums.add(i, held);
+            }
             told.add(file.bytes());
         });
-        return merged(files, results, facts);
+        return merged(files, results, facts, sums);
+    }
+
+    /** Which files are hashed of those whose hash matters: none that is too long, and in all only so many bytes. */
+    private BitSet hashed(List<ProjectFile> files, Set<Likeness> shared) {
+        BitSet out = new BitSet();
+        long left = limits.sums().hashedBytes();
+        for (int i = 0; i < files.size(); i++) {
+            ProjectFile file = files.get(i);
+            boolean wanted = shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes());
+            if (wanted && file.bytes() <= maxHashedBytes && file.bytes() <= left) {
+                left -= file.bytes();
+                out.set(i);
+            }
+        }
+        return out;
     }
 
     /** Of a file without content its name alone can say that it only stands for another. */
@@ -136,12 +163,12 @@ public final class ContentScan {
         }
     }
 
-    private static Scan merged(List<ProjectFile> files, Result[] results, Map<ProjectPath, FileFacts> facts) {
+    private static Scan merged(List<ProjectFile> files, Result[] results, Map<ProjectPath, FileFacts> facts, DocumentSums sums) {
         List<DocumentLinks> documents = new ArrayList<>();
         Map<ProjectPath, String> damaged = new TreeMap<>();
         Map<ProjectPath, String> failures = new LinkedHashMap<>();
         Set<String> notChecked = new TreeSet<>();
-        long links = 0;
+        DocumentSums.Held before = DocumentSums.Held.NOTHING;
         for (int i = 0; i < results.length; i++) {
             ProjectPath path = files.get(i).path();
             Result result = results[i];
@@ -155,9 +182,9 @@ public final class ContentScan {
                     facts.put(path, result.facts);
                 }
                 if (result.document != null) {
-                    documents.add(links > MOST_LINKS ? withoutLinks(result.document) : result.document);
-                    links += result.document.links().size();
+                    documents.add(sums.refusal(before, result.held).map(why -> notRead(result.document, why)).orElse(result.document));
                 }
+                before = before.and(result.held);
             }
             if (result.failure != null) {
                 failures.put(path, result.failure);
@@ -165,15 +192,18 @@ public final class ContentScan {
             if (result.unhashed) {
                 notChecked.add("hashes");
             }
+            if (result.cutShort) {
+                notChecked.add("guesses");
+            }
         }
         documents.sort(Comparator.comparing(DocumentLinks::document));
         return new Scan(facts, documents, damaged, failures, notChecked);
     }
 
-    /** Of a project that names more files than can be looked up in the memory there is, the documents after the limit are told as not read. */
-    private static DocumentLinks withoutLinks(DocumentLinks document) {
-        ReadProblem problem = new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, "was not read: the documents before it name more than " + MOST_LINKS + " files already");
-        return document.links().isEmpty() ? document : new DocumentLinks(document.document(), document.format(), List.of(), List.of(new DocumentLinks.Trouble(document.document(), problem)));
+    /** Of a project that holds more than can be looked up in the memory there is, the documents after the limit are told as not read. */
+    private static DocumentLinks notRead(DocumentLinks document, String why) {
+        ReadProblem problem = new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, why);
+        return new DocumentLinks(document.document(), document.format(), List.of(), List.of(new DocumentLinks.Trouble(document.document(), problem)));
     }
 
     /** What two files share that may have the same content. */
@@ -189,9 +219,9 @@ public final class ContentScan {
         return files.stream().filter(file -> file.bytes() > 0).map(Likeness::of).filter(likeness -> !seen.add(likeness)).collect(Collectors.toSet());
     }
 
-    private Result one(ProjectFile file, boolean wanted) throws IOException {
+    private Result one(ProjectFile file, boolean wanted, boolean hashed, DocumentSums sums, DocumentSums.Held before) throws IOException {
         Result result = new Result();
-        boolean hashed = wanted && file.bytes() <= maxHashedBytes;
+        LinkSink sink = new LinkSink(file.path(), limits.linkText(), sums.isLinksFull(before) ? LinkSink.Allowance.NOTHING : allowance());
         result.unhashed = wanted && !hashed;
         boolean heavy = file.bytes() > LONG_DOCUMENT;
         try (InputStream raw = source.open(file.entry()); MeteredContent content = new MeteredContent(raw, hashed)) {
@@ -204,19 +234,35 @@ public final class ContentScan {
                 // A reader may close what it reads; the rest of the content still has to pass through here.
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
-                alone(heavy, () -> read(file.path(), reader, ruled, whole, result));
+                alone(heavy, () -> read(content(file.path(), whole, sums.isBytesFull(before)), sink, reader, ruled, result));
             } else if (isDocumentPlace.test(file.path()) && PathFinder.reads(extension, head)) {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
-                alone(heavy, () -> find(file.path(), whole, result));
+                result.cutShort = file.bytes() > MOST_LOOKED_THROUGH;
+                InputStream bounded = BoundedInputStream.builder().setInputStream(whole).setMaxCount(MOST_LOOKED_THROUGH).get();
+                alone(heavy, () -> find(new DocumentContent(file.path(), bounded, limits.documentBytes()), sink, result));
             }
             boolean checked = file.entry().checksum() != 0;
-            boolean zeros = content.finish(hashed || checked);
+            boolean zeros = content.finish(hashed || checked, file.bytes());
             result.facts = new FileFacts(content.sha256(), TypeProbe.lie(extension, head), zeros, isShortcut(extension, beginning));
         } catch (ContentUnavailable unavailable) {
             result.damage = unavailable.phrase();
         }
         return result;
+    }
+
+    private LinkSink.Allowance allowance() {
+        LinkSink.Allowance usual = LinkSink.Allowance.ONE_DOCUMENT;
+        return new LinkSink.Allowance(Math.min(usual.links(), limits.sums().links()), Math.min(usual.text(), limits.sums().linkText()));
+    }
+
+    private DocumentContent content(ProjectPath path, InputStream stream, boolean full) {
+        return full ? DocumentContent.streamed(path, stream, limits.documentBytes()) : new DocumentContent(path, stream, limits.documentBytes());
+    }
+
+    /** What a document holds; of one whose links are let go, that it names any. */
+    private static DocumentSums.Held held(LinkSink sink, long bytes) {
+        return new DocumentSums.Held(sink.isOverflowing() ? Math.max(1, sink.count()) : sink.count(), sink.textLength(), bytes);
     }
 
     private interface Reading {
@@ -237,24 +283,22 @@ public final class ContentScan {
     }
 
     /** What is no document of a known format is one only when something that looks like a link is found in it. */
-    private void find(ProjectPath path, InputStream content, Result result) throws IOException {
-        LinkSink sink = new LinkSink(path, limits.linkText());
+    private void find(DocumentContent document, LinkSink sink, Result result) throws IOException {
         try {
-            PathFinder.read(new DocumentContent(path, content, limits.documentBytes()), sink);
+            PathFinder.read(document, sink);
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = "the path finder";
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + path, broke);
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + document.path(), broke);
         }
-        if (!sink.links().isEmpty()) {
-            result.document = new DocumentLinks(path, "file of no known format", sink.links(), List.of());
+        if (sink.count() > 0 || sink.isOverflowing()) {
+            result.document = new DocumentLinks(document.path(), "file of no known format", sink.links(), List.of());
+            result.held = held(sink, 0);
         }
     }
 
     /** The one place where a reader that breaks costs its own document only. */
-    private void read(ProjectPath path, Optional<LinkReader> reader, boolean ruled, InputStream content, Result result) throws IOException {
-        LinkSink sink = new LinkSink(path, limits.linkText());
+    private void read(DocumentContent document, LinkSink sink, Optional<LinkReader> reader, boolean ruled, Result result) throws IOException {
         try {
-            DocumentContent document = new DocumentContent(path, content, limits.documentBytes());
             if (ruled) {
                 ruled(document, reader, sink);
             } else {
@@ -264,10 +308,11 @@ public final class ContentScan {
             sink.trouble(unreadable.problem());
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = "the " + format(reader) + " reader";
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + path, broke);
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + document.path(), broke);
             sink.trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, "could not be read to its end"));
         }
-        result.document = new DocumentLinks(path, format(reader), sink.links(), sink.troubles());
+        result.document = new DocumentLinks(document.path(), format(reader), sink.links(), sink.troubles());
+        result.held = held(sink, document.bytesInMemory());
     }
 
     /** The kit's rules read beside the format's own reader, where there is one. */

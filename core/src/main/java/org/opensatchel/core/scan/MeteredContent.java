@@ -12,6 +12,9 @@ import org.opensatchel.core.project.ContentUnavailable;
 /** A content on its way through: hashed where asked, and watched for a byte that is not zero. */
 final class MeteredContent extends FilterInputStream {
 
+    private static final long ZEROS_READ = 256L << 20;
+    private static final int SAMPLES = 2_048;
+
     private final MessageDigest digest;
     private boolean zeros = true;
     private long count;
@@ -44,6 +47,18 @@ final class MeteredContent extends FilterInputStream {
         return got;
     }
 
+    /** A reader that passes over something still has it read here. */
+    @Override
+    public long skip(long bytes) throws IOException {
+        long left = bytes;
+        byte[] passed = new byte[(int) Math.min(1 << 13, Math.max(0, bytes))];
+        int got = 0;
+        while (left > 0 && (got = read(passed, 0, (int) Math.min(passed.length, left))) > 0) {
+            left -= got;
+        }
+        return bytes - left;
+    }
+
     /** What cannot be had is remembered: a reader may take it for a fault of its format. */
     private int readOn(byte[] into, int from, int length) throws IOException {
         try {
@@ -55,17 +70,24 @@ final class MeteredContent extends FilterInputStream {
     }
 
     /**
-     * Reads on as far as is needed, and tells whether all of it is zero.
+     * Reads on as far as is needed, and tells whether all of it is zero. A file of nothing but zeros takes no room on many
+     * disks and may claim any length: of what begins with so many of them, only samples of the rest are read.
      *
      * @param toTheEnd whether the rest matters for more than that
+     * @param size the length of the whole content in bytes
      */
-    boolean finish(boolean toTheEnd) throws IOException {
+    boolean finish(boolean toTheEnd, long size) throws IOException {
         if (unavailable != null) {
             throw unavailable;
         }
         byte[] rest = new byte[1 << 16];
         int got = 0;
-        while ((toTheEnd || zeros) && got >= 0) {
+        while ((toTheEnd || (zeros && count < ZEROS_READ)) && got >= 0) {
+            got = read(rest, 0, rest.length);
+        }
+        long stride = Math.max(rest.length, (size - count) / SAMPLES);
+        while (zeros && got >= 0) {
+            count += in.skip(Math.max(0, Math.min(stride, size - count) - rest.length));
             got = read(rest, 0, rest.length);
         }
         if (digest != null) {

@@ -9,8 +9,9 @@ import java.util.concurrent.atomic.AtomicReference;
 /** Does a number of like tasks on a few threads of its own, which are gone when the last is done. */
 public final class Workers {
 
-    /** As many as a machine with several users can spare for one of them. */
-    public static final int MOST = Math.min(2, Runtime.getRuntime().availableProcessors());
+    /** Set to one where a check that took too much is tried again with less. */
+    public static final String THREADS_PROPERTY = "satchel.threads";
+    private static final int MOST = Math.min(2, Runtime.getRuntime().availableProcessors());
 
     /** One of the tasks, by its number. */
     public interface Task {
@@ -18,6 +19,11 @@ public final class Workers {
     }
 
     private Workers() {
+    }
+
+    /** How many threads there are: as many as a machine with several users can spare for one of them. */
+    public static int most() {
+        return Math.max(1, Math.min(MOST, Integer.getInteger(THREADS_PROPERTY, MOST)));
     }
 
     /**

@@ -29,7 +29,7 @@ class FindingsTest {
     }
 
     private static List<Finding> told(Finding... raw) {
-        return new Findings(Optional.empty(), 1_000).told(List.of(raw));
+        return new Findings(Optional.empty(), 1_000, 20_000).told(List.of(raw));
     }
 
     @Test
@@ -75,7 +75,7 @@ class FindingsTest {
     @Test
     void aGuessIsAtMostAShouldWhateverTheKitSays() {
         Kit kit = KitReader.read("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"x\"}, \"severities\": {\"link.missing\": \"must\", \"link.remote\": \"off\", \"asset.unused\": \"should\"}}".getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
-        List<Finding> told = new Findings(Optional.of(kit), 1_000).told(List.of(finding(Code.LINK_MISSING, "a").sure(0.3).saying("guess"), finding(Code.LINK_MISSING, "b").saying("sure"),
+        List<Finding> told = new Findings(Optional.of(kit), 1_000, 20_000).told(List.of(finding(Code.LINK_MISSING, "a").sure(0.3).saying("guess"), finding(Code.LINK_MISSING, "b").saying("sure"),
                 finding(Code.LINK_REMOTE, "c").saying("off"), finding(Code.ASSET_UNUSED, "d").saying("raised")));
         assertThat(told).extracting(finding -> finding.message() + " " + finding.severity().word()).containsExactly("sure must", "guess should", "raised should");
     }
@@ -83,7 +83,7 @@ class FindingsTest {
     @Test
     void ofTooManyTheFirstAreToldAndTheRestCounted() {
         Finding[] raw = IntStream.range(0, 25).mapToObj(i -> finding(Code.LINK_MISSING, String.format("d%02d", 24 - i)).saying("m" + i)).toArray(Finding[]::new);
-        List<Finding> told = new Findings(Optional.empty(), 10).told(List.of(raw));
+        List<Finding> told = new Findings(Optional.empty(), 10, 20_000).told(List.of(raw));
         assertThat(told).hasSize(11);
         assertThat(told.stream().filter(finding -> !finding.path().isRoot()).map(finding -> finding.path().text())).containsExactly("d00", "d01", "d02", "d03", "d04", "d05", "d06", "d07", "d08", "d09");
         assertThat(told).anySatisfy(finding -> assertThat(finding.message()).isEqualTo("And 15 more of the same kind."));
@@ -91,7 +91,7 @@ class FindingsTest {
 
     @Test
     void oneThatStandsForManyCountsAsMany() {
-        List<Finding> told = new Findings(Optional.empty(), 2).told(List.of(finding(Code.ASSET_UNUSED, "a").saying("a"), finding(Code.ASSET_UNUSED, "b").saying("b"), finding(Code.ASSET_UNUSED, "c").saying("c"),
+        List<Finding> told = new Findings(Optional.empty(), 2, 20_000).told(List.of(finding(Code.ASSET_UNUSED, "a").saying("a"), finding(Code.ASSET_UNUSED, "b").saying("b"), finding(Code.ASSET_UNUSED, "c").saying("c"),
                 finding(Code.ASSET_UNUSED, "z").times(997).saying("z")));
         assertThat(told).extracting(Finding::message).containsExactlyInAnyOrder("a", "b", "And 998 more of the same kind.");
     }

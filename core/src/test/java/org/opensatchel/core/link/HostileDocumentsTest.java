@@ -117,10 +117,10 @@ class HostileDocumentsTest {
 
     @Test
     void linksBeyondCountAreToldAndNotKept() throws Exception {
-        byte[] playlist = ("#EXTM3U\n" + "a.wav\n".repeat(LinkSink.MOST_LINKS + 10)).getBytes(StandardCharsets.UTF_8);
+        byte[] playlist = ("#EXTM3U\n" + "a.wav\n".repeat(LinkSink.Allowance.ONE_DOCUMENT.links() + 10)).getBytes(StandardCharsets.UTF_8);
         LinkSink sink = new LinkSink(ProjectPath.of("a.m3u"), 4_096);
         LinkReaders.of("m3u", new Head(playlist)).orElseThrow().read(new DocumentContent(sink.file(), new ByteArrayInputStream(playlist), LIMIT), sink);
-        assertThat(sink.links()).hasSize(LinkSink.MOST_LINKS);
+        assertThat(sink.links()).hasSize(LinkSink.Allowance.ONE_DOCUMENT.links());
         assertThat(sink.troubles()).singleElement().satisfies(trouble -> assertThat(trouble.problem().phrase()).startsWith("names more than 200000 files"));
     }
 

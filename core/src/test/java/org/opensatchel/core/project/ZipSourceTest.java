@@ -108,9 +108,60 @@ class ZipSourceTest {
         assertThat(((Intake.Blocked) list(zip)).code()).isEqualTo(Code.PACKAGE_BOMB);
         Path small = Zips.of(folder, Map.of("kit/a", "1", "kit/b", "2"));
         try (ZipSource source = ZipSource.open(small)) {
-            assertThat(source.list(new ReadLimits(1, 9, 1 << 20, 200, 9, 9, 99, 9))).isInstanceOf(Intake.Blocked.class);
-            assertThat(source.list(new ReadLimits(9, 9, 1, 200, 9, 9, 99, 9))).isInstanceOf(Intake.Blocked.class);
+            assertThat(source.list(new ReadLimits(1, 9, 1 << 20, 200, 9, 9, 99, 9, ReadLimits.Sums.DEFAULT))).isInstanceOf(Intake.Blocked.class);
+            assertThat(source.list(new ReadLimits(9, 9, 1, 200, 9, 9, 99, 9, ReadLimits.Sums.DEFAULT))).isInstanceOf(Intake.Blocked.class);
         }
+    }
+
+    @Test
+    void whatLiesTooDeepIsToldOnceAndTheRestIsListed() throws IOException {
+        String deep = "kit/" + "d/".repeat(100);
+        SourceListing listing = opened(Zips.of(folder, Map.of(deep + "a.txt", "x", deep + "b/c.txt", "x", deep + "e/", "", "kit/" + "d/".repeat(99) + "last.txt", "x", "kit/a.txt", "y")));
+        assertThat(listing.files()).extracting(SourceEntry::path).containsExactlyInAnyOrder("kit/" + "d/".repeat(99) + "last.txt", "kit/a.txt");
+        assertThat(listing.faults()).singleElement().satisfies(fault -> {
+            assertThat(fault.code()).isEqualTo(Code.PACKAGE_UNREADABLE);
+            assertThat(fault.path()).isEqualTo("kit" + "/d".repeat(100));
+            assertThat(fault.message()).contains("more than 100 folders deep");
+        });
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {0xFFFF_FFF0L, 60_000})
+    void anEntryThatClaimsWhatItCannotHoldIsToldAndTheRestIsListed(long claimed) throws IOException {
+        byte[] zip = Files.readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "x")));
+        int record = find(zip, 0x02014b50, 0);
+        for (int i = 0; i < 4; i++) {
+            zip[record + 24 + i] = (byte) (claimed >>> 8 * i);
+        }
+        Path file = folder.resolve("claims.zip");
+        Files.write(file, zip);
+        SourceListing listing = opened(file);
+        assertThat(listing.files()).isEmpty();
+        assertThat(listing.faults()).singleElement().satisfies(fault -> {
+            assertThat(fault.path()).isEqualTo("kit/a.txt");
+            assertThat(fault.message()).contains("claims");
+        });
+    }
+
+    @Test
+    void anEndRecordThatIsWrongAboutItsDirectoryHidesNothing() throws IOException {
+        byte[] zip = Files.readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "first", "kit/b.txt", "second")));
+        int end = find(zip, 0x06054b50, 0);
+        for (int i = 0; i < 4; i++) {
+            zip[end + 16 + i] = 0;
+        }
+        Path file = folder.resolve("offset.zip");
+        Files.write(file, zip);
+        try (ZipSource source = ZipSource.open(file)) {
+            for (SourceEntry entry : ((Intake.Opened) source.list(ReadLimits.DEFAULT)).listing().files()) {
+                try (InputStream content = source.open(entry)) {
+                    assertThat(new String(content.readAllBytes(), StandardCharsets.UTF_8)).isEqualTo(entry.path().endsWith("a.txt") ? "first" : "second");
+                }
+            }
+        }
+        zip[0] = 0;
+        zip[find(zip, 0x02014b50, 0) + 42] = 9;
+        assertThat(blocked(zip).message()).contains("table of contents");
     }
 
     @Test

@@ -40,7 +40,7 @@ class CandidatesTest {
             sink.add(new Place.InText(i + 1, 1), links.get(i), Notation.PLAIN);
         }
         Scan scan = new Scan(Map.of(), List.of(new DocumentLinks(DOCUMENT, "playlist", sink.links(), List.of())), Map.of(), Map.of(), Set.of());
-        return Resolution.of(tree(paths), scan, Optional.empty(), new RootNames(Optional.of("Root"), Optional.empty(), Optional.empty()), Optional.empty()).links();
+        return Resolution.of(tree(paths), scan, Optional.empty(), new RootNames(Optional.of("Root"), Optional.empty(), Optional.empty()), Optional.empty(), 1_000).links();
     }
 
     @ParameterizedTest

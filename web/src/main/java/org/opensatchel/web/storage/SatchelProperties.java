@@ -18,10 +18,12 @@ import org.springframework.util.unit.DataSize;
 public record SatchelProperties(Path storage, Path drives, DataSize maxUpload, boolean demo, Limits limits) {
 
     /** The limits of reading, as in {@link ReadLimits}. */
-    public record Limits(int entries, int files, DataSize unpacked, int ratio, int depth, DataSize document, int linkText, int findingsPerCode) {
+    public record Limits(int entries, int files, DataSize unpacked, int ratio, int depth, DataSize document, int linkText, int findingsPerCode,
+            int links, long linksText, DataSize documentsInMemory, int findings, int candidates, DataSize hashed) {
 
         public ReadLimits read() {
-            return new ReadLimits(entries, files, unpacked.toBytes(), ratio, depth, document.toBytes(), linkText, findingsPerCode);
+            return new ReadLimits(entries, files, unpacked.toBytes(), ratio, depth, document.toBytes(), linkText, findingsPerCode,
+                    new ReadLimits.Sums(links, linksText, documentsInMemory.toBytes(), findings, candidates, hashed.toBytes()));
         }
     }
 }

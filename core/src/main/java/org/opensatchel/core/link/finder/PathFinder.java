@@ -198,6 +198,11 @@ public final class PathFinder {
         }
 
         @Override
+        public boolean wantsObject() {
+            return false;
+        }
+
+        @Override
         public boolean wantsTexts() {
             return true;
         }

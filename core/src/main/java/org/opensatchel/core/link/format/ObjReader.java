@@ -53,27 +53,32 @@ public final class ObjReader implements LinkReader {
     /** Several names on a line are told apart by their extension, since a name may hold spaces; without it the line is one name. */
     private static void libraries(Statement statement, String extension, LinkSink sink) {
         String rest = statement.rest();
+        String lower = rest.toLowerCase(Locale.ROOT);
+        // A letter of some language takes more room in small: then names are told apart as they are written.
+        String folded = lower.length() == rest.length() ? lower : rest;
         int start = 0;
+        int column = statement.restColumn();
         while (start < rest.length()) {
-            int end = nameEnd(rest, start, extension);
+            int end = nameEnd(folded, start, extension);
             String name = rest.substring(start, end);
-            sink.add(new Place.InText(statement.line(), statement.restColumn() + rest.codePointCount(0, start)), name, Notation.PLAIN);
+            sink.add(new Place.InText(statement.line(), column), name, Notation.PLAIN);
+            int begun = start;
             start = end;
             while (start < rest.length() && Character.isWhitespace(rest.charAt(start))) {
                 start++;
             }
+            column += rest.codePointCount(begun, start);
         }
     }
 
     private static int nameEnd(String rest, int start, String extension) {
-        String lower = rest.toLowerCase(Locale.ROOT);
-        int at = lower.indexOf(extension, start);
+        int at = rest.indexOf(extension, start);
         while (at >= 0) {
             int end = at + extension.length();
             if (end == rest.length() || Character.isWhitespace(rest.charAt(end))) {
                 return end;
             }
-            at = lower.indexOf(extension, end);
+            at = rest.indexOf(extension, end);
         }
         return rest.length();
     }

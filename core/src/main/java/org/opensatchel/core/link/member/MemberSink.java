@@ -37,7 +37,7 @@ public final class MemberSink extends LinkSink {
 
     /** @param source the member whose folder links start from, where that is not the one they stand in */
     public MemberSink(LinkSink whole, Members members, String member, String source, boolean caseMatters) {
-        super(whole.file(), ProjectPath.of(whole.file().text() + "!/" + member), whole.maxText());
+        super(whole.file(), ProjectPath.of(whole.file().text() + "!/" + member), whole.maxText(), Allowance.NOTHING);
         this.whole = whole;
         this.member = member;
         this.members = members;

@@ -53,7 +53,7 @@ public final class Members {
      */
     public static Members read(DocumentContent document, Predicate<String> wanted) throws IOException, Unreadable {
         Members members = new Members();
-        byte[] start = document.stream().readNBytes(IN_MEMORY + 1);
+        byte[] start = document.start(IN_MEMORY + 1);
         try {
             if (start.length <= IN_MEMORY) {
                 members.byDirectory(start, wanted);

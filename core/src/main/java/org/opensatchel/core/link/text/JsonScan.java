@@ -81,6 +81,11 @@ public final class JsonScan {
         default void text(Place at, String text) {
         }
 
+        /** Whether a document of this kind is an object: one that is a list or a single value then is none. */
+        default boolean wantsObject() {
+            return true;
+        }
+
         /** Whether texts are told one by one. */
         default boolean wantsTexts() {
             return false;
@@ -117,11 +122,14 @@ public final class JsonScan {
     }
 
     public void read(InputStream json) throws IOException, Unreadable {
-        try (JsonParser parser = JsonDocuments.FACTORY.createParser(ObjectReadContext.empty(), json)) {
+        try (JsonParser parser = JsonDocuments.FACTORY.createParser(ObjectReadContext.empty(), new ShortTexts(json, MAX_VALUE))) {
             try {
                 JsonToken token = parser.nextToken();
                 if (token == null) {
                     throw Unreadable.broken(Place.WHOLE, "holds nothing");
+                }
+                if (taker.wantsObject() && token != JsonToken.START_OBJECT) {
+                    throw Unreadable.broken(Place.WHOLE, "holds " + (token == JsonToken.START_ARRAY ? "a list" : "a single value") + " where such a document has an object");
                 }
                 do {
                     take(parser, token);

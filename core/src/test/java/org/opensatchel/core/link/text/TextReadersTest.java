@@ -82,7 +82,17 @@ class TextReadersTest {
 
     private static List<String> texts(String json, Charset charset) throws IOException, Unreadable {
         List<String> out = new ArrayList<>();
-        new JsonScan(Set.of("inner"), object -> object.keys().stream().sorted().forEach(key -> out.add(object.place(key).text() + " " + object.text(key)))).read(new ByteArrayInputStream(json.getBytes(charset)));
+        new JsonScan(Set.of("inner"), new JsonScan.Taker() {
+            @Override
+            public void object(JsonScan.Obj object) {
+                object.keys().stream().sorted().forEach(key -> out.add(object.place(key).text() + " " + object.text(key)));
+            }
+
+            @Override
+            public boolean wantsObject() {
+                return false;
+            }
+        }).read(new ByteArrayInputStream(json.getBytes(charset)));
         return out;
     }
 
