@@ -46,7 +46,7 @@ final class Findings {
     }
 
     /** A consequence that weighs more than its cause stays a finding of its own, so that nothing serious is hidden. */
-    private static List<Finding> folded(List<Finding> findings) {
+    private List<Finding> folded(List<Finding> findings) {
         Map<Cause, Integer> explaining = new HashMap<>();
         for (int i = 0; i < findings.size(); i++) {
             for (Cause cause : findings.get(i).explains()) {
@@ -65,9 +65,20 @@ final class Findings {
         List<Finding> out = new ArrayList<>();
         for (int i = 0; i < findings.size(); i++) {
             if (!under[i]) {
-                out.add(consequences.containsKey(i) ? findings.get(i).withConsequences(consequences.get(i)) : findings.get(i));
+                out.add(consequences.containsKey(i) ? findings.get(i).withConsequences(atMost(consequences.get(i))) : findings.get(i));
             }
         }
+        return out;
+    }
+
+    /** What follows from one cause is bounded like what is told of one code. */
+    private List<Finding> atMost(List<Finding> consequences) {
+        if (consequences.size() <= perCode) {
+            return consequences;
+        }
+        List<Finding> out = new ArrayList<>(consequences.subList(0, perCode));
+        Finding next = consequences.get(perCode);
+        out.add(Finding.of(next.code(), new Advice("", next.why(), next.remedy())).saying("And " + (consequences.size() - perCode) + " more that follow from it.").withSeverity(next.severity()));
         return out;
     }
 

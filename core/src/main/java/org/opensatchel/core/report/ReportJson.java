@@ -2,8 +2,11 @@ package org.opensatchel.core.report;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.io.OutputStream;
+import java.util.List;
 import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.report.Report.LinkLine;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JavaType;
 import tools.jackson.databind.cfg.DateTimeFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -16,6 +19,8 @@ public final class ReportJson {
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .build();
 
+    private static final JavaType LINKS = MAPPER.getTypeFactory().constructCollectionType(List.class, LinkLine.class);
+
     private ReportJson() {
     }
 
@@ -26,6 +31,23 @@ public final class ReportJson {
 
     public static byte[] bytes(Report report) {
         return MAPPER.writeValueAsBytes(report);
+    }
+
+    /** A digest, or a page of links, as it is kept. */
+    public static byte[] bytes(ReportDigest digest) {
+        return MAPPER.writeValueAsBytes(digest);
+    }
+
+    public static byte[] bytes(List<LinkLine> page) {
+        return MAPPER.writerFor(LINKS).writeValueAsBytes(page);
+    }
+
+    public static ReportDigest readDigest(byte[] json) {
+        return MAPPER.readValue(json, ReportDigest.class);
+    }
+
+    public static List<LinkLine> readLinks(byte[] json) {
+        return MAPPER.readValue(json, LINKS);
     }
 
     public static Report read(byte[] json) {

@@ -1,8 +1,7 @@
-package org.opensatchel.web.handin;
+package org.opensatchel.core.report;
 
 import java.util.List;
 import java.util.Map;
-import org.opensatchel.core.report.Report;
 
 /**
  * What the class board needs of a report, in columns.
@@ -12,7 +11,7 @@ import org.opensatchel.core.report.Report;
  * @param seam one letter a link in document order ({@code o} sound, {@code p} pinned, {@code d} name differs, {@code x}
  *     leads out or to nothing, {@code u} cannot be told); longer ones are drawn together, the worst link standing for its neighbours
  */
-record Summary(String verdict, int must, int should, int note, String marks, String seam, int links) {
+public record Summary(String verdict, int must, int should, int note, String marks, String seam, int links) {
 
     private static final int LONGEST_SEAM = 160;
     private static final List<List<String>> COLUMNS = List.of(List.of("package", "structure"), List.of("name"), List.of("link"), List.of("asset", "media", "timeline", "habit"), List.of("location"));
@@ -20,7 +19,7 @@ record Summary(String verdict, int must, int should, int note, String marks, Str
     private static final Map<String, Character> STITCHES = Map.of("ok", 'o', "embedded", 'o', "remote", 'o', "pinned", 'p', "misspelt", 'd', "moved", 'x', "missing", 'x', "outside", 'x', "unknown", 'u');
     private static final String WORST_FIRST = "xpduo";
 
-    static Summary of(Report report) {
+    public static Summary of(Report report) {
         return new Summary(report.verdict().word(), report.counts().must(), report.counts().should(), report.counts().note(), marks(report), seam(report), report.links().size());
     }
 

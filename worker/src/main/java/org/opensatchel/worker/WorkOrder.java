@@ -1,0 +1,71 @@
+package org.opensatchel.worker;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.check.CheckRequest;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.KitReader;
+import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.location.StorageKind;
+import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.project.ReadLimits;
+
+/**
+ * What a worker is to check, as it goes over its standard input. Nothing of it ever stands on a command line, since names
+ * in it are whatever people are called.
+ *
+ * @param archive where the ZIP archive lies
+ * @param kit the kit document it is held against
+ * @param newer a later version of the kit, if there is one
+ * @param fields whose project it is
+ * @param roster everybody's fields
+ * @param location where it is said to lie
+ * @param machines names of shipped machines it is carried to
+ * @param threads on how many threads
+ * @param made the time to put on the report
+ */
+public record WorkOrder(String archive, String kit, Optional<String> newer, Map<RosterField, String> fields, List<Map<RosterField, String>> roster, Optional<Location> location,
+        List<String> machines, ReadLimits limits, int threads, Instant made) {
+
+    /** Where a project is said to lie. */
+    public record Location(Optional<OperatingSystem> system, Optional<StorageKind> storage, String path) {
+    }
+
+    byte[] bytes() {
+        return JsonDocuments.MAPPER.writeValueAsBytes(this);
+    }
+
+    static WorkOrder read(byte[] json) {
+        return JsonDocuments.MAPPER.readValue(json, WorkOrder.class);
+    }
+
+    /** The same with half the threads, for a check that took more than there is. */
+    WorkOrder halved() {
+        return new WorkOrder(archive, kit, newer, fields, roster, location, machines, limits, Math.max(1, threads / 2), made);
+    }
+
+    CheckRequest request() throws IOException {
+        RosterFields whose = fields(fields);
+        return CheckRequest.of(Optional.of(kit(kit)), whose).amongst(roster.stream().map(WorkOrder::fields).toList())
+                .located(location.map(place -> new ProjectLocation(place.system(), place.storage(), place.path())))
+                .carriedTo(machines.stream().flatMap(name -> Machine.shipped(name).stream()).toList()).within(limits).at(made)
+                .before(newer.isPresent() ? Optional.of(kit(newer.get())) : Optional.empty());
+    }
+
+    private static RosterFields fields(Map<RosterField, String> values) {
+        return new RosterFields(values.isEmpty() ? Map.of() : new EnumMap<>(values));
+    }
+
+    private static Kit kit(String document) throws IOException {
+        return KitReader.read(document.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow(() -> new IOException("the kit of this order cannot be read"));
+    }
+}

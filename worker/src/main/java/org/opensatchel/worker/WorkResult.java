@@ -1,0 +1,14 @@
+package org.opensatchel.worker;
+
+import java.util.List;
+import org.opensatchel.core.report.Summary;
+
+/**
+ * What a worker brings back, ready to be kept.
+ *
+ * @param digest what a page shows at once, compressed
+ * @param pages the links in pages, compressed
+ * @param report the report's exact JSON, compressed
+ */
+public record WorkResult(Summary summary, byte[] digest, List<byte[]> pages, byte[] report) {
+}

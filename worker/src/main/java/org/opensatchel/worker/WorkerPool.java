@@ -1,0 +1,118 @@
+package org.opensatchel.worker;
+
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import org.opensatchel.core.scan.ContentScan.ScanProgress;
+import org.opensatchel.worker.WorkOutcome.Reason;
+
+/**
+ * Warm workers, handed out one to each caller. A worker that failed is never used again, and one that did very many
+ * checks is replaced, so that nothing a check leaves behind adds up. Safe for use by many threads.
+ */
+public final class WorkerPool implements AutoCloseable {
+
+    private static final int CHECKS_A_WORKER = 200;
+
+    private final WorkerSettings settings;
+    private final ScheduledExecutorService clock = Executors.newScheduledThreadPool(1, task -> {
+        Thread thread = new Thread(task, "worker-clock");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private final Deque<CheckWorker> idle = new ArrayDeque<>();
+    private final Set<CheckWorker> all = new HashSet<>();
+    private boolean closed;
+
+    public WorkerPool(WorkerSettings settings) {
+        this.settings = settings;
+    }
+
+    /** Starts as many workers before they are needed. */
+    public void warm(int count) throws IOException {
+        for (int i = 0; i < count; i++) {
+            give(start());
+        }
+    }
+
+    /** Carries out an order, and waits for it. */
+    public WorkOutcome run(WorkOrder order, ScanProgress progress) {
+        CheckWorker worker;
+        try {
+            worker = take();
+        } catch (IOException | IllegalStateException none) {
+            return new WorkOutcome.Failed(Reason.STORE, "no worker could be started: " + none.getMessage());
+        }
+        WorkOutcome outcome = worker.run(order, progress);
+        if (outcome instanceof WorkOutcome.Done && worker.done() < CHECKS_A_WORKER) {
+            give(worker);
+        } else {
+            drop(worker);
+        }
+        return outcome;
+    }
+
+    /** The same once more with half the threads. */
+    public WorkOutcome runWithLess(WorkOrder order, ScanProgress progress) {
+        return run(order.halved(), progress);
+    }
+
+    /** The processes there are now. */
+    public synchronized List<Long> processes() {
+        return all.stream().filter(CheckWorker::isAlive).map(CheckWorker::pid).sorted().toList();
+    }
+
+    private CheckWorker take() throws IOException {
+        CheckWorker ready;
+        while ((ready = next()) != null) {
+            if (ready.isAlive()) {
+                return ready;
+            }
+            drop(ready);
+        }
+        return start();
+    }
+
+    private synchronized CheckWorker next() {
+        return idle.poll();
+    }
+
+    private CheckWorker start() throws IOException {
+        CheckWorker worker = new CheckWorker(settings, clock);
+        synchronized (this) {
+            if (!closed) {
+                all.add(worker);
+                return worker;
+            }
+        }
+        worker.close();
+        throw new IllegalStateException("the server is being stopped");
+    }
+
+    private synchronized void give(CheckWorker worker) {
+        if (closed) {
+            worker.close();
+        } else {
+            idle.push(worker);
+        }
+    }
+
+    private synchronized void drop(CheckWorker worker) {
+        all.remove(worker);
+        worker.close();
+    }
+
+    @Override
+    public synchronized void close() {
+        closed = true;
+        all.forEach(CheckWorker::close);
+        all.clear();
+        idle.clear();
+        clock.shutdownNow();
+    }
+}
