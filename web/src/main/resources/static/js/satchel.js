@@ -60,14 +60,16 @@ document.addEventListener("alpine:init", () => {
     init() { setTimeout(() => location.reload(), 1000); },
   }));
 
-  // Watches a check and goes to its report.
+  const waits = (before) => before === null ? "Waiting" : before === 0 ? "Next in line" : before + (before === 1 ? " check is before yours" : " checks are before yours");
+
+  // Watches a check and goes to its report; one that was given up is not watched.
   Alpine.data("progress", () => ({
     told: "",
-    init() { this.ask(); },
+    init() { if (this.$root.querySelector("progress")) this.ask(); },
     async ask() {
       const answer = await fetch(this.$root.dataset.from).then((response) => response.json()).catch(() => null);
       if (answer && (answer.state === "DONE" || answer.state === "FAILED")) { location.reload(); return; }
-      if (answer) this.told = answer.state === "WAITING" ? "Waiting for its turn" : answer.files + " files read, " + (answer.bytes / 1e6).toFixed(1) + " MB";
+      if (answer) this.told = answer.state === "WAITING" ? waits(answer.before) : answer.files + " files read, " + (answer.bytes / 1e6).toFixed(1) + " MB";
       setTimeout(() => this.ask(), 500);
     },
   }));
@@ -75,12 +77,13 @@ document.addEventListener("alpine:init", () => {
   // A thread opens the link it stands for.
   Alpine.data("report", () => ({
     show(event) {
-      event.preventDefault();
       const thread = event.target.closest("[data-link]");
       document.querySelectorAll(".thread.chosen").forEach((other) => other.classList.remove("chosen"));
       if (thread.matches(".thread")) thread.classList.add("chosen");
       const link = document.getElementById("link-" + thread.dataset.link);
+      // On another page of links: the address leads there.
       if (!link) return;
+      event.preventDefault();
       link.open = true;
       link.scrollIntoView({ block: "center" });
       link.querySelector("summary").focus();

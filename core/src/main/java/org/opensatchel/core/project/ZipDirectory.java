@@ -51,6 +51,11 @@ final class ZipDirectory {
         this.file = file;
     }
 
+    /** How many entries the archive says it has; nothing else of it is read. */
+    long claimed() throws IOException {
+        return end().entries;
+    }
+
     /** The entries in the order of the directory, with offsets corrected for anything that stands before the archive. */
     List<ZipEntryRecord> read(int maxEntries) throws IOException {
         End end = end();

@@ -44,6 +44,15 @@ public final class ZipSource implements ProjectSource {
         return new ZipSource(FileChannel.open(archive, StandardOpenOption.READ));
     }
 
+    /** How many entries the archive says it has, at the cost of a look at its end; 0 for what is no archive. */
+    public long claimedEntries() throws IOException {
+        try {
+            return new ZipDirectory(file).claimed();
+        } catch (ZipDirectory.Broken none) {
+            return 0;
+        }
+    }
+
     @Override
     public Intake list(ReadLimits limits) throws IOException {
         List<ZipEntryRecord> records;

@@ -10,14 +10,18 @@ import java.util.regex.Pattern;
 import org.opensatchel.core.check.Checks;
 import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Code;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.ReportDigest;
 
 /**
  * The findings of a report as a page tells them, in the order to fix them: those of one document, one code and one old root
  * are one group, since one movement of the hand mends them all.
  */
-record FindingGroups(List<Group> groups, int must, int should, int note) {
+record FindingGroups(List<Group> groups, int must, int should, int note, int more) {
+
+    /** Of one group and in all, as many as a page shows; the rest stands in the report as JSON. */
+    private static final int MOST_OF_A_GROUP = 100;
+    private static final int MOST_GROUPS = 150;
 
     /** Codes that pages gather whatever the file, since each alone says little. */
     private static final List<String> GATHERED = List.of("asset.unused", "asset.duplicate", "package.junk", "link.remote", "name.space");
@@ -34,15 +38,26 @@ record FindingGroups(List<Group> groups, int must, int should, int note) {
         public boolean isMany() {
             return all.size() > 1;
         }
+
+        /** Those after the first, as many as are listed. */
+        public List<FindingLine> others() {
+            return all.subList(1, Math.min(all.size(), MOST_OF_A_GROUP));
+        }
+
+        public int unlisted() {
+            return Math.max(0, all.size() - MOST_OF_A_GROUP);
+        }
     }
 
-    static FindingGroups of(Report report) {
+    static FindingGroups of(ReportDigest digest) {
         Map<String, List<FindingLine>> together = new LinkedHashMap<>();
-        for (FindingLine finding : report.findings()) {
+        for (FindingLine finding : digest.head().findings()) {
             together.computeIfAbsent(key(finding), key -> new ArrayList<>()).add(finding);
         }
         List<Group> groups = together.values().stream().map(FindingGroups::group).toList();
-        return new FindingGroups(groups, count(groups, "must"), count(groups, "should"), count(groups, "note"));
+        List<Group> shown = groups.subList(0, Math.min(groups.size(), MOST_GROUPS));
+        int more = digest.findings() - shown.stream().mapToInt(group -> group.all.size()).sum();
+        return new FindingGroups(shown, count(groups, "must"), count(groups, "should"), count(groups, "note"), more);
     }
 
     private static int count(List<Group> groups, String severity) {

@@ -31,6 +31,10 @@ class HandIn {
     private long bytes;
     private Instant receivedAt;
     private Long kitVersionId;
+    private Instant queuedAt;
+    private Instant notBefore;
+    private int weight;
+    private String failure;
     @Enumerated(EnumType.STRING)
     private State state;
     private long filesDone;
@@ -45,11 +49,13 @@ class HandIn {
     private int links;
     @Basic(fetch = FetchType.LAZY)
     private byte[] report;
+    @Basic(fetch = FetchType.LAZY)
+    private byte[] digest;
 
     protected HandIn() {
     }
 
-    HandIn(long assignmentId, long enrolmentId, int number, String fileName, String sha256, long bytes, Instant receivedAt, long kitVersionId) {
+    HandIn(long assignmentId, long enrolmentId, int number, String fileName, String sha256, long bytes, Instant receivedAt, long kitVersionId, Instant queuedAt, int weight) {
         this.assignmentId = assignmentId;
         this.enrolmentId = enrolmentId;
         this.number = number;
@@ -58,6 +64,9 @@ class HandIn {
         this.bytes = bytes;
         this.receivedAt = receivedAt;
         this.kitVersionId = kitVersionId;
+        this.queuedAt = queuedAt;
+        this.notBefore = queuedAt;
+        this.weight = weight;
         this.state = State.WAITING;
         this.marks = "";
         this.seam = "";
@@ -83,28 +92,7 @@ class HandIn {
         return kitVersionId;
     }
 
-    State state() {
-        return state;
-    }
-
-    byte[] report() {
-        return report;
-    }
-
     HandInView view() {
-        return new HandInView(id, assignmentId, enrolmentId, number, fileName, bytes, receivedAt, state.name(), filesDone, bytesDone, verdict, must, should, note, marks, seam, links);
-    }
-
-    void checked(Summary summary, byte[] compressedReport, Instant when) {
-        this.state = State.DONE;
-        this.checkedAt = when;
-        this.verdict = summary.verdict();
-        this.must = summary.must();
-        this.should = summary.should();
-        this.note = summary.note();
-        this.marks = summary.marks();
-        this.seam = summary.seam();
-        this.links = summary.links();
-        this.report = compressedReport;
+        return new HandInView(id, assignmentId, enrolmentId, number, fileName, bytes, receivedAt, state.name(), filesDone, bytesDone, verdict, must, should, note, marks, seam, links, failure, notBefore);
     }
 }

@@ -5,13 +5,11 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
-import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -20,6 +18,7 @@ import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.springframework.core.io.InputStreamResource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -32,6 +31,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -39,19 +39,19 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class HandInController {
 
-    private static final int MOST_LISTED = 2_000;
-
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
     private final ContentStore store;
+    private final CheckTrouble trouble;
     private final long mostBytes;
 
-    HandInController(CourseService courses, KitService kits, HandInService handIns, ContentStore store, SatchelProperties properties) {
+    HandInController(CourseService courses, KitService kits, HandInService handIns, ContentStore store, CheckTrouble trouble, SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
         this.handIns = handIns;
         this.store = store;
+        this.trouble = trouble;
         this.mostBytes = properties.maxUpload().toBytes();
     }
 
@@ -60,7 +60,7 @@ class HandInController {
     }
 
     /** How far a check has come. */
-    record Progress(String state, long files, long bytes) {
+    record Progress(String state, long files, long bytes, Integer before) {
     }
 
     /** A hand-in with its student, for the instructor's list. */
@@ -121,7 +121,7 @@ class HandInController {
     }
 
     @GetMapping("/hand-ins/{handInId}")
-    String report(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me, Model model, HttpServletResponse response) {
+    String report(@PathVariable long handInId, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model, HttpServletResponse response) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
         model.addAttribute("assignment", shown.place().assignment());
         model.addAttribute("student", shown.place().student());
@@ -129,34 +129,53 @@ class HandInController {
         model.addAttribute("handIn", shown.handIn());
         model.addAttribute("byInstructor", shown.byInstructor());
         if (!shown.handIn().isDone()) {
-            // Browsers without script look again by themselves.
-            response.setHeader("Refresh", "3");
-            return "handin/waiting";
+            return waiting(shown, model, response);
         }
-        Report report = handIns.report(shown);
-        model.addAttribute("report", report);
-        model.addAttribute("groups", FindingGroups.of(report));
-        model.addAttribute("map", ThreadMap.of(report));
-        model.addAttribute("carry", CarryGrid.of(report));
-        model.addAttribute("listed", listed(report));
+        ReportDigest digest = handIns.digest(shown);
+        model.addAttribute("report", digest.head());
+        model.addAttribute("groups", FindingGroups.of(digest));
+        model.addAttribute("map", ThreadMap.of(digest));
+        model.addAttribute("carry", CarryGrid.of(digest));
+        model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
         model.addAttribute("others", handIns.ofStudent(shown.place()));
         return "handin/report";
+    }
+
+    private String waiting(HandInService.Shown shown, Model model, HttpServletResponse response) {
+        HandInView handIn = shown.handIn();
+        if (handIn.failure() != null) {
+            model.addAttribute("trouble", trouble.sentence(handIn.failure()));
+            model.addAttribute("ofSize", trouble.isOfSize(handIn.failure()));
+        }
+        model.addAttribute("before", handIns.placeInQueue(handIn).orElse(null));
+        if (!handIn.isFailed()) {
+            // Browsers without script look again by themselves.
+            response.setHeader("Refresh", "5");
+        }
+        return "handin/waiting";
+    }
+
+    /** Has a check made again that could not be made, or that an instructor wants once more. */
+    @PostMapping("/hand-ins/{handInId}/check-again")
+    String again(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
+        handIns.again(handIns.show(handInId, me.accountId()));
+        return "redirect:/hand-ins/" + handInId;
     }
 
     @GetMapping("/hand-ins/{handInId}/progress")
     @ResponseBody
     Progress progress(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
         HandInView handIn = handIns.show(handInId, me.accountId()).handIn();
-        return new Progress(handIn.state(), handIn.filesDone(), handIn.bytesDone());
+        return new Progress(handIn.state(), handIn.filesDone(), handIn.bytesDone(), handIns.placeInQueue(handIn).orElse(null));
     }
 
     @GetMapping("/hand-ins/{handInId}/report.json")
-    ResponseEntity<byte[]> json(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
+    ResponseEntity<InputStreamResource> json(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
         String name = "report_" + shown.place().assignment().code() + "_" + shown.place().student().number() + "_" + shown.handIn().number() + ".json";
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
-                .body(handIns.reportJson(shown));
+                .body(new InputStreamResource(handIns.reportJson(shown)));
     }
 
     /** An unlikely type of upload gets the same sentence as an unreadable one. */
@@ -164,15 +183,5 @@ class HandInController {
     ResponseEntity<UploadAnswer> otherwise(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
         courses.forStudent(id, me.accountId());
         return ResponseEntity.status(HttpStatus.UNSUPPORTED_MEDIA_TYPE).body(new UploadAnswer("", "Hand in a ZIP file of the project folder."));
-    }
-
-    /** Which links are listed, by their places: all, or of very many those that do not simply open, and as many others as a page bears. */
-    private static List<Integer> listed(Report report) {
-        List<Report.LinkLine> links = report.links();
-        IntStream all = IntStream.range(0, links.size());
-        if (links.size() <= MOST_LISTED) {
-            return all.boxed().toList();
-        }
-        return all.boxed().sorted(Comparator.comparing((Integer at) -> links.get(at).outcome().equals("ok")).thenComparing(Comparator.naturalOrder())).limit(MOST_LISTED).sorted().toList();
     }
 }

@@ -1,5 +1,6 @@
 package org.opensatchel.web.handin;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.Modifying;
@@ -10,7 +11,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
 
     /** The columns of a page; the report itself stays where it is. */
     String COLUMNS = "select new org.opensatchel.web.handin.HandInView(h.id, h.assignmentId, h.enrolmentId, h.number, h.fileName, h.bytes, h.receivedAt, cast(h.state as string), "
-            + "h.filesDone, h.bytesDone, h.verdict, h.must, h.should, h.note, h.marks, h.seam, h.links) from HandIn h ";
+            + "h.filesDone, h.bytesDone, h.verdict, h.must, h.should, h.note, h.marks, h.seam, h.links, h.failure, h.notBefore) from HandIn h ";
 
     Optional<HandIn> findById(long id);
 
@@ -29,17 +30,92 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query("select coalesce(max(h.number), 0) from HandIn h where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId")
     int lastNumber(long assignmentId, long enrolmentId);
 
-    @Modifying
-    @Query("update HandIn h set h.state = org.opensatchel.web.handin.HandIn.State.CHECKING, h.filesDone = :files, h.bytesDone = :bytes where h.id = :id and h.state <> org.opensatchel.web.handin.HandIn.State.DONE")
-    void progress(long id, long files, long bytes);
+    /** Waits until no other server takes a check out of the queue, and holds that until the transaction ends. */
+    @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7413)")
+    int lockQueue();
+
+    @Query("select new org.opensatchel.web.handin.FairQueue$Waiting(h.id, a.course.id, e.accountId, h.queuedAt, h.weight) from HandIn h, Assignment a, Enrolment e "
+            + "where a.id = h.assignmentId and e.id = h.enrolmentId and h.state = org.opensatchel.web.handin.HandIn.State.WAITING and h.notBefore <= :now order by h.queuedAt limit 5000")
+    List<FairQueue.Waiting> waiting(Instant now);
+
+    @Query("select new org.opensatchel.web.handin.FairQueue$Running(a.course.id, e.accountId, h.weight) from HandIn h, Assignment a, Enrolment e "
+            + "where a.id = h.assignmentId and e.id = h.enrolmentId and h.state = org.opensatchel.web.handin.HandIn.State.CHECKING")
+    List<FairQueue.Running> running();
 
     @Modifying
-    @Query("update HandIn h set h.state = org.opensatchel.web.handin.HandIn.State.FAILED where h.id = :id and h.state <> org.opensatchel.web.handin.HandIn.State.DONE")
-    void failed(long id);
+    @Query(nativeQuery = true, value = "update hand_in set state = 'CHECKING', claimed_by = :claim, heartbeat = :now, files_done = 0, bytes_done = 0 where id = :id and state = 'WAITING'")
+    int claim(long id, String claim, Instant now);
 
-    /** Waits until nobody else is at this hand-in, and holds it until the transaction ends. */
-    @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7411, cast(:id as integer))")
-    int lock(long id);
+    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, sha256, kit_version_id as kitVersionId, tries, faults from hand_in where id = :id")
+    Claimed claimed(long id);
+
+    /** What is needed to check a hand-in. */
+    interface Claimed {
+        long getId();
+
+        long getAssignmentId();
+
+        long getEnrolmentId();
+
+        String getSha256();
+
+        long getKitVersionId();
+
+        int getTries();
+
+        int getFaults();
+    }
+
+    /** A sign of life of whoever checks it; 0 when it is no longer theirs. */
+    @Modifying
+    @Query(nativeQuery = true, value = "update hand_in set heartbeat = :now, files_done = :files, bytes_done = :bytes where id = :id and claimed_by = :claim and state = 'CHECKING'")
+    int alive(long id, String claim, Instant now, long files, long bytes);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "update hand_in set state = 'DONE', claimed_by = null, failure = null, checked_at = :now, verdict = :verdict, must = :must, should = :should, note = :note, marks = :marks, "
+            + "seam = :seam, links = :links, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
+    int done(long id, String claim, Instant now, String verdict, int must, int should, int note, String marks, String seam, int links, byte[] report, byte[] digest);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "delete from hand_in_links where hand_in_id = :id")
+    void removeLinks(long id);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "insert into hand_in_links (hand_in_id, page, content) values (:id, :page, :content)")
+    void addLinks(long id, int page, byte[] content);
+
+    @Query(nativeQuery = true, value = "select content from hand_in_links where hand_in_id = :id and page = :page")
+    Optional<byte[]> links(long id, int page);
+
+    @Query(nativeQuery = true, value = "select report from hand_in where id = :id")
+    Optional<byte[]> report(long id);
+
+    @Query(nativeQuery = true, value = "select digest from hand_in where id = :id")
+    Optional<byte[]> digest(long id);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "update hand_in set digest = :digest where id = :id and digest is null")
+    void keepDigest(long id, byte[] digest);
+
+    /** Puts a check back, to be tried again or given up. */
+    @Modifying
+    @Query(nativeQuery = true, value = "update hand_in set state = :state, claimed_by = null, failure = :failure, tries = :tries, faults = :faults, not_before = :notBefore where id = :id and claimed_by = :claim and state = 'CHECKING'")
+    int putBack(long id, String claim, String state, String failure, int tries, int faults, Instant notBefore);
+
+    /** Checks whose worker or server is gone: waiting again, or given up when that happened too often. */
+    @Modifying
+    @Query(nativeQuery = true, value = "update hand_in set state = case when tries + 1 >= :most then 'FAILED' else 'WAITING' end, failure = 'DIED', tries = tries + 1, claimed_by = null, not_before = :now "
+            + "where state = 'CHECKING' and (heartbeat is null or heartbeat < :before)")
+    int takeBackLost(Instant before, Instant now, int most);
+
+    /** Lets a check that ended be made again, from the beginning. */
+    @Modifying
+    @Query(nativeQuery = true, value = "update hand_in set state = 'WAITING', failure = null, tries = 0, faults = 0, queued_at = :now, not_before = :now where id = :id and state in ('DONE', 'FAILED')")
+    int again(long id, Instant now);
+
+    /** When the check that waits longest was to begin. */
+    @Query("select min(h.queuedAt) from HandIn h where h.state = org.opensatchel.web.handin.HandIn.State.WAITING and h.notBefore <= :now")
+    Optional<Instant> oldestWaiting(Instant now);
 
     /** Waits until no other hand-in of this student is being numbered, and holds that until the transaction ends. */
     @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7412, cast(:enrolmentId as integer))")

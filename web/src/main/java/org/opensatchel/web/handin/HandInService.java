@@ -1,13 +1,19 @@
 package org.opensatchel.web.handin;
 
-import com.github.kagkarlsson.scheduler.SchedulerClient;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.Report.LinkLine;
+import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -15,9 +21,13 @@ import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.NotYours;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.ContentStore.Stored;
+import org.opensatchel.worker.Packed;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Hand-ins: taking them in, having them checked, and showing them to whom they belong. */
 @Service
@@ -29,15 +39,19 @@ public class HandInService {
     private final CourseService courses;
     private final KitService kits;
     private final HandoutService handouts;
-    private final SchedulerClient scheduler;
+    private final ContentStore store;
+    private final CheckLanes lanes;
+    private final CheckQueue queue;
     private final Clock clock;
 
-    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, SchedulerClient scheduler, Clock clock) {
+    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, ContentStore store, CheckLanes lanes, CheckQueue queue, Clock clock) {
         this.handIns = handIns;
         this.courses = courses;
         this.kits = kits;
         this.handouts = handouts;
-        this.scheduler = scheduler;
+        this.store = store;
+        this.lanes = lanes;
+        this.queue = queue;
         this.clock = clock;
     }
 
@@ -58,9 +72,48 @@ public class HandInService {
         String name = fileName.codePointCount(0, fileName.length()) <= LONGEST_NAME ? fileName : fileName.substring(0, fileName.offsetByCodePoints(0, LONGEST_NAME - 1)) + "…";
         handIns.lockNumbers(place.student().enrolmentId());
         int number = handIns.lastNumber(place.assignment().id(), place.student().enrolmentId()) + 1;
-        HandIn handIn = handIns.save(new HandIn(place.assignment().id(), place.student().enrolmentId(), number, name.replace("\0", ""), stored.sha256(), stored.bytes(), when, kitVersion));
-        scheduler.scheduleIfNotExists(CheckJob.TASK.instance(Long.toString(handIn.id())).scheduledTo(clock.instant()));
+        HandIn handIn = handIns.save(new HandIn(place.assignment().id(), place.student().enrolmentId(), number, name.replace("\0", ""), stored.sha256(), stored.bytes(), when, kitVersion, clock.instant(), weight(stored)));
+        wakeAfterCommit();
         return handIn.id();
+    }
+
+    /** A cheap first look: small projects are checked before large ones. */
+    private int weight(Stored stored) {
+        long entries = 0;
+        try (ZipSource source = ZipSource.open(store.file(stored.sha256()))) {
+            entries = source.claimedEntries();
+        } catch (IOException unreadable) {
+            // Whatever it is, the check will tell; it will not take long.
+        }
+        if (entries > 20_000 || stored.bytes() > 512L << 20) {
+            return FairQueue.LARGE;
+        }
+        return entries > 2_000 || stored.bytes() > 64L << 20 ? 1 : 0;
+    }
+
+    private void wakeAfterCommit() {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                lanes.wake();
+            }
+        });
+    }
+
+    /** Has a check made again, from the beginning: by an instructor at any time, by a student when it could not be made. */
+    @Transactional
+    public boolean again(Shown shown) {
+        boolean may = shown.handIn().isFailed() || (shown.byInstructor() && shown.handIn().isDone());
+        boolean put = may && handIns.again(shown.handIn().id(), clock.instant()) == 1;
+        if (put) {
+            wakeAfterCommit();
+        }
+        return put;
+    }
+
+    /** How many checks are begun before this one; empty when it is not waiting. */
+    public Optional<Integer> placeInQueue(HandInView handIn) {
+        return handIn.isWaiting() ? queue.place(handIn.id()) : Optional.empty();
     }
 
     /** Judged by what the student was given: the version they hold, or the current one when they collected none. */
@@ -84,15 +137,46 @@ public class HandInService {
         return new Shown(handIn, own, false);
     }
 
-    /** The report's exact JSON; whoever asks has been let in by {@link #show}. */
+    /** The report's exact JSON as a stream; whoever asks has been let in by {@link #show}. */
     @Transactional(readOnly = true)
-    public byte[] reportJson(Shown shown) {
-        byte[] packed = handIns.findById(shown.handIn().id()).map(HandIn::report).orElseThrow(NotYours::new);
-        return Compressed.unpack(packed);
+    public InputStream reportJson(Shown shown) {
+        try {
+            return Packed.open(handIns.report(shown.handIn().id()).orElseThrow(NotYours::new));
+        } catch (IOException damaged) {
+            throw new UncheckedIOException(damaged);
+        }
     }
 
+    /** The whole report; for what shows it, a {@link #digest} is enough. */
+    @Transactional(readOnly = true)
     public Report report(Shown shown) {
-        return ReportJson.read(reportJson(shown));
+        return ReportJson.read(Packed.unpack(handIns.report(shown.handIn().id()).orElseThrow(NotYours::new)));
+    }
+
+    /** What a page shows of a report at once. */
+    @Transactional
+    public ReportDigest digest(Shown shown) {
+        long id = shown.handIn().id();
+        return handIns.digest(id).map(packed -> ReportJson.readDigest(Packed.unpack(packed))).orElseGet(() -> digested(id));
+    }
+
+    /** Of a report from before there were digests one is made when it is first looked at, with the pages of its links. */
+    private ReportDigest digested(long id) {
+        Report report = ReportJson.read(Packed.unpack(handIns.report(id).orElseThrow(NotYours::new)));
+        ReportDigest digest = ReportDigest.of(report);
+        handIns.removeLinks(id);
+        List<List<LinkLine>> pages = ReportDigest.pages(report);
+        for (int page = 0; page < pages.size(); page++) {
+            handIns.addLinks(id, page, Packed.pack(ReportJson.bytes(pages.get(page))));
+        }
+        handIns.keepDigest(id, Packed.pack(ReportJson.bytes(digest)));
+        return digest;
+    }
+
+    /** One page of the links, from 0; empty beyond the last. */
+    @Transactional(readOnly = true)
+    public List<LinkLine> links(Shown shown, int page) {
+        return handIns.links(shown.handIn().id(), page).map(packed -> ReportJson.readLinks(Packed.unpack(packed))).orElse(List.of());
     }
 
     @Transactional(readOnly = true)

@@ -5,8 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.LinkLine;
+import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.web.text.NamesInText;
 
 /**
@@ -26,6 +26,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
     /** Rows on the right beyond which what is fine is folded. */
     private static final int MOST_ROWS = 26;
     private static final int MOST_OUTSIDE = 6;
+    private static final int MOST_DOCUMENTS = 80;
     private static final int MOST_GONE = 10;
     private static final int MOST_FAR = 2;
     private static final int LONGEST_NAME = 24;
@@ -55,20 +56,22 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
     private record End(String zone, String folder, String name, String full) {
     }
 
-    static ThreadMap of(Report report) {
-        return new Drawing(report.links()).draw();
+    static ThreadMap of(ReportDigest digest) {
+        return new Drawing(digest.head().links(), digest.numbers()).draw();
     }
 
     private static final class Drawing {
         private final List<LinkLine> links;
+        private final List<Integer> numbers;
         private final Map<String, Label> documents = new LinkedHashMap<>();
         private final Map<End, Integer> ends = new LinkedHashMap<>();
         private final List<Label> labels = new ArrayList<>();
         private int y = TOP;
         private int folded;
 
-        Drawing(List<LinkLine> links) {
+        Drawing(List<LinkLine> links, List<Integer> numbers) {
             this.links = links;
+            this.numbers = numbers;
         }
 
         ThreadMap draw() {
@@ -117,7 +120,8 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
         }
 
         private void documents() {
-            List<String> names = links.stream().map(LinkLine::document).distinct().toList();
+            List<String> all = links.stream().map(LinkLine::document).distinct().toList();
+            List<String> names = all.subList(0, Math.min(all.size(), MOST_DOCUMENTS));
             int room = Math.max(0, y - TOP - names.size() * ROW);
             int gap = names.isEmpty() ? 0 : Math.min(60, room / (names.size() + 1));
             int at = TOP + gap;
@@ -133,6 +137,10 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
                 labels.add(label);
                 documents.put(document, label);
                 at += ROW + gap;
+            }
+            if (all.size() > names.size()) {
+                labels.add(new Label(LEFT + 10, at, "more", (all.size() - names.size()) + " more documents", ""));
+                at += ROW;
             }
             y = Math.max(y, at);
         }
@@ -176,7 +184,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
                 String kind = kind(link);
                 int x2 = kind.equals("broken") ? TO - 6 : kind.equals("pinned") ? TO + 2 : TO + 8;
                 int x1 = from.x + (int) (from.text.length() * LETTER) + 8;
-                Thread one = new Thread(kind, x1, from.y - 4, x2, to, i, 1, words(link));
+                Thread one = new Thread(kind, x1, from.y - 4, x2, to, numbers.get(i), 1, words(link));
                 threads.merge(kind + from.y + ":" + to, one, (first, next) -> new Thread(kind, first.x1, first.y1, first.x2, first.y2, first.link, first.count + 1, first.words));
             }
             List<Thread> order = new ArrayList<>(threads.values());

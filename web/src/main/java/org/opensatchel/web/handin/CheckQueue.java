@@ -1,0 +1,112 @@
+package org.opensatchel.web.handin;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.opensatchel.core.report.Summary;
+import org.opensatchel.worker.WorkOutcome.Reason;
+import org.opensatchel.worker.WorkResult;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The checks that wait and those that go on, as they stand in the database: any number of servers share them. */
+@Service
+class CheckQueue {
+
+    /** Without a sign of life for so long, whoever was at a check is gone. */
+    static final Duration LOST = Duration.ofSeconds(30);
+    private static final int TRIES_TOO_LARGE = 2;
+    private static final int TRIES_BROKE = 3;
+    private static final Duration FIRST_DELAY = Duration.ofSeconds(5);
+    private static final Duration LONGEST_DELAY = Duration.ofMinutes(5);
+
+    private final HandInRepository handIns;
+    private final Clock clock;
+    private final int places;
+
+    CheckQueue(HandInRepository handIns, CheckSettings settings, Clock clock) {
+        this.handIns = handIns;
+        this.clock = clock;
+        this.places = settings.places();
+    }
+
+    /** A check that is ours to make. */
+    record Claim(String token, HandInRepository.Claimed handIn) {
+    }
+
+    /** Takes the next check out of the queue. */
+    @Transactional
+    public Optional<Claim> claim() {
+        handIns.lockQueue();
+        Instant now = clock.instant();
+        Optional<FairQueue.Waiting> next = new FairQueue(handIns.waiting(now), handIns.running(), places, now).next();
+        String token = UUID.randomUUID().toString();
+        return next.filter(one -> handIns.claim(one.handIn(), token, now) == 1).map(one -> new Claim(token, handIns.claimed(one.handIn())));
+    }
+
+    /** How many are begun before this one; empty when it does not wait. */
+    @Transactional(readOnly = true)
+    public Optional<Integer> place(long handIn) {
+        Instant now = clock.instant();
+        List<FairQueue.Waiting> order = new FairQueue(handIns.waiting(now), handIns.running(), places, now).order();
+        for (int i = 0; i < order.size(); i++) {
+            if (order.get(i).handIn() == handIn) {
+                return Optional.of(i);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Gives a sign of life; false when somebody else has the check by now. */
+    @Transactional
+    public boolean alive(Claim claim, long files, long bytes) {
+        return handIns.alive(claim.handIn.getId(), claim.token, clock.instant(), files, bytes) == 1;
+    }
+
+    /** Keeps a result, unless somebody else has the check by now. */
+    @Transactional
+    public void done(Claim claim, WorkResult result) {
+        Summary summary = result.summary();
+        long id = claim.handIn.getId();
+        int kept = handIns.done(id, claim.token, clock.instant(), summary.verdict(), summary.must(), summary.should(), summary.note(), summary.marks(), summary.seam(), summary.links(), result.report(), result.digest());
+        if (kept == 1) {
+            handIns.removeLinks(id);
+            for (int page = 0; page < result.pages().size(); page++) {
+                handIns.addLinks(id, page, result.pages().get(page));
+            }
+        }
+    }
+
+    /** Puts a check back that failed: what was our fault as often as it takes, what the project wants too much for once more. */
+    @Transactional
+    public boolean failed(Claim claim, Reason reason) {
+        boolean ours = reason == Reason.STORE;
+        int tries = claim.handIn.getTries() + (ours ? 0 : 1);
+        int faults = claim.handIn.getFaults() + (ours ? 1 : 0);
+        boolean last = !ours && tries >= (reason.isOfSize() ? TRIES_TOO_LARGE : TRIES_BROKE);
+        handIns.putBack(claim.handIn.getId(), claim.token, last ? "FAILED" : "WAITING", reason.name(), tries, faults, clock.instant().plus(ours ? delay(faults) : Duration.ZERO));
+        return last;
+    }
+
+    private static Duration delay(int faults) {
+        Duration delay = FIRST_DELAY.multipliedBy(1L << Math.min(10, faults - 1));
+        return delay.compareTo(LONGEST_DELAY) > 0 ? LONGEST_DELAY : delay;
+    }
+
+    /** Takes checks back whose server or worker gives no sign of life. */
+    @Transactional
+    public int takeBackLost() {
+        Instant now = clock.instant();
+        return handIns.takeBackLost(now.minus(LOST), now, TRIES_BROKE);
+    }
+
+    /** How long the check that waits longest has waited. */
+    @Transactional(readOnly = true)
+    public Duration longestWait() {
+        Instant now = clock.instant();
+        return handIns.oldestWaiting(now).map(since -> Duration.between(since, now)).orElse(Duration.ZERO);
+    }
+}

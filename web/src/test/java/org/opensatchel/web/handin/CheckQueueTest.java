@@ -1,0 +1,190 @@
+package org.opensatchel.web.handin;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.demo.RunningApplication;
+import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.worker.WorkOutcome.Reason;
+import org.opensatchel.worker.WorkerPool;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** Checks on the real database: none is lost, none is made twice at once, and each ends told. */
+class CheckQueueTest extends RunningApplication {
+
+    @Autowired
+    private JdbcTemplate database;
+    @Autowired
+    private HandInRepository repository;
+    @Autowired
+    private CheckQueue queue;
+    @Autowired
+    private CheckLanes lanes;
+    @Autowired
+    private WorkerPool workers;
+    @Autowired
+    private ContentStore store;
+
+    private final List<Long> made = new ArrayList<>();
+
+    /** The other tests compare what the demo handed in, and nothing beside it. */
+    @AfterEach
+    void takeAway() {
+        made.forEach(id -> database.update("delete from hand_in where id = ?", id));
+    }
+
+    private HandInView view(long id) {
+        return repository.view(id).orElseThrow();
+    }
+
+    private void awaitState(long id, String state) {
+        await().atMost(Duration.ofMinutes(1)).until(() -> view(id).state().equals(state));
+    }
+
+    /** One more hand-in of a clean project, as the queue may hold it. */
+    private long handedIn(String state, String claimedBy, String heartbeat) {
+        HandInView clean = handIns.ofAssignment(market()).stream().filter(one -> "ready".equals(one.verdict())).findFirst().orElseThrow();
+        long id = database.queryForObject("insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, queued_at, not_before, claimed_by, heartbeat) "
+                + "select assignment_id, enrolment_id, number + 1000, file_name, sha256, bytes, received_at, kit_version_id, ?, now(), now() + interval '1 hour', ?, now() - cast(? as interval) from hand_in where id = ? returning id",
+                Long.class, state, claimedBy, heartbeat, clean.id());
+        made.add(id);
+        return id;
+    }
+
+    private long handIn(String login, byte[] zip) throws IOException {
+        long id = handIns.take(place(login), "project.zip", store.store(new ByteArrayInputStream(zip), Long.MAX_VALUE));
+        made.add(id);
+        return id;
+    }
+
+    private static byte[] pages(int pages, int links) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream out = new ZipOutputStream(bytes)) {
+            for (int page = 0; page < pages; page++) {
+                out.putNextEntry(new ZipEntry("P/p" + page + ".html"));
+                for (int link = 0; link < links; link++) {
+                    out.write(("<img src=\"gone-" + page + "-" + link + ".png\">").getBytes(StandardCharsets.UTF_8));
+                }
+                out.closeEntry();
+            }
+        }
+        return bytes.toByteArray();
+    }
+
+    @Test
+    void whatAStoppedServerLeftIsChecked() {
+        long id = handedIn("CHECKING", "a server that is gone", "1 minute");
+        awaitState(id, "DONE");
+        assertThat(view(id).verdict()).isEqualTo("ready");
+        assertThat(view(id).failure()).isNull();
+    }
+
+    @Test
+    void whatIsBeingCheckedIsNobodyElses() {
+        long id = handedIn("CHECKING", "another server", "0 seconds");
+        assertThat(queue.alive(new CheckQueue.Claim("not theirs", repository.claimed(id)), 1, 1)).isFalse();
+        assertThat(queue.alive(new CheckQueue.Claim("another server", repository.claimed(id)), 1, 1)).isTrue();
+        queue.failed(new CheckQueue.Claim("not theirs", repository.claimed(id)), Reason.BROKE);
+        assertThat(view(id).state()).isEqualTo("CHECKING");
+    }
+
+    @Test
+    void aWorkerThatIsKilledCostsNothingButTime() throws IOException {
+        long id = handIn("ottoline.marsh", pages(60, 1_000));
+        await().atMost(Duration.ofMinutes(1)).until(() -> !view(id).state().equals("WAITING"));
+        workers.processes().forEach(pid -> ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly));
+        awaitState(id, "DONE");
+        assertThat(view(id).links()).isEqualTo(60_000);
+    }
+
+    @Test
+    void whatWantsTooMuchIsTriedOnceMoreAndThenGivenUpUntilSomebodyAsks() {
+        long id = handedIn("CHECKING", "me", "0 seconds");
+        CheckQueue.Claim first = new CheckQueue.Claim("me", repository.claimed(id));
+        assertThat(queue.failed(first, Reason.MEMORY)).isFalse();
+        database.update("update hand_in set state = 'CHECKING', claimed_by = 'me' where id = ?", id);
+        assertThat(queue.failed(new CheckQueue.Claim("me", repository.claimed(id)), Reason.MEMORY)).isTrue();
+        assertThat(view(id).state()).isEqualTo("FAILED");
+        assertThat(view(id).failure()).isEqualTo("MEMORY");
+
+        HandInService.Shown shown = handIns.show(id, accounts.loadUserByUsername("quillfeather").accountId());
+        assertThat(handIns.again(shown)).isTrue();
+        awaitState(id, "DONE");
+    }
+
+    @Test
+    void whatIsOurFaultIsTriedAgainAndNeverGivenUp() {
+        long id = handedIn("CHECKING", "me", "0 seconds");
+        for (int i = 0; i < 20; i++) {
+            database.update("update hand_in set state = 'CHECKING', claimed_by = 'me' where id = ?", id);
+            assertThat(queue.failed(new CheckQueue.Claim("me", repository.claimed(id)), Reason.STORE)).isFalse();
+        }
+        assertThat(view(id).state()).isEqualTo("WAITING");
+        assertThat(Duration.between(java.time.Instant.now(), view(id).notBefore())).isBetween(Duration.ofMinutes(4), Duration.ofMinutes(5));
+    }
+
+    @Test
+    void contentThatIsGoneForAMomentIsReadWhenItIsBack() throws IOException {
+        long id = handedIn("WAITING", null, "0 seconds");
+        String sha256 = database.queryForObject("select sha256 from hand_in where id = ?", String.class, id);
+        database.update("update hand_in set sha256 = ? where id = ?", "0".repeat(64), id);
+        database.update("update hand_in set not_before = now() where id = ?", id);
+        await().atMost(Duration.ofMinutes(1)).until(() -> "STORE".equals(view(id).failure()));
+        database.update("update hand_in set sha256 = ? where id = ?", sha256, id);
+        awaitState(id, "DONE");
+    }
+
+    @Test
+    void aReportOfManyLinksIsReadInPages() throws IOException {
+        long id = handIn("ottoline.marsh", pages(3, 150));
+        awaitState(id, "DONE");
+        HandInService.Shown shown = handIns.show(id, accounts.loadUserByUsername("quillfeather").accountId());
+        assertThat(handIns.links(shown, 0)).hasSize(200);
+        assertThat(handIns.links(shown, 2)).hasSize(50);
+        assertThat(handIns.links(shown, 3)).isEmpty();
+        assertThat(handIns.digest(shown).head().project().links()).isEqualTo(450);
+        // A report from before there were pages is taken apart when it is first looked at.
+        database.update("delete from hand_in_links where hand_in_id = ?", id);
+        database.update("update hand_in set digest = null where id = ?", id);
+        assertThat(handIns.digest(shown).head().project().links()).isEqualTo(450);
+        assertThat(handIns.links(shown, 2)).hasSize(50);
+    }
+
+    @Test
+    void twoHandInsAtOnceHaveTheirOwnNumbers() {
+        Place place = place("ottoline.marsh");
+        HandIn first = repository.findById(handIns.ofStudent(place).get(0).id()).orElseThrow();
+        ContentStore.Stored stored = new ContentStore.Stored(first.sha256(), first.view().bytes());
+        List<Long> taken = Stream.generate(() -> CompletableFuture.supplyAsync(() -> handIns.take(place, "again.zip", stored))).limit(4).toList().stream().map(CompletableFuture::join).toList();
+        made.addAll(taken);
+        assertThat(taken.stream().map(id -> view(id).number()).sorted().toList()).isEqualTo(IntStream.range(2, 6).boxed().toList());
+        demoIsChecked();
+    }
+
+    @Test
+    void thePlaceInTheQueueIsToldAndTheLanesAreAlive() {
+        long id = handedIn("WAITING", null, "0 seconds");
+        assertThat(queue.place(id)).isEmpty();
+        assertThat(lanes.silence()).isLessThan(Duration.ofSeconds(30));
+        database.update("update hand_in set not_before = now() where id = ?", id);
+        assertThat(queue.place(id)).isIn(Optional.of(0), Optional.empty());
+        awaitState(id, "DONE");
+    }
+}
