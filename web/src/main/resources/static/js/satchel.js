@@ -35,6 +35,16 @@ document.addEventListener("alpine:init", () => {
       const most = Number(this.$root.dataset.most);
       if (!this.file) { this.wrong = "Choose the ZIP file of your project first."; return; }
       if (this.file.size > most) { this.wrong = "The file is larger than the " + Math.floor(most / 1048576) + " MiB that can be handed in."; this.file = null; return; }
+      this.ask();
+    },
+    // Whether there is room is asked before anything is sent.
+    async ask() {
+      const room = this.$root.dataset.room;
+      const answer = room ? await fetch(room + "?bytes=" + this.file.size).then((response) => response.json()).catch(() => null) : null;
+      if (answer?.refusal) { this.wrong = answer.refusal; this.file = null; return; }
+      this.push();
+    },
+    push() {
       const request = new XMLHttpRequest();
       request.open("POST", this.$root.dataset.to);
       request.setRequestHeader("Content-Type", "application/zip");

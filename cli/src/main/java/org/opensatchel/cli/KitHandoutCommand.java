@@ -58,7 +58,7 @@ final class KitHandoutCommand implements Callable<Integer> {
 
     private static Refusal nameless(Kit kit, RosterFields fields) {
         List<String> missing = Handout.missing(kit, fields).stream().map(RosterField::word).toList();
-        return new Refusal(missing.isEmpty() ? "The root's name “" + kit.root().text() + "” has a field in it that no roster fills."
+        return new Refusal(missing.isEmpty() ? Handout.refusal(kit, fields).orElse("The root's name “" + kit.root().text() + "” has a field in it that no roster fills.")
                 : "The root's name “" + kit.root().text() + "” needs " + String.join(", ", missing) + ": give it with --for.");
     }
 

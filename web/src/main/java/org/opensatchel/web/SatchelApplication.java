@@ -1,15 +1,30 @@
 package org.opensatchel.web;
 
+import java.util.Arrays;
+import java.util.List;
+import org.opensatchel.web.account.AccountService;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.context.ConfigurableApplicationContext;
 
-/** The web application. */
+/** The web application; with the word {@code account} before its arguments, the command that makes accounts. */
 @SpringBootApplication
 @ConfigurationPropertiesScan
 public class SatchelApplication {
 
     public static void main(String[] args) {
+        if (args.length > 0 && args[0].equals("account")) {
+            List<String> words = Arrays.asList(args).subList(1, args.length);
+            // No server is needed for it, and no check is made by it.
+            try (ConfigurableApplicationContext context = new SpringApplicationBuilder(SatchelApplication.class).web(WebApplicationType.NONE)
+                    .run("--satchel.checks.enabled=false", "--satchel.demo=false", "--db-scheduler.enabled=false", "--logging.level.root=error", "--logging.level.org.opensatchel=error")) {
+                String address = context.getEnvironment().getProperty("satchel.address", "http://127.0.0.1:8080");
+                System.exit(new AccountCommand(context.getBean(AccountService.class), System.out, System.err, address).run(words));
+            }
+        }
         SpringApplication.run(SatchelApplication.class, args);
     }
 }

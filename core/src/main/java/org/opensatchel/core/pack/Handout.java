@@ -6,6 +6,7 @@ import java.io.OutputStream;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
@@ -43,9 +44,28 @@ public final class Handout {
         InputStream open(Kit.StarterFile file) throws IOException;
     }
 
-    /** The hand-out, or empty when the root cannot be named; {@link #missing} tells why. */
+    /** The hand-out, or empty when its root or one of its folders cannot be named; {@link #refusal} tells why. */
     public static Optional<Handout> of(Kit kit, String kitSha256, RosterFields fields) {
-        return kit.root().make(fields, kit.ascii()).map(name -> new Handout(kit, kitSha256, fields, name));
+        return refusal(kit, fields).isPresent() ? Optional.empty() : kit.root().make(fields, kit.ascii()).map(name -> new Handout(kit, kitSha256, fields, name));
+    }
+
+    /** Why no hand-out can be made for somebody, as a sentence; empty when it can. */
+    public static Optional<String> refusal(Kit kit, RosterFields fields) {
+        List<RosterField> missing = missing(kit, fields);
+        if (!missing.isEmpty()) {
+            return Optional.of("The roster has no " + String.join(" and no ", missing.stream().map(RosterField::phrase).toList()) + ", which the root's name needs.");
+        }
+        Optional<String> root = kit.root().make(fields, kit.ascii());
+        if (root.isEmpty()) {
+            return Optional.of("The root's name cannot be made from the roster alone.");
+        }
+        for (String path : Stream.concat(root.stream(), folders(kit, fields).stream().map(ProjectPath::text)).toList()) {
+            Optional<String> wrong = WriteGuard.refusal(path);
+            if (wrong.isPresent()) {
+                return Optional.of("The folder would be called “" + path + "”, which no computer can make: it " + wrong.get() + ". Change how the name is written in file names.");
+            }
+        }
+        return Optional.empty();
     }
 
     /** The roster fields the root's name needs and the student does not have. */
@@ -60,6 +80,10 @@ public final class Handout {
 
     /** The folders it holds, in order; patterns with free fields make none. */
     public List<ProjectPath> folders() {
+        return folders(kit, fields);
+    }
+
+    private static List<ProjectPath> folders(Kit kit, RosterFields fields) {
         TreeSet<ProjectPath> folders = new TreeSet<>();
         for (FolderRule rule : kit.folders()) {
             if (rule.need() != Need.FORBIDDEN) {

@@ -18,6 +18,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.LongConsumer;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.naming.PortableName;
@@ -99,6 +100,10 @@ public final class KitLoader {
      * @param progress is told how many bytes have been written and read back
      */
     public Loading load(Drive drive, LongConsumer progress) {
+        Optional<String> unsafe = WriteGuard.refusal(handout.root());
+        if (unsafe.isPresent()) {
+            return Loading.refused("The folder's name “" + handout.root() + "” " + unsafe.get() + ". Nothing was written.");
+        }
         Path place = drive.top().resolve(handout.root());
         if (Files.exists(place, LinkOption.NOFOLLOW_LINKS)) {
             return Loading.refused("“" + handout.root() + "” is on “" + drive.label() + "” already. Nothing was written.");
@@ -142,14 +147,14 @@ public final class KitLoader {
     /** Writes everything and reads it back; returns the files that came back different. */
     private List<String> write(Path top, Meter meter) throws IOException {
         for (ProjectPath folder : handout.folders()) {
-            Files.createDirectories(top.resolve(folder.text()));
+            Files.createDirectories(top.resolve(WriteGuard.required(folder.text())));
         }
         List<String> wrong = new ArrayList<>();
         file(top.resolve(PlanMatch.GUIDE), new ByteArrayInputStream(handout.guide()), handout.guide().length, meter, wrong);
         file(top.resolve(RootFinder.MARKER), new ByteArrayInputStream(handout.marker()), handout.marker().length, meter, wrong);
         for (StarterFile file : starter) {
             try (InputStream content = contents.open(file)) {
-                file(top.resolve(file.path().text()), content, file.bytes(), meter, wrong);
+                file(top.resolve(WriteGuard.required(file.path().text())), content, file.bytes(), meter, wrong);
             }
         }
         return wrong;

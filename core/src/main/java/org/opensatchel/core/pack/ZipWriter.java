@@ -52,7 +52,7 @@ public final class ZipWriter implements Closeable {
     }
 
     public void folder(String path) throws IOException {
-        ZipArchiveEntry entry = entry(path + "/", FOLDER);
+        ZipArchiveEntry entry = entry(WriteGuard.required(path) + "/", FOLDER);
         entry.setMethod(ZipEntry.STORED);
         entry.setSize(0);
         entry.setCrc(0);
@@ -61,7 +61,7 @@ public final class ZipWriter implements Closeable {
     }
 
     public void file(String path, byte[] content) throws IOException {
-        ZipArchiveEntry entry = entry(path, FILE);
+        ZipArchiveEntry entry = entry(WriteGuard.required(path), FILE);
         entry.setSize(content.length);
         zip.putArchiveEntry(entry);
         zip.write(content);
@@ -74,7 +74,7 @@ public final class ZipWriter implements Closeable {
      * @throws IOException when there is more or less of it
      */
     public void file(String path, InputStream content, long bytes) throws IOException {
-        ZipArchiveEntry entry = entry(path, FILE);
+        ZipArchiveEntry entry = entry(WriteGuard.required(path), FILE);
         entry.setSize(bytes);
         zip.putArchiveEntry(entry);
         long copied = content.transferTo(zip);
@@ -86,7 +86,7 @@ public final class ZipWriter implements Closeable {
 
     /** A file whose size is not known before it is written. */
     public void file(String path, Content content) throws IOException {
-        zip.putArchiveEntry(entry(path, FILE));
+        zip.putArchiveEntry(entry(WriteGuard.required(path), FILE));
         content.writeTo(new KeptOpen(zip));
         zip.closeArchiveEntry();
     }

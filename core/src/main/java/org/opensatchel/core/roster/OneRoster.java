@@ -142,12 +142,17 @@ public final class OneRoster {
             last = first;
             first = "";
         }
-        if (last.isEmpty() || last.length() > RosterCsv.LONGEST || first.length() > RosterCsv.LONGEST) {
-            faults.add(new RosterFault("users.csv", i + 2, "familyName", last.isEmpty() ? "There is no name in this row." : "This name has more than " + RosterCsv.LONGEST + " characters."));
+        if (last.isEmpty()) {
+            faults.add(new RosterFault("users.csv", i + 2, "familyName", "There is no name in this row."));
             return;
         }
         String number = users.cell(i, users.column("identifier"));
-        String login = users.cell(i, users.column("username"));
-        lines.add(new RosterLine(i + 2, last, first, number.isEmpty() ? users.cell(i, users.column("sourcedId")) : number, section, RosterCsv.login(login.isEmpty() ? users.cell(i, users.column("email")) : login), ""));
+        RosterLine line = RosterCsv.signingIn(new RosterLine(i + 2, last, first, number.isEmpty() ? users.cell(i, users.column("sourcedId")) : number, section,
+                users.cell(i, users.column("username")), users.cell(i, users.column("email")), ""));
+        List<RosterFault> wrong = RosterBounds.faults(line, "users.csv");
+        faults.addAll(wrong);
+        if (wrong.isEmpty()) {
+            lines.add(line);
+        }
     }
 }

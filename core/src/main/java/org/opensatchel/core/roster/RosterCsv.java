@@ -13,14 +13,11 @@ import org.opensatchel.core.path.NameFolding;
 /** Reads a roster from one table whose columns are told by their headings. */
 public final class RosterCsv {
 
-    /** Longest name that is taken, in characters. */
-    static final int LONGEST = 120;
-
     /** What a column may hold, with headings that mean it. */
     private enum Column {
         LAST("last name", "lastname", "last", "surname", "familyname", "family"), FIRST("first name", "firstname", "first", "givenname", "given", "forename", "preferredname"),
         NAME("name", "student", "studentname", "fullname"), ID("student number", "id", "studentid", "studentnumber", "number", "identifier", "sisid", "matriculation", "studentno"),
-        SECTION("section", "group", "class", "classsection"), LOGIN("sign-in", "login", "username", "user", "email", "emailaddress", "mail"), TEAM("team", "teamname");
+        SECTION("section", "group", "class", "classsection"), LOGIN("sign-in", "login", "username", "user"), EMAIL("e-mail", "email", "emailaddress", "mail"), TEAM("team", "teamname");
 
         private final String title;
         private final List<String> headings;
@@ -104,21 +101,23 @@ public final class RosterCsv {
             faults.add(new RosterFault("", row, heading(column), "There is no name in this row."));
             return Optional.empty();
         }
-        if (last.length() > LONGEST || first.length() > LONGEST) {
-            faults.add(new RosterFault("", row, heading(column), "This name has more than " + LONGEST + " characters."));
-            return Optional.empty();
-        }
-        return Optional.of(new RosterLine(row, last, first, cell(i, Column.ID), cell(i, Column.SECTION), login(cell(i, Column.LOGIN)), cell(i, Column.TEAM)));
+        RosterLine line = signingIn(new RosterLine(row, last, first, cell(i, Column.ID), cell(i, Column.SECTION), cell(i, Column.LOGIN), cell(i, Column.EMAIL), cell(i, Column.TEAM)));
+        List<RosterFault> wrong = RosterBounds.faults(line, "");
+        faults.addAll(wrong);
+        return wrong.isEmpty() ? Optional.of(line) : Optional.empty();
     }
 
     private String cell(int row, Column column) {
         return table.cell(row, columns.get(column));
     }
 
-    /** An address signs in by what stands before the @. */
-    static String login(String text) {
-        int at = text.indexOf('@');
-        return (at > 0 ? text.substring(0, at) : text).toLowerCase(Locale.ROOT);
+    /** An address is kept whole, and who has no other sign-in signs in by what stands before its @. */
+    static RosterLine signingIn(RosterLine line) {
+        boolean addressed = line.email().isEmpty() && line.login().indexOf('@') > 0;
+        String email = (addressed ? line.login() : line.email()).toLowerCase(Locale.ROOT);
+        String wish = line.login().isEmpty() || addressed ? email : line.login().toLowerCase(Locale.ROOT);
+        int at = wish.indexOf('@');
+        return new RosterLine(line.row(), line.last(), line.first(), line.id(), line.section(), at > 0 ? wish.substring(0, at) : wish, email, line.team());
     }
 
     /** The same student twice: by number, or by sign-in. */
@@ -126,7 +125,8 @@ public final class RosterCsv {
         List<RosterFault> out = new ArrayList<>();
         Map<String, Integer> seen = new HashMap<>();
         for (RosterLine line : lines) {
-            for (String key : List.of("number " + line.id(), "sign-in " + line.login())) {
+            String signIn = line.email().isEmpty() ? "sign-in " + line.login() : "address " + line.email();
+            for (String key : List.of("number " + line.id(), signIn)) {
                 Integer before = key.endsWith(" ") ? null : seen.putIfAbsent(key, line.row());
                 if (before != null) {
                     out.add(new RosterFault(file, line.row(), key.startsWith("number") ? column : "", "The " + key.replace(" ", " “") + "” stands in row " + before + " already."));

@@ -4,8 +4,10 @@ package org.opensatchel.core.roster;
  * One student as a roster file tells them; what it does not tell is empty.
  *
  * @param row the row of the file, counted from 1 with its heading
+ * @param login the name they would sign in with, in small letters
+ * @param email their whole address, in small letters
  */
-public record RosterLine(int row, String last, String first, String id, String section, String login, String team) {
+public record RosterLine(int row, String last, String first, String id, String section, String login, String email, String team) {
 
     /** Last name first. */
     public String listed() {

@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assumptions.assumeThat;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -25,6 +27,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.core.check.SampleProject;
 import org.opensatchel.core.json.JsonDocuments;
@@ -203,5 +206,26 @@ class HandoutTest {
 
     private static RosterFields student(String last, String first) {
         return new RosterFields(new EnumMap<>(Map.of(RosterField.LAST, last, RosterField.FIRST, first, RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2")));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"..,leads to another folder", ".,leads to another folder", "CON,is a device", "con.txt,is a device", "x.,ends in a dot"})
+    void aNameThatIsNoFolderIsRefusedBeforeAnythingIsWritten(String last, String says) {
+        Kit kit = KitReader.read("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"{last}\"}, \"folders\": [{\"path\": \"work/{last}\"}]}".getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        RosterFields fields = new RosterFields(Map.of(RosterField.LAST, last));
+        assertThat(Handout.of(kit, "0".repeat(64), fields)).isEmpty();
+        assertThat(Handout.refusal(kit, fields).orElseThrow()).contains("“" + last + "”").contains(says);
+        assertThat(Handout.refusal(kit, new RosterFields(Map.of(RosterField.LAST, "x".repeat(300)))).orElseThrow()).contains("longer than any system takes");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../a.txt", "/a.txt", "a//b.txt", "C:/a.txt", "a/./b", "a\\b", "nul", "a\u0000b", "a/\u202Eb.txt", ""})
+    void noWriterOfArchivesTakesAPathThatLeadsElsewhere(String path) throws IOException {
+        try (ZipWriter zip = new ZipWriter(OutputStream.nullOutputStream(), true)) {
+            assertThatThrownBy(() -> zip.file(path, new byte[0])).isInstanceOf(IOException.class);
+            assertThatThrownBy(() -> zip.folder(path)).isInstanceOf(IOException.class);
+            assertThatThrownBy(() -> zip.file(path, out -> { })).isInstanceOf(IOException.class);
+            assertThatThrownBy(() -> zip.file(path, InputStream.nullInputStream(), 0)).isInstanceOf(IOException.class);
+        }
     }
 }

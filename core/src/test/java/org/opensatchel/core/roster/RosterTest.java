@@ -42,12 +42,39 @@ class RosterTest {
     }
 
     @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {"Mar\0sh,O,1,2 | last name holds a character that cannot be seen (U+0000)", "Marsh,\u202EO,1,2 | first name holds a character that cannot be seen (U+202E)",
+        "Marsh,O,\u0007,2 | student number holds", "Marsh,O,1,\u2066x | section holds", "..,O,1,2 | Nothing of the last name", "/:?,O,1,2 | Nothing of the last name"})
+    void whatWouldBecomeAPathOrHideIsToldWithItsRow(String line, String says) {
+        RosterReading reading = RosterCsv.read(("Last,First,ID,Section\n" + line).getBytes(StandardCharsets.UTF_8));
+        assertThat(reading.lines()).isEmpty();
+        assertThat(reading.faults()).singleElement().satisfies(fault -> {
+            assertThat(fault.row()).isEqualTo(2);
+            assertThat(fault.message()).contains(says);
+        });
+    }
+
+    @ParameterizedTest
+    @CsvSource({"Last,121,last name", "First,121,first name", "ID,65,student number", "Section,61,section", "Mail,255,e-mail", "Team,41,team"})
+    void whatWouldNotFitIsToldWithItsRow(String heading, int length, String what) {
+        String table = heading.equals("Last") ? "Last\n" + "x".repeat(length) : "Last," + heading + "\nMarsh," + "x".repeat(length);
+        assertThat(RosterCsv.read(table.getBytes(StandardCharsets.UTF_8)).faults()).extracting(RosterFault::toString).containsExactly("row 2: The " + what + " has more than " + (length - 1) + " characters.");
+    }
+
+    @Test
+    void anAddressIsKeptWholeAndNamesOfAllScriptsAreNames() {
+        List<RosterLine> lines = RosterCsv.read("Name,Email,Username\nרות לוי,Ruth@School.example,\nمريم,m.h@school.example,mh\nZoë O’Con,,zoe@school.example".getBytes(StandardCharsets.UTF_8)).lines();
+        assertThat(lines).extracting(RosterLine::email).containsExactly("ruth@school.example", "m.h@school.example", "zoe@school.example");
+        assertThat(lines).extracting(RosterLine::login).containsExactly("ruth", "mh", "zoe");
+    }
+
+    @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
             Last,First,ID;Marsh,Ottoline,1;,,2  | row 3, column “Last”: There is no name in this row.
             Last,ID;Marsh,1;Rudge,1             | row 3, column “ID”: The number “1” stands in row 2 already.
             Colour,Shoe size;red,44             | row 1: No column was recognised as the students' names. Name one “Last name” and one “First name”, or one “Name”. There are: Colour, Shoe size.
             Last,First                          | There is a heading and no student below it.
-            Name,mail;A B,x@y.z;C D,x@q.z       | row 3: The sign-in “x” stands in row 2 already.
+            Name,mail;A B,x@y.z;C D,X@y.z       | row 3: The address “x@y.z” stands in row 2 already.
+            Name,login;A B,x;C D,X              | row 3: The sign-in “x” stands in row 2 already.
             """)
     void faultsAreToldWithRowAndColumn(String table, String fault) {
         RosterReading reading = RosterCsv.read(table.replace(";", "\n").getBytes(StandardCharsets.UTF_8));

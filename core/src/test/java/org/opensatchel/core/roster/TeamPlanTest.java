@@ -47,6 +47,6 @@ class TeamPlanTest {
     }
 
     private static RosterLine line(int row, String last, String first, String id, String team) {
-        return new RosterLine(row, last, first, id, "", "", team);
+        return new RosterLine(row, last, first, id, "", "", "", team);
     }
 }

@@ -19,11 +19,20 @@ class Account {
     private String passwordHash;
     @Enumerated(EnumType.STRING)
     private Role role;
+    private String email;
+    private Long madeFor;
 
     protected Account() {
     }
 
-    Account(String login, String displayName, String passwordHash, Role role) {
+    /**
+     * @param passwordHash null until its owner has chosen a password
+     * @param email the whole address, null where none is known
+     * @param madeFor the course whose roster it was made for, null for none
+     */
+    Account(String login, String displayName, String passwordHash, Role role, String email, Long madeFor) {
+        this.email = email;
+        this.madeFor = madeFor;
         this.login = login;
         this.displayName = displayName;
         this.passwordHash = passwordHash;
@@ -44,6 +53,14 @@ class Account {
 
     String passwordHash() {
         return passwordHash;
+    }
+
+    String email() {
+        return email;
+    }
+
+    void password(String hash) {
+        passwordHash = hash;
     }
 
     Role role() {

@@ -1,6 +1,10 @@
 package org.opensatchel.web.account;
 
+import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
 interface AccountRepository extends Repository<Account, Long> {
@@ -8,6 +12,27 @@ interface AccountRepository extends Repository<Account, Long> {
     Optional<Account> findByLogin(String login);
 
     Optional<Account> findById(long id);
+
+    Optional<Account> findByEmail(String email);
+
+    @Query("select a from Account a order by a.role, a.login")
+    List<Account> all();
+
+    @Modifying
+    @Query(nativeQuery = true, value = "delete from sign_in_link where account_id = :account")
+    void removeLinks(long account);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "insert into sign_in_link (account_id, token_hash, made_at, expires_at) values (:account, :hash, :now, :until)")
+    void addLink(long account, String hash, Instant now, Instant until);
+
+    @Query(nativeQuery = true, value = "select account_id from sign_in_link where token_hash = :hash and expires_at > :now")
+    Optional<Long> linked(String hash, Instant now);
+
+    /** Uses a link up; 0 when it was used already. */
+    @Modifying
+    @Query(nativeQuery = true, value = "delete from sign_in_link where token_hash = :hash and expires_at > :now")
+    int use(String hash, Instant now);
 
     long count();
 

@@ -1,5 +1,16 @@
 package org.opensatchel.web.account;
 
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -7,29 +18,78 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Accounts: who there is, and how they are made. */
+/** Accounts: who there is, how they are made, and how their owners choose passwords. */
 @Service
 public class AccountService implements UserDetailsService {
 
+    /** Shortest password that is taken, in characters. */
+    public static final int SHORTEST_PASSWORD = 8;
+    /** The longest, in bytes: of more the hash takes no notice. */
+    private static final int LONGEST_PASSWORD = 72;
+    private static final int LONGEST_LOGIN = 50;
+    private static final Duration LINK_LIVES = Duration.ofDays(30);
+    private static final SecureRandom RANDOM = new SecureRandom();
+
     private final AccountRepository accounts;
     private final PasswordEncoder passwords;
+    private final Clock clock;
 
-    AccountService(AccountRepository accounts, PasswordEncoder passwords) {
+    AccountService(AccountRepository accounts, PasswordEncoder passwords, Clock clock) {
         this.accounts = accounts;
         this.passwords = passwords;
+        this.clock = clock;
+    }
+
+    /** An account as others see it; no password is part of it. */
+    public record AccountView(long id, String login, String name, Role role, boolean hasPassword) {
+        static AccountView of(Account account) {
+            return new AccountView(account.id(), account.login(), account.displayName(), account.role(), account.passwordHash() != null);
+        }
+
+        public boolean isInstructor() {
+            return role == Role.INSTRUCTOR;
+        }
     }
 
     @Override
     @Transactional(readOnly = true)
     public SignedIn loadUserByUsername(String login) {
-        return accounts.findByLogin(login.strip().toLowerCase(java.util.Locale.ROOT)).map(SignedIn::new)
-                .orElseThrow(() -> new UsernameNotFoundException("no such account"));
+        return accounts.findByLogin(known(login)).map(SignedIn::new).orElseThrow(() -> new UsernameNotFoundException("no such account"));
     }
 
-    /** Makes an account and returns its number. */
+    /** A name that cannot be one is nobody's; a NUL never reaches the database. */
+    private static String known(String login) {
+        return login.indexOf('\0') >= 0 || login.length() > 254 ? "" : login.strip().toLowerCase(Locale.ROOT);
+    }
+
+    /** Makes an account with a password, for the demo, and returns its number. */
     @Transactional
     public long create(String login, String displayName, String password, Role role) {
-        return accounts.save(new Account(login, displayName, passwords.encode(password), role)).id();
+        return accounts.save(new Account(login, displayName, passwords.encode(password), role, null, null)).id();
+    }
+
+    /**
+     * Makes an account whose owner chooses the password by a link.
+     *
+     * @param wish the sign-in that would be liked; another is found where it is taken
+     * @param email the whole address, empty where none is known
+     * @param course the course it is made for, empty for none
+     */
+    @Transactional
+    public AccountView make(String wish, String displayName, String email, Role role, Optional<Long> course) {
+        String address = known(email).isEmpty() || accounts.findByEmail(known(email)).isPresent() ? null : known(email);
+        return AccountView.of(accounts.save(new Account(free(wish), displayName, null, role, address, course.orElse(null))));
+    }
+
+    private String free(String wish) {
+        String plain = known(wish).replaceAll("[\\p{Cntrl}\\p{Cf}\\s]", "");
+        String base = plain.isEmpty() ? "student" : plain.substring(0, Math.min(plain.length(), LONGEST_LOGIN));
+        for (int n = 1;; n++) {
+            String login = n == 1 ? base : base + n;
+            if (accounts.findByLogin(login).isEmpty()) {
+                return login;
+            }
+        }
     }
 
     /** What an account is called on pages; empty when there is none. */
@@ -39,17 +99,90 @@ public class AccountService implements UserDetailsService {
     }
 
     @Transactional(readOnly = true)
-    public Optional<Long> byLogin(String login) {
-        return accounts.findByLogin(login.strip().toLowerCase(java.util.Locale.ROOT)).map(Account::id);
+    public Optional<AccountView> byLogin(String login) {
+        return accounts.findByLogin(known(login)).map(AccountView::of);
     }
 
     @Transactional(readOnly = true)
-    public boolean isInstructor(long accountId) {
-        return accounts.findById(accountId).filter(account -> account.role() == Role.INSTRUCTOR).isPresent();
+    public Optional<AccountView> byEmail(String email) {
+        return known(email).isEmpty() ? Optional.empty() : accounts.findByEmail(known(email)).map(AccountView::of);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<AccountView> byId(long accountId) {
+        return accounts.findById(accountId).map(AccountView::of);
+    }
+
+    @Transactional(readOnly = true)
+    public List<AccountView> all() {
+        return accounts.all().stream().map(AccountView::of).toList();
     }
 
     @Transactional(readOnly = true)
     public boolean isEmpty() {
         return accounts.count() == 0;
+    }
+
+    /** Makes the one link by which the owner of an account chooses a password; those made before work no more. It cannot be had again. */
+    @Transactional
+    public String link(long accountId) {
+        byte[] secret = new byte[24];
+        RANDOM.nextBytes(secret);
+        String token = Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
+        Instant now = clock.instant();
+        accounts.removeLinks(accountId);
+        accounts.addLink(accountId, hash(token), now, now.plus(LINK_LIVES));
+        return token;
+    }
+
+    /** Whose password a link sets; empty when it was used, is too old, or never was. */
+    @Transactional(readOnly = true)
+    public Optional<AccountView> linked(String token) {
+        return accounts.linked(hash(token), clock.instant()).flatMap(accounts::findById).map(AccountView::of);
+    }
+
+    /** Sets a password by a link, which then works no more; else the sentence that says why not. */
+    @Transactional
+    public Optional<String> choose(String token, String password) {
+        Optional<String> wrong = wrong(password);
+        if (wrong.isPresent()) {
+            return wrong;
+        }
+        Optional<Long> account = accounts.linked(hash(token), clock.instant());
+        if (account.isEmpty() || accounts.use(hash(token), clock.instant()) == 0) {
+            return Optional.of("This link was used already, or is too old. Ask for a new one.");
+        }
+        accounts.findById(account.get()).orElseThrow().password(passwords.encode(password));
+        accounts.removeLinks(account.get());
+        return Optional.empty();
+    }
+
+    /** Changes a password for its owner, who knows the one there is; else the sentence that says why not. */
+    @Transactional
+    public Optional<String> change(long accountId, String before, String after) {
+        Account account = accounts.findById(accountId).orElseThrow();
+        if (account.passwordHash() == null || !passwords.matches(before, account.passwordHash())) {
+            return Optional.of("That is not your password now.");
+        }
+        Optional<String> wrong = wrong(after);
+        if (wrong.isEmpty()) {
+            account.password(passwords.encode(after));
+        }
+        return wrong;
+    }
+
+    private static Optional<String> wrong(String password) {
+        if (password.codePointCount(0, password.length()) < SHORTEST_PASSWORD) {
+            return Optional.of("Choose a password of at least " + SHORTEST_PASSWORD + " characters.");
+        }
+        return password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD ? Optional.of("This password is too long: choose one of at most " + LONGEST_PASSWORD + " characters.") : Optional.empty();
+    }
+
+    private static String hash(String token) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException("every Java has SHA-256", impossible);
+        }
     }
 }

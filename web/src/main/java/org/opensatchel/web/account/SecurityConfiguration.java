@@ -1,11 +1,20 @@
 package org.opensatchel.web.account;
 
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Who may reach which address, and what a page may load: only what this application ships. */
@@ -16,17 +25,42 @@ class SecurityConfiguration {
             + "connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     @Bean
+    @ConditionalOnWebApplication
     SecurityFilterChain security(HttpSecurity http) throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/sign-in", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg", "/actuator/health", "/error").permitAll()
+                        .requestMatchers("/sign-in", "/welcome/*", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg", "/actuator/health", "/actuator/health/**", "/error").permitAll()
                         .anyRequest().authenticated())
-                .formLogin(form -> form.loginPage("/sign-in").loginProcessingUrl("/sign-in").defaultSuccessUrl("/", false).failureUrl("/sign-in?refused").permitAll())
+                .formLogin(form -> form.loginPage("/sign-in").loginProcessingUrl("/sign-in").successHandler(new BackToWork()).failureHandler(new SignInFailure()).permitAll())
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+                .exceptionHandling(handling -> handling.accessDeniedHandler(SecurityConfiguration::denied))
                 .headers(headers -> headers
                         .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    /** Most often a form of a page that was open when its session ended: whoever sent it signs in and sends it again. */
+    private static void denied(HttpServletRequest request, HttpServletResponse response, AccessDeniedException why) throws IOException {
+        boolean signedIn = request.getUserPrincipal() != null;
+        if (signedIn || request.getHeader("X-CSRF-TOKEN") != null) {
+            response.sendError(HttpStatus.FORBIDDEN.value());
+            return;
+        }
+        response.sendRedirect(request.getContextPath() + "/sign-in?" + (KeptForm.keep(request) ? "kept" : "ended"));
+    }
+
+    /** To where somebody was going, with what they had typed. */
+    private static final class BackToWork extends SavedRequestAwareAuthenticationSuccessHandler {
+        @Override
+        public void onAuthenticationSuccess(HttpServletRequest request, HttpServletResponse response, Authentication authentication) throws ServletException, IOException {
+            if (KeptForm.isKept(request.getSession(false))) {
+                clearAuthenticationAttributes(request);
+                getRedirectStrategy().sendRedirect(request, response, "/send-again");
+            } else {
+                super.onAuthenticationSuccess(request, response, authentication);
+            }
+        }
     }
 
     @Bean

@@ -1,26 +1,89 @@
 package org.opensatchel.web.account;
 
+import jakarta.servlet.http.HttpSession;
+import java.util.Optional;
+import org.opensatchel.web.account.AccountService.AccountView;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** The sign-in page. */
+/** Signing in, choosing a first password by a link, and changing it. */
 @Controller
 class SignInController {
 
+    private final AccountService accounts;
     private final boolean demo;
 
-    SignInController(@Value("${satchel.demo}") boolean demo) {
+    SignInController(AccountService accounts, @Value("${satchel.demo}") boolean demo) {
+        this.accounts = accounts;
         this.demo = demo;
     }
 
     @GetMapping("/sign-in")
-    String signIn(@RequestParam(required = false) String refused, @RequestParam(required = false) String out, Model model) {
+    String signIn(@RequestParam(required = false) String refused, @RequestParam(required = false) String out, @RequestParam(required = false) String kept,
+            @RequestParam(required = false) String ended, @RequestParam(required = false) String ready, @RequestParam(name = "wait", required = false) String seconds, Model model) {
         model.addAttribute("refused", refused != null);
         model.addAttribute("signedOut", out != null);
+        model.addAttribute("kept", kept != null);
+        model.addAttribute("ended", ended != null);
+        model.addAttribute("ready", ready != null);
+        model.addAttribute("wait", seconds == null || !seconds.matches("[0-9]{1,4}") ? null : spoken(Integer.parseInt(seconds)));
         model.addAttribute("demo", demo);
         return "account/sign-in";
+    }
+
+    private static String spoken(int seconds) {
+        int minutes = (seconds + 59) / 60;
+        return seconds == 1 ? "1 second" : seconds < 90 ? seconds + " seconds" : minutes + " minutes";
+    }
+
+    /** The form that was sent after its session had ended, to be sent again. */
+    @GetMapping("/send-again")
+    String again(HttpSession session, Model model) {
+        Optional<KeptForm> form = KeptForm.taken(session);
+        model.addAttribute("form", form.orElse(null));
+        return form.isPresent() ? "account/send-again" : "redirect:/";
+    }
+
+    @GetMapping("/welcome/{token}")
+    String welcome(@PathVariable String token, Model model) {
+        model.addAttribute("account", accounts.linked(token).orElse(null));
+        model.addAttribute("token", token);
+        model.addAttribute("shortest", AccountService.SHORTEST_PASSWORD);
+        return "account/welcome";
+    }
+
+    @PostMapping("/welcome/{token}")
+    String choose(@PathVariable String token, @RequestParam String password, Model model) {
+        Optional<AccountView> account = accounts.linked(token);
+        Optional<String> wrong = accounts.choose(token, password);
+        if (wrong.isEmpty()) {
+            return "redirect:/sign-in?ready";
+        }
+        model.addAttribute("wrong", wrong.get());
+        model.addAttribute("account", account.orElse(null));
+        model.addAttribute("token", token);
+        model.addAttribute("shortest", AccountService.SHORTEST_PASSWORD);
+        return "account/welcome";
+    }
+
+    @GetMapping("/account")
+    String account(@AuthenticationPrincipal SignedIn me, Model model) {
+        model.addAttribute("login", me.getUsername());
+        model.addAttribute("shortest", AccountService.SHORTEST_PASSWORD);
+        return "account/account";
+    }
+
+    @PostMapping("/account/password")
+    String change(@RequestParam String before, @RequestParam String after, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        Optional<String> wrong = accounts.change(me.accountId(), before, after);
+        redirect.addFlashAttribute(wrong.isPresent() ? "refused" : "told", wrong.orElse("Your password is changed."));
+        return "redirect:/account";
     }
 }

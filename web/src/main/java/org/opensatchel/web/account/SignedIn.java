@@ -8,13 +8,16 @@ import org.springframework.security.core.userdetails.User;
 public class SignedIn extends User {
 
     private static final long serialVersionUID = 1L;
+    /** The form of a hash, of nothing. */
+    private static final String NO_PASSWORD = "{bcrypt}$2a$10$" + "a".repeat(22) + "b".repeat(31);
 
     private final long accountId;
     private final String displayName;
     private final Role role;
 
     SignedIn(Account account) {
-        super(account.login(), account.passwordHash(), List.of(new SimpleGrantedAuthority("ROLE_" + account.role())));
+        // Who has chosen no password has none that goes with it.
+        super(account.login(), account.passwordHash() == null ? NO_PASSWORD : account.passwordHash(), List.of(new SimpleGrantedAuthority("ROLE_" + account.role())));
         this.accountId = account.id();
         this.displayName = account.displayName();
         this.role = account.role();

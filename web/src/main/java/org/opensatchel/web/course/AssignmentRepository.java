@@ -18,7 +18,7 @@ interface AssignmentRepository extends Repository<Assignment, Long> {
     Optional<Assignment> taughtBy(long id, long account);
 
     /** Whether somebody may plan, and not only review. */
-    @Query(nativeQuery = true, value = "select count(*) > 0 from assignment a join course_instructor i on i.course_id = a.course_id where a.id = :id and i.account_id = :account and i.role = 'INSTRUCTOR'")
+    @Query(nativeQuery = true, value = "select count(*) > 0 from assignment a join course_instructor i on i.course_id = a.course_id where a.id = :id and i.account_id = :account and i.role in ('OWNER', 'INSTRUCTOR')")
     boolean isPlannedBy(long id, long account);
 
     boolean existsByCourseIdAndCode(long courseId, String code);

@@ -15,21 +15,37 @@ interface CourseRepository extends Repository<Course, Long> {
     List<Course> taughtBy(long account);
 
     /** The courses somebody may plan, and not only review. */
-    @Query(nativeQuery = true, value = "select course_id from course_instructor where account_id = :account and role = 'INSTRUCTOR'")
+    @Query(nativeQuery = true, value = "select course_id from course_instructor where account_id = :account and role in ('OWNER', 'INSTRUCTOR')")
     Set<Long> plannedBy(long account);
 
-    @Query("select c from Course c where c.id in (select e.courseId from Enrolment e where e.accountId = :account) order by c.code, c.title")
+    @Query("select c from Course c where c.id in (select e.courseId from Enrolment e where e.accountId = :account and e.leftAt is null) order by c.code, c.title")
     List<Course> attendedBy(long account);
 
     boolean existsByCode(String code);
 
-    @Query(nativeQuery = true, value = "select count(*) > 0 from course_instructor where course_id = :id and account_id = :account and role = 'INSTRUCTOR'")
+    @Query(nativeQuery = true, value = "select count(*) > 0 from course_instructor where course_id = :id and account_id = :account and role in ('OWNER', 'INSTRUCTOR')")
     boolean isPlannedBy(long id, long account);
 
-    @Query(nativeQuery = true, value = "select count(*) from course_instructor where course_id = :id and role = 'INSTRUCTOR'")
-    int planners(long id);
+    @Query(nativeQuery = true, value = "select count(*) from course_instructor where course_id = :id and role = 'OWNER'")
+    int owners(long id);
 
-    @Query(nativeQuery = true, value = "select a.login as login, a.display_name as name, i.role as role from course_instructor i join account a on a.id = i.account_id where i.course_id = :id order by i.role desc, a.display_name")
+    @Query(nativeQuery = true, value = "select role from course_instructor where course_id = :id and account_id = :account")
+    Optional<String> role(long id, long account);
+
+    /** Waits until nobody else changes the staff of a course, and holds that until the transaction ends. */
+    @Query(nativeQuery = true, value = "select 1 from course where id = :id for update")
+    int lock(long id);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "delete from course_instructor where course_id = :id and account_id = :account")
+    void removeStaff(long id, long account);
+
+    /** How many courses an account studies in that somebody else may not plan. */
+    @Query(nativeQuery = true, value = "select count(*) from enrolment e where e.account_id = :account and not exists "
+            + "(select 1 from course_instructor i where i.course_id = e.course_id and i.account_id = :planner and i.role in ('OWNER', 'INSTRUCTOR'))")
+    int studiedElsewhere(long account, long planner);
+
+    @Query(nativeQuery = true, value = "select a.id as account, a.login as login, a.display_name as name, i.role as role from course_instructor i join account a on a.id = i.account_id where i.course_id = :id order by array_position(array['OWNER', 'INSTRUCTOR', 'ASSISTANT'], cast(i.role as text)), a.display_name")
     List<StaffRow> staff(long id);
 
     @Modifying
@@ -38,6 +54,8 @@ interface CourseRepository extends Repository<Course, Long> {
 
     /** Somebody of the staff. */
     interface StaffRow {
+        long getAccount();
+
         String getLogin();
 
         String getName();
@@ -45,5 +63,5 @@ interface CourseRepository extends Repository<Course, Long> {
         String getRole();
     }
 
-    Course save(Course course);
+    Course saveAndFlush(Course course);
 }

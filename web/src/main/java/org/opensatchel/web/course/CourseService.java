@@ -35,7 +35,7 @@ public class CourseService {
     }
 
     public List<AssignmentView> attendedBy(long accountId) {
-        return views(enrolments.findByAccountId(accountId).stream().map(Enrolment::courseId).toList());
+        return views(enrolments.findByAccountId(accountId).stream().filter(enrolment -> enrolment.leftAt() == null).map(Enrolment::courseId).toList());
     }
 
     /** A course on the first page. */
@@ -72,16 +72,21 @@ public class CourseService {
         return assignments.isPlannedBy(assignmentId, accountId);
     }
 
-    /** An assignment for one of its students, with their own place on the roster. */
+    /** An assignment for one of its students, with their own place on the roster; for who has left the course it is there no more. */
     public Place forStudent(long assignmentId, long accountId) {
         Assignment assignment = assignments.find(assignmentId).orElseThrow(NotYours::new);
-        Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).orElseThrow(NotYours::new);
+        Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).filter(one -> one.leftAt() == null).orElseThrow(NotYours::new);
         return new Place(AssignmentView.of(assignment), Student.of(enrolment).in(team(assignmentId, enrolment.id())));
     }
 
     /** An assignment for work of our own that no person asked for, like a job. */
     public AssignmentView forJob(long assignmentId) {
         return assignments.find(assignmentId).map(AssignmentView::of).orElseThrow(NotYours::new);
+    }
+
+    /** Everybody who was ever on the roster, those who left among them: what they handed in stays. */
+    public List<Student> everybody(AssignmentView assignment) {
+        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of).sorted(Student.BY_NAME).toList();
     }
 
     /** Who studies now, each with their team of this assignment. */
@@ -105,6 +110,10 @@ public class CourseService {
         return assignments.taughtBy(assignmentId, accountId).isPresent();
     }
 
+    public boolean mayPlanCourse(long courseId, long accountId) {
+        return courses.isPlannedBy(courseId, accountId);
+    }
+
     public boolean isCode(String code) {
         return courses.existsByCode(code);
     }
@@ -115,7 +124,9 @@ public class CourseService {
 
     @Transactional
     public long createCourse(String code, String title, long instructor) {
-        return courses.save(new Course(code, title, instructor)).id();
+        long id = courses.saveAndFlush(new Course(code, title, instructor)).id();
+        courses.putStaff(id, instructor, "OWNER");
+        return id;
     }
 
     @Transactional

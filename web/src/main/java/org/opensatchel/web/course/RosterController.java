@@ -13,11 +13,13 @@ import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.roster.OneRoster;
+import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterCsv;
 import org.opensatchel.core.roster.RosterReading;
 import org.opensatchel.web.account.SignedIn;
@@ -34,6 +36,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** A course's page: its roster and how it comes in, its people, its assignments. */
 @Controller
@@ -63,6 +66,9 @@ class RosterController {
         model.addAttribute("students", everybody.stream().filter(student -> !student.hasLeft()).toList());
         model.addAttribute("gone", everybody.stream().filter(Student::hasLeft).toList());
         model.addAttribute("staff", rosters.staff(course));
+        model.addAttribute("role", rosters.role(course, me.accountId()));
+        model.addAttribute("roles", StaffRole.values());
+        model.addAttribute("withoutPassword", rosters.withoutPassword(course, me.accountId()).size());
         model.addAttribute("mostBytes", MOST_BYTES);
         return "course/course";
     }
@@ -99,21 +105,23 @@ class RosterController {
         model.addAttribute("chosen", classId == null ? Set.of() : classId);
         model.addAttribute("reading", bundle.roster());
         if (bundle.roster().isGood()) {
-            model.addAttribute("change", rosters.change(course, bundle.roster().lines()));
+            RosterChange change = rosters.change(course, bundle.roster().lines());
+            model.addAttribute("change", change);
+            model.addAttribute("joining", rosters.joining(change));
         }
         return "course/preview";
     }
 
     @PostMapping("/courses/{id}/roster/apply")
     String apply(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId, @RequestParam(defaultValue = "false") boolean leave,
-            @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) throws IOException {
+            @RequestParam(required = false) Set<Integer> join, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) throws IOException {
         CourseView course = rosters.course(id, me.accountId());
         RosterReading reading = read(file, classId == null ? Set.of() : classId).roster();
         if (!reading.isGood()) {
             return "redirect:" + preview(id, file);
         }
-        redirect.addFlashAttribute("signIns", rosters.apply(course, reading.lines(), leave));
-        redirect.addFlashAttribute("told", "The roster is taken over.");
+        int made = rosters.apply(course, reading.lines(), leave, join == null ? Set.of() : join);
+        redirect.addFlashAttribute("told", "The roster is imported." + (made == 0 ? "" : made == 1 ? " One new account was made: print its sign-in slip below." : " " + made + " new accounts were made: print their sign-in slips below."));
         return "redirect:/courses/" + id;
     }
 
@@ -140,18 +148,30 @@ class RosterController {
             @AuthenticationPrincipal SignedIn me) {
         CourseView course = rosters.course(id, me.accountId());
         if (leave != null) {
-            rosters.leaveOrReturn(course, enrolmentId);
+            rosters.leave(course, enrolmentId, leave.equals("yes"));
         } else {
             rosters.writtenAs(course, enrolmentId, last, first);
         }
         return "redirect:/courses/" + id + "#s" + enrolmentId;
     }
 
-    @PostMapping("/courses/{id}/staff")
-    String staff(@PathVariable long id, @RequestParam String login, @RequestParam(defaultValue = "false") boolean assistant, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+    /** Slips for printing, a page each. They are shown in the answer alone: whoever needs one again gets a new one. */
+    @PostMapping("/courses/{id}/sign-in-slips")
+    String slips(@PathVariable long id, @RequestParam(required = false) Long student, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, Model model) {
         CourseView course = rosters.course(id, me.accountId());
-        rosters.addStaff(course, login, assistant).ifPresentOrElse(why -> redirect.addFlashAttribute("refused", why), () -> redirect.addFlashAttribute("told", "Done."));
-        return "redirect:/courses/" + id;
+        List<Student> whose = student == null ? rosters.withoutPassword(course, me.accountId()) : List.of(rosters.student(course, student));
+        model.addAttribute("course", course);
+        model.addAttribute("slips", rosters.slips(course, me.accountId(), whose));
+        model.addAttribute("address", ServletUriComponentsBuilder.fromContextPath(request).build().toUriString());
+        return "course/slips";
+    }
+
+    @PostMapping("/courses/{id}/staff")
+    String staff(@PathVariable long id, @RequestParam String login, @RequestParam(required = false) StaffRole role, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        CourseView course = rosters.course(id, me.accountId());
+        rosters.changeStaff(course, me.accountId(), login, Optional.ofNullable(role))
+                .ifPresentOrElse(why -> redirect.addFlashAttribute("refused", why), () -> redirect.addFlashAttribute("told", "The staff of this course is changed."));
+        return courses.mayPlanCourse(id, me.accountId()) ? "redirect:/courses/" + id : "redirect:/";
     }
 
     @PostMapping("/courses")

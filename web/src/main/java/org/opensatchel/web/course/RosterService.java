@@ -1,14 +1,14 @@
 package org.opensatchel.web.course;
 
-import java.security.SecureRandom;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.web.account.AccountService;
+import org.opensatchel.web.account.AccountService.AccountView;
 import org.opensatchel.web.account.Role;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,10 +16,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** A course's people: who studies and who teaches, as a whole roster or one by one. */
 @Service
 public class RosterService {
-
-    private static final String LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
-    private static final int PASSWORD_LENGTH = 10;
-    private static final SecureRandom RANDOM = new SecureRandom();
 
     private final CourseRepository courses;
     private final EnrolmentRepository enrolments;
@@ -41,14 +37,15 @@ public class RosterService {
     }
 
     /** Somebody who teaches a course or assists in it. */
-    public record Staff(String login, String name, String role) {
-        public boolean isAssistant() {
-            return role.equals("ASSISTANT");
-        }
+    public record Staff(long account, String login, String name, StaffRole role) {
     }
 
-    /** An account that was made for somebody, with the password to begin with; told once. */
-    public record FirstSignIn(String listed, String login, String password) {
+    /** Somebody who would be added, and the account that is theirs already, if there is one. */
+    public record Joining(RosterLine line, AccountView account) {
+    }
+
+    /** How somebody signs in for the first time: by a link that works once. */
+    public record Slip(String name, String login, String token) {
     }
 
     @Transactional(readOnly = true)
@@ -68,23 +65,42 @@ public class RosterService {
 
     @Transactional(readOnly = true)
     public List<Staff> staff(CourseView course) {
-        return courses.staff(course.id()).stream().map(row -> new Staff(row.getLogin(), row.getName(), row.getRole())).toList();
+        return courses.staff(course.id()).stream().map(row -> new Staff(row.getAccount(), row.getLogin(), row.getName(), StaffRole.valueOf(row.getRole()))).toList();
     }
 
-    /** Lets somebody teach or assist; empty when it is done, else why not. */
+    @Transactional(readOnly = true)
+    public StaffRole role(CourseView course, long accountId) {
+        return courses.role(course.id(), accountId).map(StaffRole::valueOf).orElseThrow(NotYours::new);
+    }
+
+    /**
+     * Lets somebody own, teach or assist, or no more. Only owners change owners, and one always stays.
+     *
+     * @param role empty to take them out
+     * @return why nothing was done, empty when it was
+     */
     @Transactional
-    public Optional<String> addStaff(CourseView course, String login, boolean assistant) {
-        Optional<Long> account = accounts.byLogin(login).filter(accounts::isInstructor);
+    public Optional<String> changeStaff(CourseView course, long mine, String login, Optional<StaffRole> role) {
+        courses.lock(course.id());
+        Optional<AccountView> account = accounts.byLogin(login).filter(AccountView::isInstructor);
         if (account.isEmpty()) {
-            return Optional.of("There is no instructor who signs in as “" + login.strip() + "”.");
+            return Optional.of("There is no instructor who signs in as “" + shortened(login.strip()) + "”.");
         }
-        courses.putStaff(course.id(), account.get(), assistant ? "ASSISTANT" : "INSTRUCTOR");
-        return courses.planners(course.id()) == 0 ? undo("Somebody has to be able to plan this course.") : Optional.empty();
+        Optional<StaffRole> before = courses.role(course.id(), account.get().id()).map(StaffRole::valueOf);
+        boolean aboutOwners = before.equals(Optional.of(StaffRole.OWNER)) || role.equals(Optional.of(StaffRole.OWNER));
+        if (aboutOwners && role(course, mine) != StaffRole.OWNER) {
+            return Optional.of("Only an owner of this course can change who owns it.");
+        }
+        boolean lastOwner = before.equals(Optional.of(StaffRole.OWNER)) && !role.equals(before) && courses.owners(course.id()) == 1;
+        if (lastOwner) {
+            return Optional.of(account.get().name() + " is the only owner of this course. Make somebody else an owner first.");
+        }
+        role.ifPresentOrElse(now -> courses.putStaff(course.id(), account.get().id(), now.name()), () -> courses.removeStaff(course.id(), account.get().id()));
+        return Optional.empty();
     }
 
-    private static Optional<String> undo(String why) {
-        org.springframework.transaction.interceptor.TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
-        return Optional.of(why);
+    private static String shortened(String text) {
+        return text.length() <= 60 ? text : text.substring(0, 60) + "…";
     }
 
     /** What a file would change. */
@@ -95,55 +111,82 @@ public class RosterService {
         return RosterChange.between(known, lines);
     }
 
-    /** Takes a file over, all of it or nothing; who left keeps what they handed in. */
+    /** Of those who would be added, who has an account already: by the whole address, or by the sign-in where there is no address. */
+    @Transactional(readOnly = true)
+    public List<Joining> joining(RosterChange change) {
+        return change.added().stream().flatMap(line -> account(line).map(account -> new Joining(line, account)).stream()).toList();
+    }
+
+    /** Nobody who teaches becomes a student by a roster, and nothing of their account changes. */
+    private Optional<AccountView> account(RosterLine line) {
+        Optional<AccountView> found = !line.email().isEmpty() ? accounts.byEmail(line.email()) : line.login().isEmpty() ? Optional.empty() : accounts.byLogin(line.login());
+        return found.filter(account -> !account.isInstructor());
+    }
+
+    /**
+     * Imports a file, all of it or nothing; who left keeps what they handed in.
+     *
+     * @param joined rows whose students are the owners of the accounts that were found for them
+     * @return how many accounts were made
+     */
     @Transactional
-    public List<FirstSignIn> apply(CourseView course, List<RosterLine> lines, boolean leave) {
+    public int apply(CourseView course, List<RosterLine> lines, boolean leave, Set<Integer> joined) {
+        courses.lock(course.id());
         RosterChange change = change(course, lines);
-        List<FirstSignIn> made = new ArrayList<>();
         change.changed().forEach(changed -> enrolments.findById(changed.known().key()).ifPresent(enrolment -> enrolment.told(changed.line())));
         if (leave) {
             change.left().forEach(known -> enrolments.findById(known.key()).ifPresent(enrolment -> enrolment.left(clock.instant())));
         }
-        change.added().forEach(line -> add(course, line).ifPresent(made::add));
+        int made = 0;
+        for (RosterLine line : change.added()) {
+            made += add(course, line, joined.contains(line.row())) ? 1 : 0;
+        }
         return made;
     }
 
-    private Optional<FirstSignIn> add(CourseView course, RosterLine line) {
-        Optional<Long> known = line.login().isEmpty() ? Optional.empty() : accounts.byLogin(line.login()).filter(account -> !accounts.isInstructor(account));
-        Optional<Enrolment> before = known.flatMap(account -> enrolments.findByCourseIdAndAccountId(course.id(), account));
-        if (before.isPresent() && before.get().leftAt() != null) {
+    /** Whether an account was made. */
+    private boolean add(CourseView course, RosterLine line, boolean joins) {
+        Optional<AccountView> known = joins ? account(line) : Optional.empty();
+        Optional<Enrolment> before = known.flatMap(account -> enrolments.findByCourseIdAndAccountId(course.id(), account.id()));
+        if (before.isPresent()) {
+            // On the roster already, under another number or name, or back after having left.
             before.get().told(line);
             before.get().back();
-            return Optional.empty();
+            return false;
         }
-        if (known.isPresent() && before.isEmpty()) {
-            enrolments.save(new Enrolment(course.id(), known.get(), line.last(), line.first(), line.id(), line.section()));
-            return Optional.empty();
-        }
-        String login = freeLogin(line);
-        String password = password();
-        long account = accounts.create(login, (line.first() + " " + line.last()).strip(), password, Role.STUDENT);
+        long account = known.map(AccountView::id).orElseGet(() -> accounts.make(wish(line), (line.first() + " " + line.last()).strip(), line.email(), Role.STUDENT, Optional.of(course.id())).id());
         enrolments.save(new Enrolment(course.id(), account, line.last(), line.first(), line.id(), line.section()));
-        return Optional.of(new FirstSignIn(line.listed(), login, password));
+        return known.isEmpty();
     }
 
-    private String freeLogin(RosterLine line) {
-        String wish = line.login().isEmpty() ? (line.first().isEmpty() ? "" : NameFolding.loose(line.first()) + ".") + NameFolding.loose(line.last()) : line.login();
-        String base = wish.isEmpty() ? "student" : wish.substring(0, Math.min(wish.length(), 50));
-        for (int n = 1;; n++) {
-            String login = n == 1 ? base : base + n;
-            if (accounts.byLogin(login).isEmpty()) {
-                return login;
-            }
-        }
+    private static String wish(RosterLine line) {
+        return line.login().isEmpty() ? (line.first().isEmpty() ? "" : NameFolding.loose(line.first()) + ".") + NameFolding.loose(line.last()) : line.login();
     }
 
-    private static String password() {
-        StringBuilder out = new StringBuilder(PASSWORD_LENGTH);
-        for (int i = 0; i < PASSWORD_LENGTH; i++) {
-            out.append(LETTERS.charAt(RANDOM.nextInt(LETTERS.length())));
-        }
-        return out.toString();
+    /** How many students have not chosen a password yet and can be given a slip. */
+    @Transactional(readOnly = true)
+    public List<Student> withoutPassword(CourseView course, long mine) {
+        return everybody(course).stream().filter(student -> !student.hasLeft()).filter(student -> accounts.byId(student.accountId()).filter(account -> !account.hasPassword()).isPresent())
+                .filter(student -> mayGiveSlip(student, mine)).toList();
+    }
+
+    /** A slip opens an account: only for one that is a student's in none but the giver's own courses. */
+    private boolean mayGiveSlip(Student student, long mine) {
+        boolean studies = accounts.byId(student.accountId()).filter(account -> !account.isInstructor()).isPresent();
+        return studies && courses.studiedElsewhere(student.accountId(), mine) == 0;
+    }
+
+    /** Makes slips, which are shown this once; those given before work no more. Empty for whom none may be given. */
+    @Transactional
+    public List<Slip> slips(CourseView course, long mine, List<Student> students) {
+        return students.stream().filter(student -> !student.hasLeft() && mayGiveSlip(student, mine))
+                .map(student -> accounts.byId(student.accountId()).map(account -> new Slip(student.name(), account.login(), accounts.link(account.id()))).orElseThrow()).toList();
+    }
+
+    /** A student of the course. */
+    @Transactional(readOnly = true)
+    public Student student(CourseView course, long enrolmentId) {
+        return enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).map(Student::of).orElseThrow(NotYours::new);
     }
 
     /** How a student is written in file names; empty for the usual way. */
@@ -158,13 +201,14 @@ public class RosterService {
         return stripped.length() <= 120 ? stripped : stripped.substring(0, 120);
     }
 
+    /** Takes somebody off the roster or puts them back; done twice it is the same. */
     @Transactional
-    public void leaveOrReturn(CourseView course, long enrolmentId) {
+    public void leave(CourseView course, long enrolmentId, boolean left) {
         Enrolment enrolment = enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).orElseThrow(NotYours::new);
-        if (enrolment.leftAt() == null) {
-            enrolment.left(clock.instant());
-        } else {
+        if (!left) {
             enrolment.back();
+        } else if (enrolment.leftAt() == null) {
+            enrolment.left(clock.instant());
         }
     }
 }

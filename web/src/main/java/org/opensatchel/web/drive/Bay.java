@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -18,6 +19,7 @@ import org.opensatchel.web.storage.SatchelProperties;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The drives that are plugged in: a stand-in with a folder for each, which tells its label, its capacity and its format in a
@@ -36,7 +38,7 @@ class Bay {
     }
 
     /** A drive in the bay, and what is on it. */
-    record Slot(String label, DriveFormat format, long capacity, long used, List<String> roots, Path content) {
+    record Slot(String label, DriveFormat format, long capacity, long used, List<String> roots, String course, Path content) {
         public long free() {
             return Math.max(0, capacity - used);
         }
@@ -46,8 +48,30 @@ class Bay {
         }
     }
 
+    /** The drives that are a course's or nobody's yet, by their label. */
+    List<Slot> slots(String course) {
+        return slots().stream().filter(slot -> slot.course().isEmpty() || slot.course().equals(course)).toList();
+    }
+
+    Optional<Slot> slot(String label, String course) {
+        return slots(course).stream().filter(slot -> slot.label().equals(label)).findFirst();
+    }
+
+    /** Gives a drive that is nobody's yet to a course: what is on it is that course's. */
+    synchronized void give(Slot slot, String course) {
+        Path told = slot.content().resolveSibling("drive.json");
+        try {
+            ObjectNode drive = (ObjectNode) JsonDocuments.MAPPER.readTree(Files.readAllBytes(told));
+            Path fresh = told.resolveSibling("drive.json.new");
+            Files.write(fresh, JsonDocuments.MAPPER.writeValueAsBytes(drive.put("course", course)));
+            Files.move(fresh, told, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException("the drive " + slot.label() + " cannot be given to a course", unreadable);
+        }
+    }
+
     /** Every drive, by its label; one that cannot be read is left out. */
-    List<Slot> slots() {
+    private List<Slot> slots() {
         List<Slot> out = new ArrayList<>();
         try {
             if (!Files.isDirectory(folder)) {
@@ -63,10 +87,6 @@ class Bay {
         }
         out.sort(Comparator.comparing(Slot::label));
         return out;
-    }
-
-    Optional<Slot> slot(String label) {
-        return slots().stream().filter(slot -> slot.label().equals(label)).findFirst();
     }
 
     private void plugIn() throws IOException {
@@ -92,7 +112,7 @@ class Bay {
             }
             roots.removeIf(name -> name.startsWith("."));
             roots.sort(Comparator.naturalOrder());
-            return Optional.of(new Slot(told.path("label").asString(drive.getFileName().toString()), format, told.path("capacity").asLong(0), KitLoader.used(content), roots, content));
+            return Optional.of(new Slot(told.path("label").asString(drive.getFileName().toString()), format, told.path("capacity").asLong(0), KitLoader.used(content), roots, told.path("course").asString(""), content));
         } catch (JacksonException | NoSuchFileException unplugged) {
             return Optional.empty();
         }

@@ -58,7 +58,7 @@ class DriveController {
         Map<String, Loads.State> states = loads.states();
         long needed = kit.kit().starter().stream().mapToLong(Kit.StarterFile::bytes).sum() + ROOM_FOR_FOLDERS;
         List<Row> rows = new ArrayList<>();
-        for (Bay.Slot slot : bay.slots()) {
+        for (Bay.Slot slot : bay.slots(assignment.courseCode())) {
             Loads.State state = states.get(slot.label());
             boolean roomy = slot.free() > needed;
             rows.add(new Row(slot, roomy && next.hasNext() ? next.next().enrolmentId() : 0, state));

@@ -55,20 +55,21 @@ class Loads {
 
     /** Begins to load a student's kit onto a drive, unless something is being loaded onto it. */
     void begin(String label, PublishedKit kit, AssignmentView assignment, Student student) {
-        Bay.Slot slot = bay.slot(label).orElseThrow(NotYours::new);
+        Bay.Slot slot = bay.slot(label, assignment.courseCode()).orElseThrow(NotYours::new);
         Handout handout = Handout.of(kit.kit(), kit.sha256(), student.fields(assignment)).orElseThrow(NotYours::new);
         KitLoader loader = new KitLoader(handout, kit.kit().starter(), file -> store.open(file.sha256()));
         State waiting = new State("waiting", handout.root(), 0, 2 * loader.bytesNeeded(), "");
         State before = states.compute(label, (key, state) -> state != null && state.isBusy() ? state : waiting);
         if (before == waiting) {
-            workers.execute(() -> load(slot, loader, waiting, kit, student));
+            bay.give(slot, assignment.courseCode());
+            workers.execute(() -> load(slot, assignment.courseCode(), loader, waiting, kit, student));
         }
     }
 
-    private void load(Bay.Slot slot, KitLoader loader, State state, PublishedKit kit, Student student) {
+    private void load(Bay.Slot slot, String course, KitLoader loader, State state, PublishedKit kit, Student student) {
         try {
             // Looked at again: another load may have taken the room meanwhile.
-            KitLoader.Loading loading = loader.load(bay.slot(slot.label()).orElse(slot).drive(), bytes -> states.put(slot.label(), new State("loading", state.root(), bytes, state.of(), "")));
+            KitLoader.Loading loading = loader.load(bay.slot(slot.label(), course).orElse(slot).drive(), bytes -> states.put(slot.label(), new State("loading", state.root(), bytes, state.of(), "")));
             if (loading.loaded()) {
                 handouts.loaded(kit, student, slot.label());
             }

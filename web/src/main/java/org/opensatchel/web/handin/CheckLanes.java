@@ -34,6 +34,7 @@ class CheckLanes implements SmartLifecycle {
     private final HandInCheck check;
     private final WorkerPool workers;
     private final int places;
+    private final boolean enabled;
     private final Semaphore woken = new Semaphore(0);
     private final List<Lane> lanes = new ArrayList<>();
     private ScheduledExecutorService beats;
@@ -44,6 +45,7 @@ class CheckLanes implements SmartLifecycle {
         this.check = check;
         this.workers = workers;
         this.places = settings.places();
+        this.enabled = settings.enabled();
     }
 
     /** There may be something to do. */
@@ -65,6 +67,11 @@ class CheckLanes implements SmartLifecycle {
             lanes.add(new Lane(i));
         }
         lanes.forEach(Lane::begin);
+    }
+
+    @Override
+    public boolean isAutoStartup() {
+        return enabled;
     }
 
     @Override

@@ -9,6 +9,7 @@ import org.springframework.util.unit.DataSize;
 /**
  * What a check may take.
  *
+ * @param enabled whether this server makes checks at all
  * @param workers how many go on at once; 0 for as many as half the processors, and two at least
  * @param heap memory for the objects of one
  * @param memory memory of its whole process
@@ -17,7 +18,7 @@ import org.springframework.util.unit.DataSize;
  * @param temporary the folder for its temporary files; the system's where it is not set
  */
 @ConfigurationProperties("satchel.checks")
-record CheckSettings(@DefaultValue("0") int workers, @DefaultValue("512MB") DataSize heap, @DefaultValue("1200MB") DataSize memory, @DefaultValue("10m") Duration time,
+record CheckSettings(@DefaultValue("true") boolean enabled, @DefaultValue("0") int workers, @DefaultValue("512MB") DataSize heap, @DefaultValue("1200MB") DataSize memory, @DefaultValue("10m") Duration time,
         @DefaultValue("64MB") DataSize output, Path temporary) {
 
     private static final int FEWEST = 2;

@@ -7,6 +7,7 @@ import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.opensatchel.core.report.ReportDigest;
@@ -17,7 +18,10 @@ import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.NoRoom;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.core.io.InputStreamResource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -39,19 +43,26 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class HandInController {
 
+    private static final Logger LOG = LoggerFactory.getLogger(HandInController.class);
+
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
     private final ContentStore store;
     private final CheckTrouble trouble;
+    private final HandInQuota quota;
+    private final UploadPlaces places;
     private final long mostBytes;
 
-    HandInController(CourseService courses, KitService kits, HandInService handIns, ContentStore store, CheckTrouble trouble, SatchelProperties properties) {
+    HandInController(CourseService courses, KitService kits, HandInService handIns, ContentStore store, CheckTrouble trouble, HandInQuota quota, UploadPlaces places,
+            SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
         this.handIns = handIns;
         this.store = store;
         this.trouble = trouble;
+        this.quota = quota;
+        this.places = places;
         this.mostBytes = properties.maxUpload().toBytes();
     }
 
@@ -70,7 +81,7 @@ class HandInController {
     @GetMapping("/assignments/{id}/check")
     String all(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        Map<Long, Student> students = courses.roster(assignment).stream().collect(Collectors.toMap(Student::enrolmentId, Function.identity()));
+        Map<Long, Student> students = courses.everybody(assignment).stream().collect(Collectors.toMap(Student::enrolmentId, Function.identity()));
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "check");
         model.addAttribute("rows", handIns.ofAssignment(assignment).stream().map(handIn -> new Row(handIn, students.get(handIn.enrolmentId()))).toList());
@@ -89,15 +100,41 @@ class HandInController {
         return "handin/hand-in";
     }
 
+    /** Whether a file of a size can be handed in now; our script asks before it sends anything. */
+    @GetMapping("/assignments/{id}/hand-in/room")
+    ResponseEntity<UploadAnswer> room(@PathVariable long id, @RequestParam long bytes, @AuthenticationPrincipal SignedIn me) {
+        return ResponseEntity.ok(new UploadAnswer("", quota.refusal(courses.forStudent(id, me.accountId()), Math.max(0, bytes)).orElse("")));
+    }
+
     /** The raw body, as our script sends it with its progress. */
     @PostMapping(path = "/assignments/{id}/hand-in", consumes = {"application/zip", "application/octet-stream"})
     ResponseEntity<UploadAnswer> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me, @RequestHeader("X-File-Name") String fileName, HttpServletRequest request) throws IOException {
-        Place place = courses.forStudent(id, me.accountId());
-        Upload.Taken taken = new Upload(store, mostBytes).take(request, decoded(fileName));
-        if (taken.stored().isEmpty()) {
-            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(new UploadAnswer("", taken.refusal()));
+        Answer answer = take(courses.forStudent(id, me.accountId()), me, decoded(fileName), request);
+        return ResponseEntity.status(answer.status).body(new UploadAnswer(answer.refusal.isEmpty() ? "/hand-ins/" + answer.handIn : "", answer.refusal));
+    }
+
+    /** What came of an upload. */
+    private record Answer(HttpStatus status, long handIn, String refusal) {
+    }
+
+    private Answer take(Place place, SignedIn me, String fileName, HttpServletRequest request) throws IOException {
+        Optional<String> refusal = quota.refusal(place, Math.max(0, request.getContentLengthLong()));
+        if (refusal.isPresent()) {
+            return new Answer(HttpStatus.UNPROCESSABLE_CONTENT, 0, refusal.get());
         }
-        return ResponseEntity.ok(new UploadAnswer("/hand-ins/" + handIns.take(place, taken.fileName(), taken.stored().get()), ""));
+        if (!places.take(me.accountId())) {
+            return new Answer(HttpStatus.TOO_MANY_REQUESTS, 0, "Very many hand-ins arrive at the moment. Nothing of yours was taken yet: try again in a minute.");
+        }
+        try {
+            Upload.Taken taken = new Upload(store, mostBytes).take(request, fileName);
+            return taken.stored().isEmpty() ? new Answer(HttpStatus.UNPROCESSABLE_CONTENT, 0, taken.refusal())
+                    : new Answer(HttpStatus.OK, handIns.take(place, taken.fileName(), taken.stored().get()), "");
+        } catch (NoRoom full) {
+            LOG.error("an upload could not be stored: {}", full.getMessage(), full.getCause());
+            return new Answer(HttpStatus.INSUFFICIENT_STORAGE, 0, "We could not store this file. That is our fault, and nothing was handed in: try again later, and tell your instructor.");
+        } finally {
+            places.giveBack(me.accountId());
+        }
     }
 
     private static String decoded(String name) {
@@ -112,12 +149,12 @@ class HandInController {
     @PostMapping(path = "/assignments/{id}/hand-in", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     String form(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, RedirectAttributes redirect) throws IOException {
         Place place = courses.forStudent(id, me.accountId());
-        Upload.Taken taken = new Upload(store, mostBytes).take(request, "");
-        if (taken.stored().isEmpty()) {
-            redirect.addFlashAttribute("refused", taken.refusal());
+        Answer answer = take(place, me, "", request);
+        if (!answer.refusal.isEmpty()) {
+            redirect.addFlashAttribute("refused", answer.refusal);
             return "redirect:/assignments/" + id + "/hand-in";
         }
-        return "redirect:/hand-ins/" + handIns.take(place, taken.fileName(), taken.stored().get());
+        return "redirect:/hand-ins/" + answer.handIn;
     }
 
     @GetMapping("/hand-ins/{handInId}")

@@ -121,5 +121,19 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7412, cast(:enrolmentId as integer))")
     int lockNumbers(long enrolmentId);
 
+    @Query(nativeQuery = true, value = "select coalesce(sum(bytes), 0) from hand_in where enrolment_id = :enrolment")
+    long bytesOfStudent(long enrolment);
+
+    @Query(nativeQuery = true, value = "select coalesce(sum(h.bytes), 0) from hand_in h join assignment a on a.id = h.assignment_id where a.course_id = :course")
+    long bytesOfCourse(long course);
+
+    /** Lets go of a student's oldest hand-ins to an assignment; the newest, which counts, is always among those kept. */
+    @Modifying
+    @Query(nativeQuery = true, value = "delete from hand_in where assignment_id = :assignment and enrolment_id = :enrolment and number <= :last - :kept and state <> 'CHECKING'")
+    int removeOldest(long assignment, long enrolment, int last, int kept);
+
+    @Query(nativeQuery = true, value = "select distinct sha256 from hand_in")
+    List<String> contents();
+
     HandIn save(HandIn handIn);
 }

@@ -23,6 +23,7 @@ import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.ContentStore.Stored;
+import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.worker.Packed;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,8 +44,10 @@ public class HandInService {
     private final CheckLanes lanes;
     private final CheckQueue queue;
     private final Clock clock;
+    private final int kept;
 
-    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, ContentStore store, CheckLanes lanes, CheckQueue queue, Clock clock) {
+    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, ContentStore store, CheckLanes lanes, CheckQueue queue, SatchelProperties properties, Clock clock) {
+        this.kept = Math.max(1, properties.quotas().kept());
         this.handIns = handIns;
         this.courses = courses;
         this.kits = kits;
@@ -73,8 +76,15 @@ public class HandInService {
         handIns.lockNumbers(place.student().enrolmentId());
         int number = handIns.lastNumber(place.assignment().id(), place.student().enrolmentId()) + 1;
         HandIn handIn = handIns.save(new HandIn(place.assignment().id(), place.student().enrolmentId(), number, name.replace("\0", ""), stored.sha256(), stored.bytes(), when, kitVersion, clock.instant(), weight(stored)));
+        handIns.removeOldest(place.assignment().id(), place.student().enrolmentId(), number, kept);
         wakeAfterCommit();
         return handIn.id();
+    }
+
+    /** The contents that hand-ins own. */
+    @Transactional(readOnly = true)
+    public List<String> contents() {
+        return handIns.contents();
     }
 
     /** A cheap first look: small projects are checked before large ones. */

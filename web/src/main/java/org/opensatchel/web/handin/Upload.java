@@ -14,6 +14,7 @@ import java.util.regex.Pattern;
 import org.apache.commons.fileupload.MultipartStream;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.ContentStore.Stored;
+import org.opensatchel.web.storage.NoRoom;
 
 /**
  * Takes an upload off a request as a stream: the raw body as our script sends it, or the file part of a form
@@ -41,17 +42,25 @@ final class Upload {
     }
 
     Taken take(HttpServletRequest request, String fileName) throws IOException {
-        if (request.getContentLengthLong() > mostBytes) {
+        long declared = request.getContentLengthLong();
+        if (declared > mostBytes) {
             return tooLarge();
+        }
+        if (Math.max(declared, 0) > store.room()) {
+            throw new NoRoom("no room for an upload of " + declared + " bytes", null);
         }
         String type = request.getContentType() == null ? "" : request.getContentType().toLowerCase(Locale.ROOT);
         try {
             if (type.startsWith("multipart/form-data")) {
                 return form(request);
             }
-            return kept(store.store(request.getInputStream(), mostBytes), fileName, request.getContentLengthLong());
+            return kept(store.store(request.getInputStream(), mostBytes, Math.max(1, declared)), fileName);
         } catch (ContentStore.TooLarge longer) {
             return tooLarge();
+        } catch (ContentStore.Incomplete less) {
+            return Taken.refused(less.isEmpty() ? "The file is empty. Nothing was handed in." : "The upload broke off before all of the file had arrived. Nothing was handed in: try again.");
+        } catch (NoRoom ours) {
+            throw ours;
         } catch (IOException broken) {
             return Taken.refused("The upload broke off before all of the file had arrived. Nothing was handed in: try again.");
         }
@@ -81,19 +90,13 @@ final class Upload {
         PartCopy copy = new PartCopy(parts);
         Stored stored;
         try (InputStream content = copy.start()) {
-            stored = store.store(content, mostBytes);
+            stored = store.store(content, mostBytes, 1);
         }
         copy.finish();
-        return kept(stored, fileName, -1);
+        return kept(stored, fileName);
     }
 
-    private static Taken kept(Stored stored, String fileName, long declared) {
-        if (declared >= 0 && stored.bytes() < declared) {
-            return Taken.refused("The upload broke off before all of the file had arrived. Nothing was handed in: try again.");
-        }
-        if (stored.bytes() == 0) {
-            return Taken.refused("The file is empty. Nothing was handed in.");
-        }
+    private static Taken kept(Stored stored, String fileName) {
         String cut = fileName.replace('\\', '/');
         return new Taken(Optional.of(stored), cut.substring(cut.lastIndexOf('/') + 1), "");
     }

@@ -78,7 +78,11 @@ class HandoutController {
     @PostMapping("/hand-out/{enrolmentId}.zip")
     void one(@PathVariable long id, @PathVariable long enrolmentId, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        send(assignment, courses.student(assignment, enrolmentId), response);
+        Student student = courses.student(assignment, enrolmentId);
+        if (student.hasLeft()) {
+            throw new NotYours();
+        }
+        send(assignment, student, response);
     }
 
     @GetMapping("/kit")

@@ -9,7 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.FileNameForm;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout;
 import org.opensatchel.core.pack.KitUpdate;
@@ -55,14 +55,12 @@ public class HandoutService {
 
     /** The name of a student's root, or empty when the roster lacks something it needs. */
     public Optional<String> rootName(PublishedKit kit, AssignmentView assignment, Student student) {
-        return kit.kit().root().make(student.fields(assignment), kit.kit().ascii());
+        return refusal(kit, assignment, student).isPresent() ? Optional.empty() : kit.kit().root().make(student.fields(assignment), kit.kit().ascii());
     }
 
     /** Why no kit can be made for a student, as a sentence; empty when it can. */
     public Optional<String> refusal(PublishedKit kit, AssignmentView assignment, Student student) {
-        List<RosterField> missing = Handout.missing(kit.kit(), student.fields(assignment));
-        return missing.isEmpty() ? Optional.empty() : Optional.of("The roster has no " + String.join(" and no ", missing.stream().map(RosterField::phrase).toList())
-                + ", which the root's name needs.");
+        return Handout.refusal(kit.kit(), student.fields(assignment));
     }
 
     @Transactional
@@ -121,7 +119,8 @@ public class HandoutService {
                 boolean sharedWithTeam = before != null && !student.team().isEmpty() && student.team().equals(before.team());
                 if (!sharedWithTeam) {
                     // Two people of one name get a kit each; their student numbers keep the files apart.
-                    String apart = before == null ? "" : " " + (student.number().isEmpty() ? student.enrolmentId() : student.number());
+                    String number = FileNameForm.of(student.number(), false);
+                    String apart = before == null ? "" : " " + (number.isEmpty() ? student.enrolmentId() : number);
                     zip.file(name.get() + apart + ".zip", inner -> write(kit, shared(kit, assignment, student), inner));
                 }
             }

@@ -47,6 +47,12 @@ public class KitService {
         return versions.findByAssignmentIdOrderByVersionDesc(assignment.id()).stream().map(KitService::read).toList();
     }
 
+    /** The contents that starter files of plans and versions own. */
+    @Transactional(readOnly = true)
+    public List<String> contents() {
+        return versions.contents();
+    }
+
     /** How many students hold each version. */
     @Transactional(readOnly = true)
     public Map<Integer, Integer> holders(AssignmentView assignment) {

@@ -24,6 +24,12 @@ interface KitVersionRepository extends Repository<KitVersion, Long> {
         int getHolders();
     }
 
+    /** The contents of starter files that any plan or version names; the pattern is that of a hash in a kit document. */
+    @Query(nativeQuery = true, value = """
+            select distinct lower((regexp_matches(convert_from(document, 'UTF8'), '"sha256"\\s*:\\s*"([0-9a-fA-F]{64})"', 'g'))[1])
+            from (select document from kit_version union all select document from kit_draft) every""")
+    List<String> contents();
+
     Optional<KitVersion> findById(long id);
 
     KitVersion saveAndFlush(KitVersion version);

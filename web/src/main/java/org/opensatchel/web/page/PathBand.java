@@ -55,11 +55,12 @@ class PathBand implements HandlerInterceptor {
         page.addObject("me", me);
         if (page.getModel().get("assignment") instanceof AssignmentView assignment && page.getModel().containsKey("step")) {
             boolean teaches = courses.teaches(assignment.id(), me.accountId());
-            page.addObject("workPath", teaches ? instructor(assignment) : student(assignment, me));
+            page.addObject("workPath", teaches ? instructor(assignment, courses.mayPlan(assignment.id(), me.accountId())) : student(assignment, me));
         }
     }
 
-    private List<Step> instructor(AssignmentView assignment) {
+    /** @param plans whether the plan may be opened; who assists sees no link to it */
+    private List<Step> instructor(AssignmentView assignment, boolean plans) {
         String base = "/assignments/" + assignment.id();
         int students = courses.roster(assignment).size();
         int collected = handouts.held(assignment).size();
@@ -68,8 +69,10 @@ class PathBand implements HandlerInterceptor {
         long ready = latest.values().stream().filter(handIn -> "ready".equals(handIn.verdict())).count();
         long fix = latest.values().stream().filter(handIn -> "fix".equals(handIn.verdict()) || "blocked".equals(handIn.verdict())).count();
         List<Step> steps = new ArrayList<>();
-        steps.add(kits.current(assignment).map(kit -> new Step("plan", "Plan", "kit v" + kit.kit().version(), base + "/plan", "done"))
-                .orElse(new Step("plan", "Plan", "no kit yet", base + "/plan", "open")));
+        if (plans) {
+            steps.add(kits.current(assignment).map(kit -> new Step("plan", "Plan", "kit v" + kit.kit().version(), base + "/plan", "done"))
+                    .orElse(new Step("plan", "Plan", "no kit yet", base + "/plan", "open")));
+        }
         steps.add(new Step("hand-out", "Hand out", collected + " of " + students + " have it", base + "/hand-out", state(collected, students)));
         steps.add(new Step("locate", "Locate", located + " of " + students + " set", base + "/locations", state(located, students)));
         steps.add(new Step("check", "Check", latest.size() + " handed in", base + "/check", state(latest.size(), students)));

@@ -3,6 +3,8 @@ package org.opensatchel.web.storage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.function.Predicate;
 
 /** Files kept by their content: the same bytes are stored once, under their SHA-256. */
 public interface ContentStore {
@@ -20,12 +22,48 @@ public interface ContentStore {
         }
     }
 
+    /** A stream that ended before all of it had come, or held nothing; nothing of it is kept. */
+    final class Incomplete extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        private final boolean empty;
+
+        Incomplete(boolean empty) {
+            super(empty ? "empty" : "not all of it came");
+            this.empty = empty;
+        }
+
+        public boolean isEmpty() {
+            return empty;
+        }
+    }
+
     /**
-     * Stores a stream as it arrives.
+     * Stores a stream as it arrives; what is answered is on the disk.
      *
      * @throws TooLarge when it is longer than allowed
+     * @throws NoRoom when it cannot be written
      */
-    Stored store(InputStream content, long mostBytes) throws IOException;
+    default Stored store(InputStream content, long mostBytes) throws IOException {
+        return store(content, mostBytes, 0);
+    }
+
+    /**
+     * The same for a stream that should have a certain length.
+     *
+     * @param leastBytes less than this is refused
+     * @throws Incomplete when less came
+     */
+    Stored store(InputStream content, long mostBytes, long leastBytes) throws IOException;
+
+    /** How many bytes can be stored now, with a reserve left alone. */
+    long room();
+
+    /** Whether something can be written and read again. */
+    boolean isSound();
+
+    /** Removes contents nobody owns that were stored before a certain time; returns how many. */
+    int collect(Predicate<String> owned, Instant before) throws IOException;
 
     InputStream open(String sha256) throws IOException;
 

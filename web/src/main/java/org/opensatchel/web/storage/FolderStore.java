@@ -2,64 +2,170 @@ package org.opensatchel.web.storage;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.security.DigestOutputStream;
+import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.HexFormat;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 
 /** The store as a folder on disk. What is half written lies apart, and becomes visible in one step. */
 @Component
 class FolderStore implements ContentStore {
 
+    private static final Duration ABANDONED = Duration.ofMinutes(30);
+
     private final Path contents;
     private final Path incoming;
+
+    private final long reserve;
 
     FolderStore(SatchelProperties properties) throws IOException {
         Path root = properties.storage().toAbsolutePath();
         this.contents = Files.createDirectories(root.resolve("contents"));
         this.incoming = Files.createDirectories(root.resolve("incoming"));
+        this.reserve = properties.reserve().toBytes();
         removeAbandoned();
     }
 
-    /** What a crash left half written belongs to nobody. */
+    /** What a crash left half written belongs to nobody; what another server is writing now is left alone. */
     private void removeAbandoned() throws IOException {
+        Instant before = Instant.now().minus(ABANDONED);
         try (var left = Files.newDirectoryStream(incoming)) {
             for (Path file : left) {
-                Files.deleteIfExists(file);
+                if (Files.getLastModifiedTime(file).toInstant().isBefore(before)) {
+                    Files.deleteIfExists(file);
+                }
             }
         }
     }
 
     @Override
-    public Stored store(InputStream content, long mostBytes) throws IOException {
-        Path part = Files.createTempFile(incoming, "part", "");
+    public Stored store(InputStream content, long mostBytes, long leastBytes) throws IOException {
+        Path part = part();
         try {
             MessageDigest digest = sha256();
             long bytes = 0;
             byte[] buffer = new byte[1 << 16];
-            try (OutputStream out = new DigestOutputStream(Files.newOutputStream(part), digest)) {
+            try (FileChannel out = FileChannel.open(part, StandardOpenOption.WRITE)) {
                 int got;
                 while ((got = content.read(buffer)) >= 0) {
                     bytes += got;
                     if (bytes > mostBytes) {
                         throw new TooLarge();
                     }
-                    out.write(buffer, 0, got);
+                    digest.update(buffer, 0, got);
+                    write(out, ByteBuffer.wrap(buffer, 0, got));
                 }
+                if (bytes < leastBytes) {
+                    throw new Incomplete(bytes == 0);
+                }
+                force(out);
             }
             String hash = HexFormat.of().formatHex(digest.digest());
-            Path place = place(hash);
-            Files.createDirectories(place.getParent());
-            Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            keep(part, place(hash));
             return new Stored(hash, bytes);
         } finally {
             Files.deleteIfExists(part);
         }
+    }
+
+    private Path part() throws NoRoom {
+        try {
+            return Files.createTempFile(incoming, "part", "");
+        } catch (IOException full) {
+            throw new NoRoom("nothing can be written to " + incoming, full);
+        }
+    }
+
+    private static void write(FileChannel out, ByteBuffer bytes) throws NoRoom {
+        try {
+            while (bytes.hasRemaining()) {
+                out.write(bytes);
+            }
+        } catch (IOException full) {
+            throw new NoRoom("a content could not be written", full);
+        }
+    }
+
+    private static void force(FileChannel out) throws NoRoom {
+        try {
+            out.force(true);
+        } catch (IOException failing) {
+            throw new NoRoom("a content could not be brought onto the disk", failing);
+        }
+    }
+
+    /** The file is on the disk; now its name has to be, before it counts. */
+    private void keep(Path part, Path place) throws NoRoom {
+        try {
+            boolean fresh = !Files.isDirectory(place.getParent());
+            Files.createDirectories(place.getParent());
+            Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            forceFolder(place.getParent());
+            if (fresh) {
+                forceFolder(contents);
+            }
+        } catch (IOException failing) {
+            throw new NoRoom("a content could not be put into its place", failing);
+        }
+    }
+
+    private static void forceFolder(Path folder) throws IOException {
+        try (FileChannel open = FileChannel.open(folder, StandardOpenOption.READ)) {
+            open.force(true);
+        }
+    }
+
+    @Override
+    public long room() {
+        try {
+            return Math.max(0, Files.getFileStore(contents).getUsableSpace() - reserve);
+        } catch (IOException unknown) {
+            return 0;
+        }
+    }
+
+    @Override
+    public boolean isSound() {
+        try {
+            Path probe = Files.createTempFile(incoming, "probe", "");
+            try {
+                Files.write(probe, new byte[] {1});
+                return Files.size(probe) == 1;
+            } finally {
+                Files.deleteIfExists(probe);
+            }
+        } catch (IOException failing) {
+            return false;
+        }
+    }
+
+    @Override
+    public int collect(Predicate<String> owned, Instant before) throws IOException {
+        int removed = 0;
+        try (DirectoryStream<Path> folders = Files.newDirectoryStream(contents)) {
+            for (Path folder : folders) {
+                try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
+                    for (Path file : files) {
+                        boolean old = Files.getLastModifiedTime(file).toInstant().isBefore(before);
+                        if (old && !owned.test(file.getFileName().toString())) {
+                            removed += Files.deleteIfExists(file) ? 1 : 0;
+                        }
+                    }
+                }
+            }
+        }
+        removeAbandoned();
+        return removed;
     }
 
     @Override

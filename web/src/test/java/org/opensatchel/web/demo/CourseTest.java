@@ -28,17 +28,17 @@ class CourseTest extends RunningApplication {
     private KitService kits;
     private Page course(String code) {
         Page page = signIn("quillfeather");
-        page.getByText("A new course").click();
+        page.getByText("New course").click();
         page.getByLabel("Code").fill(code);
         page.getByLabel("Title").fill("Try-out");
-        page.getByText("Make it").click();
+        page.getByText("Create course").click();
         assertThat(page.locator("h1")).hasText(code + " Try-out");
         return page;
     }
 
     private static void bring(Page page, String name, String content) {
         page.setInputFiles("#file", new FilePayload(name, "text/csv", content.getBytes(StandardCharsets.UTF_8)));
-        page.getByText("Look at it").first().click();
+        page.getByText("Preview", new Page.GetByTextOptions().setExact(true)).first().click();
         assertThat(page.locator("h1")).hasText("What this roster would change");
     }
 
@@ -51,10 +51,8 @@ class CourseTest extends RunningApplication {
         assertThat(page.locator(".changes li.added")).hasCount(3);
         assertThat(page.locator("aside")).containsText("Surname last name");
         accessible(page);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it over")).click();
-        assertThat(page.locator(".told").nth(1)).containsText("First sign-ins");
-        String login = page.locator(".told tbody tr").first().locator("td").nth(1).textContent();
-        String password = page.locator(".told tbody tr").first().locator("td").nth(2).textContent();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
+        assertThat(page.locator(".told")).containsText("3 new accounts were made");
         assertThat(page.locator("table.roster tbody tr")).hasCount(3);
         assertThat(page.locator("table.roster")).containsText("ÓDuibhne · Séafra");
         page.reload();
@@ -62,19 +60,45 @@ class CourseTest extends RunningApplication {
         bring(page, "roster.csv", "Surname,Given name,Number,Section\nMarsh-Pell,Ottoline,1,A\nÓ Duibhne,Séafra,2,A\nRudge,Barnaby,4,B");
         assertThat(page.locator(".changes .changed")).containsText("Marsh-Pell");
         assertThat(page.locator(".changes .removed")).containsText("Tamsin");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it over")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
         assertThat(page.locator("table.roster tbody tr")).hasCount(3);
-        assertThat(page.getByText("is back")).hasCount(1);
-        page.getByText("is back").click();
+        assertThat(page.getByText("Put back")).hasCount(1);
+        page.getByText("Put back").click();
         assertThat(page.locator("table.roster tbody tr")).hasCount(4);
         page.getByLabel("Change Séafra Ó Duibhne").click();
         Locator row = page.locator("table.roster tbody tr").filter(new Locator.FilterOptions().setHasText("Séafra"));
         row.locator("input[name=last]").fill("ODuibhne");
-        row.getByText("Write so").click();
+        row.getByText("Save").click();
         assertThat(page.locator("table.roster")).containsText("ODuibhne · Séafra");
-        assertThat(login).isEqualTo("ottoline.marsh2");
-        Page student = signIn(login, password);
+        page.getByText("Print sign-in slips").click();
+        assertThat(page.locator(".slip")).hasCount(4);
+        accessible(page);
+        Locator slip = page.locator(".slip").filter(new Locator.FilterOptions().setHasText("Ottoline Marsh-Pell"));
+        assertThat(slip).containsText("ottoline.marsh2");
+        String link = slip.locator(".link").textContent();
+        page.navigate(page.url().replace("/sign-in-slips", ""));
+        assertThat(page.locator("body")).not().containsText(link);
+
+        Page student = unknown();
+        student.navigate(link);
+        accessible(student);
+        student.getByLabel("Password").fill("kettle-and-lamp");
+        student.getByText("Save password").click();
+        assertThat(student.locator(".told")).containsText("Your password is saved");
+        student.navigate(link);
+        assertThat(student.locator("h1")).hasText("This link does not work any more");
+        student = signIn("ottoline.marsh2", "kettle-and-lamp");
         assertThat(student.locator("body")).containsText("TRY 101 Try-out");
+        student.navigate(address("/account"));
+        accessible(student);
+        student.getByLabel("Password now").fill("wrong");
+        student.getByLabel("New password").fill("lamp-and-kettle");
+        student.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change password")).click();
+        assertThat(student.locator(".told")).containsText("not your password now");
+        student.getByLabel("Password now").fill("kettle-and-lamp");
+        student.getByLabel("New password").fill("lamp-and-kettle");
+        student.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change password")).click();
+        assertThat(student.locator(".told")).containsText("Your password is changed");
     }
 
     @Test
@@ -82,12 +106,12 @@ class CourseTest extends RunningApplication {
         Page page = course("TRY 102");
         bring(page, "roster.csv", "Last,First,ID\nMarsh,Ottoline,1\n,,2\nRudge,Barnaby,1");
         assertThat(page.locator(".findings li")).hasText(List.of("row 3, column “Last”: There is no name in this row.", "row 4, column “ID”: The number “1” stands in row 2 already.").toArray(String[]::new));
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it over"))).hasCount(0);
-        page.getByText("Leave it").click();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true))).hasCount(0);
+        page.getByText("Cancel").click();
         assertThat(page.locator(".empty")).isVisible();
-        page.getByText("or paste it").click();
+        page.getByText("Paste a table instead").click();
         page.fill("#table", "<script>alert(1)</script>,x\na,b");
-        page.locator("aside details button").click();
+        page.locator("aside details").filter(new Locator.FilterOptions().setHasText("Paste a table")).locator("button").click();
         assertThat(page.locator(".findings li")).containsText("<script>alert(1)</script>, x");
     }
 
@@ -98,7 +122,7 @@ class CourseTest extends RunningApplication {
         page.getByLabel("Code").fill("A1");
         page.getByLabel("Title").fill("Lamp");
         page.getByLabel("Due").fill("2027-01-15T12:00");
-        page.getByText("Plan it").click();
+        page.getByText("Create assignment").click();
         assertThat(page.locator("h1")).hasText("The folder plan");
         String plan = page.url();
         page.navigate(address("/"));
@@ -107,13 +131,47 @@ class CourseTest extends RunningApplication {
         page.getByText("Add", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.locator(".told")).containsText("no instructor who signs in as “nobody.here”");
         page.getByLabel("Signs in as").fill("assistant");
-        page.getByLabel("assists only").check();
+        page.getByLabel("Role").selectOption("assistant");
         page.getByText("Add", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.locator("aside")).containsText("A. Helper assists: may review, not plan");
         Page helper = signIn("assistant");
         assertThat(helper.navigate(plan).status()).isEqualTo(404);
         assertThat(helper.navigate(plan.replace("/plan", "/review")).status()).isEqualTo(200);
+        assertThat(helper.locator(".path a").all().stream().map(link -> helper.request().get(address(link.getAttribute("href"))).status()).toList()).containsOnly(200);
         assertThat(helper.navigate(address("/courses/1")).status()).isEqualTo(404);
+        // The only owner stays; another one may go, and only an owner says so.
+        page.getByLabel("Change R. Quillfeather").click();
+        page.locator("aside li").filter(new Locator.FilterOptions().setHasText("R. Quillfeather")).getByText("Remove from course").click();
+        assertThat(page.locator(".told")).containsText("R. Quillfeather is the only owner of this course");
+        page.getByLabel("Change A. Helper").click();
+        page.locator("aside li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Make instructor").click();
+        assertThat(page.locator("aside")).containsText("A. Helper plans and reviews");
+        Page second = signIn("assistant");
+        second.navigate(page.url());
+        assertThat(second.getByLabel("Change R. Quillfeather")).hasCount(0);
+        assertThat(second.locator("select option")).hasCount(2);
+        page.getByLabel("Change A. Helper").click();
+        page.locator("aside li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Remove from course").click();
+        assertThat(second.navigate(page.url()).status()).isEqualTo(404);
+    }
+
+    /** Whoever is in the demo already is told to the instructor, who says whether it is the same person. */
+    @Test
+    void aRosterJoinsAnAccountOnlyWhereTheInstructorSaysSo() {
+        Page page = course("TRY 104");
+        bring(page, "roster.csv", "Name,Login\nOttoline Marsh,ottoline.marsh\nOdile Marsh,odile.marsh\nA Teacher,quillfeather");
+        assertThat(page.locator(".joining label")).hasCount(2);
+        assertThat(page.locator(".joining")).containsText("Marsh, Ottoline joins the existing account of Ottoline Marsh (ottoline.marsh)");
+        page.locator(".joining label").filter(new Locator.FilterOptions().setHasText("Odile")).locator("input").uncheck();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
+        assertThat(page.locator(".told")).containsText("2 new accounts were made");
+        assertThat(signIn("ottoline.marsh").locator("body")).containsText("TRY 104 Try-out");
+        assertThat(signIn("odile.marsh").locator("body")).not().containsText("TRY 104 Try-out");
+        assertThat(signIn("quillfeather").locator("main")).containsText("TRY 104 Try-out");
+        // A slip would open an account that is somebody else's student too: none is made for it.
+        page.getByText("Print sign-in slips").click();
+        assertThat(page.locator(".slip")).hasCount(2);
+        assertThat(page.locator(".slip").filter(new Locator.FilterOptions().setHasText("ottoline.marsh "))).hasCount(0);
     }
 
     @Test

@@ -28,7 +28,7 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** The whole application with its demo data on the real database, and a real browser before it. One for all tests. */
-@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = {"satchel.max-upload=6MB", "db-scheduler.heartbeat-interval=500ms"})
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = {"satchel.demo=true", "satchel.max-upload=6MB"})
 public abstract class RunningApplication {
 
     private static Playwright playwright;
@@ -88,6 +88,13 @@ public abstract class RunningApplication {
 
     int port() {
         return port;
+    }
+
+    /** Somebody who is not signed in. */
+    Page unknown() {
+        BrowserContext context = browser.newContext();
+        contexts.add(context);
+        return context.newPage();
     }
 
     Page signIn(String login) {

@@ -1,0 +1,59 @@
+package org.opensatchel.core.pack;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import org.opensatchel.core.naming.PortableName;
+
+/**
+ * The one guard before everything that is written into archives and onto drives. Names come from rosters and kits, and
+ * whatever they are, nothing is written outside its place or under a name that some system refuses.
+ */
+public final class WriteGuard {
+
+    /** Longest name of a file or folder, in bytes of UTF-8: what the common file systems hold. */
+    private static final int LONGEST_NAME = 255;
+    private static final int LONGEST_PATH = 4_096;
+
+    private WriteGuard() {
+    }
+
+    /** Why a path cannot be written, completing “The name …”; empty when it can. Folders are separated by slashes. */
+    public static Optional<String> refusal(String path) {
+        if (path.isEmpty()) {
+            return Optional.of("is empty");
+        }
+        if (path.length() > LONGEST_PATH) {
+            return Optional.of("is longer than any system takes");
+        }
+        for (String name : path.split("/", -1)) {
+            Optional<String> wrong = nameRefusal(name);
+            if (wrong.isPresent()) {
+                return wrong;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<String> nameRefusal(String name) {
+        if (name.isBlank()) {
+            return Optional.of("has an empty part");
+        }
+        if (name.equals(".") || name.equals("..")) {
+            return Optional.of("leads to another folder");
+        }
+        if (name.getBytes(StandardCharsets.UTF_8).length > LONGEST_NAME) {
+            return Optional.of("is longer than any system takes");
+        }
+        return PortableName.refusal(name).map(PortableName.Refusal::reason);
+    }
+
+    /** @throws IOException when the path cannot be written */
+    static String required(String path) throws IOException {
+        Optional<String> wrong = refusal(path);
+        if (wrong.isPresent()) {
+            throw new IOException("the name “" + path + "” " + wrong.get());
+        }
+        return path;
+    }
+}

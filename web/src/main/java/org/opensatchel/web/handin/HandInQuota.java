@@ -1,0 +1,49 @@
+package org.opensatchel.web.handin;
+
+import java.util.Optional;
+import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.text.Times;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Whether there is room for one more hand-in: of the student, of the course, and on our disk. Asked before anything is sent. */
+@Service
+class HandInQuota {
+
+    private final HandInRepository handIns;
+    private final KitService kits;
+    private final ContentStore store;
+    private final SatchelProperties properties;
+    private final Times times;
+
+    HandInQuota(HandInRepository handIns, KitService kits, ContentStore store, SatchelProperties properties, Times times) {
+        this.handIns = handIns;
+        this.kits = kits;
+        this.store = store;
+        this.properties = properties;
+        this.times = times;
+    }
+
+    /** Why so many bytes cannot be handed in, as a sentence; empty when they can. */
+    @Transactional(readOnly = true)
+    public Optional<String> refusal(Place place, long bytes) {
+        if (kits.current(place.assignment()).isEmpty()) {
+            return Optional.of("Nothing can be handed in yet: your instructor has not published the kit.");
+        }
+        if (bytes > properties.maxUpload().toBytes()) {
+            return Optional.of("The file has " + times.size(bytes) + "; at most " + times.size(properties.maxUpload().toBytes()) + " can be handed in. Leave out caches and files you can make again, or ask for another way.");
+        }
+        long own = properties.quotas().student().toBytes();
+        long used = handIns.bytesOfStudent(place.student().enrolmentId());
+        if (used + bytes > own) {
+            return Optional.of("Your hand-ins in this course take " + times.size(used) + " of the " + times.size(own) + " there are for each student. Hand in a smaller file, or ask your instructor.");
+        }
+        if (handIns.bytesOfCourse(place.assignment().courseId()) + bytes > properties.quotas().course().toBytes()) {
+            return Optional.of("The room for this course is used up. That is not your fault: tell your instructor.");
+        }
+        return bytes > store.room() ? Optional.of("We have no room for this file at the moment. That is our fault: try again later, and tell your instructor.") : Optional.empty();
+    }
+}
