@@ -11,6 +11,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
@@ -42,7 +43,8 @@ class SecurityConfiguration {
 
     /** Most often a form of a page that was open when its session ended: whoever sent it signs in and sends it again. */
     private static void denied(HttpServletRequest request, HttpServletResponse response, AccessDeniedException why) throws IOException {
-        boolean signedIn = request.getUserPrincipal() != null;
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        boolean signedIn = who != null && who.getPrincipal() instanceof SignedIn;
         if (signedIn || request.getHeader("X-CSRF-TOKEN") != null) {
             response.sendError(HttpStatus.FORBIDDEN.value());
             return;

@@ -77,7 +77,7 @@ class DriveController {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         PublishedKit kit = kits.current(assignment).orElseThrow(NotYours::new);
         for (int i = 0; i < Math.min(drive.size(), student.size()); i++) {
-            if (student.get(i) != 0) {
+            if (student.get(i) != null && student.get(i) != 0) {
                 loads.begin(drive.get(i), kit, assignment, courses.student(assignment, student.get(i)));
             }
         }

@@ -33,9 +33,6 @@ class HandInQuota {
         if (kits.current(place.assignment()).isEmpty()) {
             return Optional.of("Nothing can be handed in yet: your instructor has not published the kit.");
         }
-        if (bytes > properties.maxUpload().toBytes()) {
-            return Optional.of("The file has " + times.size(bytes) + "; at most " + times.size(properties.maxUpload().toBytes()) + " can be handed in. Leave out caches and files you can make again, or ask for another way.");
-        }
         long own = properties.quotas().student().toBytes();
         long used = handIns.bytesOfStudent(place.student().enrolmentId());
         if (used + bytes > own) {

@@ -104,7 +104,8 @@ public class Bench {
         try {
             return transaction.execute(status -> {
                 int latest = drafts.findFirstByAssignmentIdOrderByRevisionDesc(assignment.id()).map(KitDraft::revision).orElse(0);
-                if (latest != basedOn) {
+                // A base that never was saved is nobody's work: there is nothing to lose.
+                if (latest != basedOn && latest > 0) {
                     return meanwhile(assignment, basedOn);
                 }
                 drafts.saveAndFlush(new KitDraft(assignment.id(), latest + 1, document, clock.instant(), accountId));

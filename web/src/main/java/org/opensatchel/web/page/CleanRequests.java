@@ -20,7 +20,10 @@ class CleanRequests extends OncePerRequestFilter {
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
-        if (isClean(request)) {
+        if (request.getServletPath().equals("/error")) {
+            // The page of errors is nobody's to ask for.
+            response.sendError(HttpStatus.NOT_FOUND.value());
+        } else if (isClean(request)) {
             chain.doFilter(request, response);
         } else {
             response.sendError(HttpStatus.BAD_REQUEST.value());
