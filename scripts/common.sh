@@ -9,6 +9,8 @@ usage() {
 ./satchel start [--port N] [--foreground]   install what is missing, start the database, build, load the demo, serve
 ./satchel stop                              stop the application and its database
 ./satchel status                            say what runs, and where
+./satchel account add SIGN-IN NAME [EMAIL] | reset SIGN-IN | list
+                                            make an instructor, give a new link for a password, list everybody
 ./satchel test                              run every test, with the browser
 ./satchel bench [STUDENTS [MIB]]            measure speed and memory against baselines
 ./satchel check PROJECT… [--kit FILE] [--for last=…,first=…] [--location PATH]

@@ -10,17 +10,21 @@ keep_web() {
   built web
 }
 
-app_pid() {
+# The process whose number stands in a file, if it is one of ours: a number left behind by a crash may belong to any program by now.
+our_pid() {
   local pid
-  pid=$(cat "$state/app.pid" 2>/dev/null) || return 1
-  # A number left behind by a crash may belong to any program by now.
-  [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF "$web_jar" && printf '%s' "$pid"
+  pid=$(cat "$1" 2>/dev/null) || return 1
+  [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF "$2" && printf '%s' "$pid"
 }
 
+app_pid() { our_pid "$state/app.pid" "$web_jar"; }
+supervisor_pid() { our_pid "$state/supervisor.pid" "$home/scripts/supervise.sh"; }
+
+# Whether an address of the application answers, and well.
 app_answers() {
-  local port=$1 line
+  local port=$1 path=${2:-/sign-in} line=""
   exec 4<>"/dev/tcp/127.0.0.1/$port" || return 1
-  printf 'GET /actuator/health HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&4
+  printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' "$path" >&4
   IFS= read -r -t 5 line <&4 || true
   exec 4>&-
   case "$line" in *" 200"*) return 0 ;; *) return 1 ;; esac
@@ -40,6 +44,10 @@ start_server() {
   case "$port" in ''|*[!0-9]*) die "--port takes a number, like --port 8081." ;; esac
   [ "$port" -ge 1 ] && [ "$port" -le 65535 ] || die "--port takes a number from 1 to 65535."
   if pid=$(app_pid); then
+    # What it needs may have been stopped by itself.
+    need_postgres
+    choose_pg_data
+    if ! pg_is_running; then start_pg; say "Its database was not running, and is started."; fi
     say "Open Satchel is already running at http://127.0.0.1:$(cat "$state/app.port")/ (process $pid). Stop it with: ./satchel stop"
     return 0
   fi
@@ -47,7 +55,7 @@ start_server() {
   make_state
   rm -f "$state/app.pid"
   need_java; need_postgres
-  if [ ! -f "$web_jar" ] || is_stale web core web; then need_maven; build_web; fi
+  if [ ! -f "$web_jar" ] || is_stale web core worker web; then need_maven; build_web; fi
   start_pg
   make_database satchel
   launch "$port" "$foreground"
@@ -64,14 +72,16 @@ launch() {
   export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$state/storage" SATCHEL_DRIVES="$state/drives"
   export LC_ALL=C.UTF-8
   unset JAVA_TOOL_OPTIONS JDK_JAVA_OPTIONS _JAVA_OPTIONS
-  local command=("$java" -Xmx1g -Djava.awt.headless=true -XX:-UsePerfData -jar "$web_jar" "--server.port=$port")
-  if [ -n "$2" ]; then printf '%s\n' "$$" >"$state/app.pid"; printf '%s\n' "$port" >"$state/app.port"; exec "${command[@]}"; fi
-  setsid nohup "${command[@]}" >"$state/log" 2>&1 </dev/null &
-  pid=$!
-  printf '%s\n' "$pid" >"$state/app.pid"
+  # What is started here is the demo, and it is served on this machine alone.
+  local command=("$java" -Xmx1g -XX:+ExitOnOutOfMemoryError -Djava.awt.headless=true -XX:-UsePerfData -jar "$web_jar" "--server.port=$port" --satchel.demo=true)
   printf '%s\n' "$port" >"$state/app.port"
-  until app_answers "$port" 2>/dev/null; do
-    kill -0 "$pid" 2>/dev/null || { tail -20 "$state/log" >&2; rm -f "$state/app.pid"; die "The application did not start; $state/log says why."; }
+  if [ -n "$2" ]; then printf '%s\n' "$$" >"$state/app.pid"; exec "${command[@]}"; fi
+  : >"$state/log"
+  SATCHEL_STATE="$state" SATCHEL_PORT="$port" setsid nohup bash "$home/scripts/supervise.sh" "${command[@]}" >>"$state/log" 2>&1 </dev/null &
+  printf '%s\n' "$!" >"$state/supervisor.pid"
+  until app_answers "$port" /actuator/health/readiness 2>/dev/null; do
+    pid=$(cat "$state/supervisor.pid" 2>/dev/null || true)
+    [ -n "$pid" ] && kill -0 "$pid" 2>/dev/null || { tail -20 "$state/log" >&2; rm -f "$state/app.pid"; die "The application did not start; $state/log says why."; }
     waited=$((waited + 1))
     [ "$waited" -lt 360 ] || die "The application has not answered for three minutes; $state/log says more."
     sleep 0.5
@@ -82,6 +92,8 @@ launch() {
 
 stop_server() {
   local pid
+  if pid=$(supervisor_pid); then kill "$pid" 2>/dev/null || true; fi
+  rm -f "$state/supervisor.pid"
   if pid=$(app_pid); then
     kill "$pid"
     for _ in $(seq 1 60); do kill -0 "$pid" 2>/dev/null || break; sleep 0.5; done
@@ -95,8 +107,26 @@ stop_server() {
 }
 
 show_status() {
-  local pid
-  if pid=$(app_pid); then say "Open Satchel runs at http://127.0.0.1:$(cat "$state/app.port")/ (process $pid)."; else say "Open Satchel is not running."; fi
+  local pid port
+  if pid=$(app_pid); then
+    port=$(cat "$state/app.port")
+    if ! app_answers "$port" 2>/dev/null; then say "Open Satchel runs (process $pid), but http://127.0.0.1:$port/ does not answer; $state/log says more."
+    elif ! app_answers "$port" /actuator/health/readiness 2>/dev/null; then say "Open Satchel runs at http://127.0.0.1:$port/ (process $pid), but is not ready: its database or its storage does not answer."
+    else say "Open Satchel runs at http://127.0.0.1:$port/ (process $pid)."; fi
+  else say "Open Satchel is not running."; fi
   choose_pg_data 2>/dev/null || true
   if find_postgres && pg_is_running; then say "Its PostgreSQL runs on 127.0.0.1:$(as_pg sed -n 4p "$pg_data/postmaster.pid"), data in $pg_data."; else say "Its PostgreSQL is not running."; fi
+}
+
+# Makes and resets accounts: the application's own jar, without a server.
+run_account() {
+  make_state
+  need_java; need_postgres
+  if [ ! -f "$web_jar" ] || is_stale web core worker web; then need_maven; build_web; fi
+  start_pg
+  make_database satchel
+  export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$state/storage" SATCHEL_DRIVES="$state/drives"
+  export LC_ALL=C.UTF-8
+  unset JAVA_TOOL_OPTIONS JDK_JAVA_OPTIONS _JAVA_OPTIONS
+  SATCHEL_ADDRESS="http://127.0.0.1:$(cat "$state/app.port" 2>/dev/null || echo 8080)" exec "$java" -Xmx512m -Djava.awt.headless=true -XX:-UsePerfData -jar "$web_jar" account "$@"
 }

@@ -15,7 +15,7 @@ update hand_in set state = 'WAITING' where state = 'CHECKING';
 alter table hand_in alter column queued_at set not null, alter column not_before set not null;
 create index hand_in_open on hand_in (state, not_before) where state in ('WAITING', 'CHECKING');
 
--- The links of a report in pages of two hundred, compressed, so that a view costs the same however many there are.
+-- The links of a report in pages of a hundred, compressed, so that a view costs the same however many there are.
 create table hand_in_links (
     hand_in_id bigint not null references hand_in on delete cascade,
     page integer not null,

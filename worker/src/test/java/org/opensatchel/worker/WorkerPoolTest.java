@@ -98,7 +98,7 @@ class WorkerPoolTest {
         assertThat(result.summary().links()).isEqualTo(450);
         List<LinkLine> links = result.pages().stream().flatMap(page -> ReportJson.readLinks(Packed.unpack(page)).stream()).toList();
         assertThat(links).isEqualTo(report.links());
-        assertThat(result.pages()).hasSize(3);
+        assertThat(result.pages()).hasSize(5);
         assertThat(ReportJson.readDigest(Packed.unpack(result.digest()))).isEqualTo(ReportDigest.of(report));
         assertThat(told).isNotEmpty();
     }

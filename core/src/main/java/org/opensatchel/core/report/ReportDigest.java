@@ -26,11 +26,11 @@ import org.opensatchel.core.report.Report.LinkLine;
 public record ReportDigest(Report head, List<Integer> numbers, int findings, List<Carried> carry) {
 
     /** Links on one page of the list. */
-    public static final int PAGE = 200;
-    private static final int MOST_DRAWN = 1_000;
-    private static final int MOST_FINDINGS = 2_000;
+    public static final int PAGE = 100;
+    private static final int MOST_DRAWN = 600;
+    private static final int MOST_FINDINGS = 1_200;
     private static final int MOST_CONSEQUENCES = 50;
-    private static final int MOST_DOCUMENTS = 200;
+    private static final int MOST_DOCUMENTS = 40;
     private static final int MOST_NAMED = 12;
     private static final int MOST_FILES = 100;
     private static final int LONGEST_MESSAGE = 600;

@@ -20,8 +20,8 @@ import org.opensatchel.core.report.ReportDigest;
 record FindingGroups(List<Group> groups, int must, int should, int note, int more) {
 
     /** Of one group and in all, as many as a page shows; the rest stands in the report as JSON. */
-    private static final int MOST_OF_A_GROUP = 100;
-    private static final int MOST_GROUPS = 150;
+    private static final int MOST_OF_A_GROUP = 40;
+    private static final int MOST_GROUPS = 40;
 
     /** Codes that pages gather whatever the file, since each alone says little. */
     private static final List<String> GATHERED = List.of("asset.unused", "asset.duplicate", "package.junk", "link.remote", "name.space");

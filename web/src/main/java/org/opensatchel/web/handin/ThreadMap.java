@@ -26,7 +26,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
     /** Rows on the right beyond which what is fine is folded. */
     private static final int MOST_ROWS = 26;
     private static final int MOST_OUTSIDE = 6;
-    private static final int MOST_DOCUMENTS = 80;
+    private static final int MOST_DOCUMENTS = 40;
     private static final int MOST_GONE = 10;
     private static final int MOST_FAR = 2;
     private static final int LONGEST_NAME = 24;

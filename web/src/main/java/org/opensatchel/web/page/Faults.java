@@ -9,6 +9,7 @@ import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -39,7 +40,9 @@ class Faults {
         Throwable root = NestedExceptionUtils.getMostSpecificCause(fault);
         String state = root instanceof SQLException sql && sql.getSQLState() != null ? sql.getSQLState() : "";
         return root instanceof IOException || root instanceof java.sql.SQLTransientException || (state.length() >= 2 && AWAY.contains(state.substring(0, 2)))
-                || fault instanceof org.springframework.transaction.CannotCreateTransactionException;
+                || fault instanceof CannotCreateTransactionException
+                // A connection that went away in the middle cannot be rolled back either.
+                || (fault instanceof TransactionException && root instanceof SQLException);
     }
 
     private static void told(HttpServletRequest request, HttpServletResponse response, HttpStatus status, Exception fault) throws IOException {

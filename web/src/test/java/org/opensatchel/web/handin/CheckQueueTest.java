@@ -156,15 +156,15 @@ class CheckQueueTest extends RunningApplication {
         long id = handIn("ottoline.marsh", pages(3, 150));
         awaitState(id, "DONE");
         HandInService.Shown shown = handIns.show(id, accounts.loadUserByUsername("quillfeather").accountId());
-        assertThat(handIns.links(shown, 0)).hasSize(200);
-        assertThat(handIns.links(shown, 2)).hasSize(50);
-        assertThat(handIns.links(shown, 3)).isEmpty();
+        assertThat(handIns.links(shown, 0)).hasSize(100);
+        assertThat(handIns.links(shown, 4)).hasSize(50);
+        assertThat(handIns.links(shown, 5)).isEmpty();
         assertThat(handIns.digest(shown).head().project().links()).isEqualTo(450);
         // A report from before there were pages is taken apart when it is first looked at.
         database.update("delete from hand_in_links where hand_in_id = ?", id);
         database.update("update hand_in set digest = null where id = ?", id);
         assertThat(handIns.digest(shown).head().project().links()).isEqualTo(450);
-        assertThat(handIns.links(shown, 2)).hasSize(50);
+        assertThat(handIns.links(shown, 4)).hasSize(50);
     }
 
     @Test
