@@ -7,7 +7,6 @@ import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
@@ -28,6 +27,9 @@ public class AccountService implements UserDetailsService {
     private static final int LONGEST_PASSWORD = 72;
     private static final int LONGEST_LOGIN = 50;
     private static final Duration LINK_LIVES = Duration.ofDays(30);
+    private static final String SIGNS = "abcdefghjkmnpqrstuvwxyz23456789";
+    private static final int TOKEN_SIGNS = 20;
+    private static final int TOKEN_GROUP = 5;
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private final AccountRepository accounts;
@@ -126,13 +128,20 @@ public class AccountService implements UserDetailsService {
     /** Makes the one link by which the owner of an account chooses a password; those made before work no more. It cannot be had again. */
     @Transactional
     public String link(long accountId) {
-        byte[] secret = new byte[24];
-        RANDOM.nextBytes(secret);
-        String token = Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
+        String token = token();
         Instant now = clock.instant();
         accounts.removeLinks(accountId);
         accounts.addLink(accountId, hash(token), now, now.plus(LINK_LIVES));
         return token;
+    }
+
+    /** A secret of a hundred bits that can be typed from paper: no two of its signs look alike. */
+    private static String token() {
+        StringBuilder out = new StringBuilder();
+        for (int i = 0; i < TOKEN_SIGNS; i++) {
+            out.append(i > 0 && i % TOKEN_GROUP == 0 ? "-" : "").append(SIGNS.charAt(RANDOM.nextInt(SIGNS.length())));
+        }
+        return out.toString();
     }
 
     /** Whose password a link sets; empty when it was used, is too old, or never was. */
@@ -180,7 +189,7 @@ public class AccountService implements UserDetailsService {
 
     private static String hash(String token) {
         try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(token.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8)));
         } catch (NoSuchAlgorithmException impossible) {
             throw new IllegalStateException("every Java has SHA-256", impossible);
         }

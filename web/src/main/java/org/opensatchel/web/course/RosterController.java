@@ -26,6 +26,7 @@ import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.RosterService.CourseView;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -184,7 +185,12 @@ class RosterController {
             redirect.addFlashAttribute("refused", named ? "There is a course “" + code.strip() + "” already." : "A course needs a code of at most 20 letters and digits, like “MOV 120”, and a title.");
             return "redirect:/";
         }
-        return "redirect:/courses/" + courses.createCourse(code.strip(), title.strip(), me.accountId());
+        try {
+            return "redirect:/courses/" + courses.createCourse(code.strip(), title.strip(), me.accountId());
+        } catch (DataIntegrityViolationException pressedTwice) {
+            redirect.addFlashAttribute("refused", "There is a course “" + code.strip() + "” already.");
+            return "redirect:/";
+        }
     }
 
     @PostMapping("/courses/{id}/assignments")
@@ -198,6 +204,8 @@ class RosterController {
             }
         } catch (DateTimeParseException noTime) {
             named = false;
+        } catch (DataIntegrityViolationException pressedTwice) {
+            named = true;
         }
         redirect.addFlashAttribute("refused", named ? "There is an assignment “" + code.strip() + "” already." : "An assignment needs a code like “A2”, a title, and the time it is due.");
         return "redirect:/courses/" + id;

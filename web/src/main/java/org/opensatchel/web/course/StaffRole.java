@@ -3,11 +3,11 @@ package org.opensatchel.web.course;
 /** What somebody of the staff may do in a course. */
 public enum StaffRole {
     /** Plans, reviews, and says who owns, teaches and assists. */
-    OWNER("owns it: plans, reviews, and says who teaches"),
+    OWNER("owner: plans, reviews and manages the staff"),
     /** Plans and reviews. */
-    INSTRUCTOR("plans and reviews"),
+    INSTRUCTOR("instructor: plans and reviews"),
     /** Reviews. */
-    ASSISTANT("assists: may review, not plan");
+    ASSISTANT("assistant: reviews, and cannot plan");
 
     private final String words;
 

@@ -28,6 +28,8 @@ class SmallBodies extends OncePerRequestFilter {
 
     private static final int MOST_BYTES = 256 << 10;
     private static final Duration LONGEST = Duration.ofSeconds(5);
+    private static final int LOOKS = 12;
+    private static final long LOOK_EVERY_MILLIS = 10;
     private static final int MOST_AT_ONCE = 40;
     private static final int MOST_OF_ONE = 20;
 
@@ -42,24 +44,48 @@ class SmallBodies extends OncePerRequestFilter {
             return;
         }
         if (request.getContentLengthLong() > MOST_BYTES) {
-            refused(response, HttpStatus.CONTENT_TOO_LARGE);
+            refused(request, response, HttpStatus.CONTENT_TOO_LARGE);
             return;
         }
-        if (!begin(request.getRemoteAddr())) {
-            refused(response, HttpStatus.TOO_MANY_REQUESTS);
+        // What comes at once holds nobody up, and needs no place among those that are waited for.
+        boolean here = comesAtOnce(request);
+        if (!here && !begin(request.getRemoteAddr())) {
+            refused(request, response, HttpStatus.TOO_MANY_REQUESTS);
             return;
         }
         byte[] body;
         try {
             body = read(request.getInputStream());
+        } catch (IOException tooSlow) {
+            refused(request, response, HttpStatus.REQUEST_TIMEOUT);
+            return;
         } finally {
-            end(request.getRemoteAddr());
+            if (!here) {
+                end(request.getRemoteAddr());
+            }
         }
         if (body == null) {
-            refused(response, HttpStatus.CONTENT_TOO_LARGE);
+            refused(request, response, HttpStatus.CONTENT_TOO_LARGE);
         } else {
             chain.doFilter(new ReadRequest(request, body), response);
         }
+    }
+
+    /** A browser sends a form right behind its header, perhaps in a packet of its own. */
+    private static boolean comesAtOnce(HttpServletRequest request) {
+        long length = request.getContentLengthLong();
+        for (int looks = 0; length >= 0 && looks < LOOKS; looks++) {
+            if (Sender.arrived(request) >= length) {
+                return true;
+            }
+            try {
+                Thread.sleep(LOOK_EVERY_MILLIS);
+            } catch (InterruptedException asked) {
+                Thread.currentThread().interrupt();
+                return false;
+            }
+        }
+        return false;
     }
 
     private static boolean isSignedIn(HttpServletRequest request) {
@@ -68,7 +94,8 @@ class SmallBodies extends OncePerRequestFilter {
     }
 
     /** The connection goes with the answer: what is still to come of it is not waited for. */
-    private static void refused(HttpServletResponse response, HttpStatus status) throws IOException {
+    private static void refused(HttpServletRequest request, HttpServletResponse response, HttpStatus status) throws IOException {
+        Sender.letGo(request);
         response.setHeader("Connection", "close");
         response.sendError(status.value());
     }

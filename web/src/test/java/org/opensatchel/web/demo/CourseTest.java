@@ -133,7 +133,7 @@ class CourseTest extends RunningApplication {
         page.getByLabel("Signs in as").fill("assistant");
         page.getByLabel("Role").selectOption("assistant");
         page.getByText("Add", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(page.locator("aside")).containsText("A. Helper assists: may review, not plan");
+        assertThat(page.locator("aside")).containsText("A. Helper assistant: reviews, and cannot plan");
         Page helper = signIn("assistant");
         assertThat(helper.navigate(plan).status()).isEqualTo(404);
         assertThat(helper.navigate(plan.replace("/plan", "/review")).status()).isEqualTo(200);
@@ -145,7 +145,7 @@ class CourseTest extends RunningApplication {
         assertThat(page.locator(".told")).containsText("R. Quillfeather is the only owner of this course");
         page.getByLabel("Change A. Helper").click();
         page.locator("aside li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Make instructor").click();
-        assertThat(page.locator("aside")).containsText("A. Helper plans and reviews");
+        assertThat(page.locator("aside")).containsText("A. Helper instructor: plans and reviews");
         Page second = signIn("assistant");
         second.navigate(page.url());
         assertThat(second.getByLabel("Change R. Quillfeather")).hasCount(0);
