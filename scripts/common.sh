@@ -13,6 +13,7 @@ usage() {
                                             make an instructor, give a new link for a password, list everybody
 ./satchel test                              run every test, with the browser
 ./satchel bench [STUDENTS [MIB]]            measure speed and memory against baselines
+./satchel soak [MINUTES]                    a school of its own under load and failures, for 30 minutes
 ./satchel check PROJECT… [--kit FILE] [--for last=…,first=…] [--location PATH]
                 [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--quiet]
                                             check folders, ZIP archives or listings

@@ -8,7 +8,7 @@ choose_pg_data() {
   if [ "$(id -u)" = 0 ]; then
     id "$pg_user" >/dev/null 2>&1 || die "There is no user “$pg_user” to run PostgreSQL as; Debian's package makes one."
     if ! runuser -u "$pg_user" -- test -x "$home" 2>/dev/null; then
-      pg_data="/var/lib/open-satchel/$(printf '%s' "$home" | cksum | cut -d' ' -f1)/postgres"
+      pg_data="/var/lib/open-satchel/$(printf '%s' "${state%/.satchel}" | cksum | cut -d' ' -f1)/postgres"
     fi
   fi
 }

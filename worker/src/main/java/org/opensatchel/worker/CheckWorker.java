@@ -28,6 +28,7 @@ final class CheckWorker implements AutoCloseable {
     /** What {@code -XX:+ExitOnOutOfMemoryError} ends with. */
     private static final int OUT_OF_MEMORY = 3;
     private static final int PAGE_BYTES = 4_096;
+    private static final Path NICE = Path.of("/usr/bin/nice");
 
     private final WorkerSettings settings;
     private final ScheduledExecutorService clock;
@@ -39,7 +40,12 @@ final class CheckWorker implements AutoCloseable {
     CheckWorker(WorkerSettings settings, ScheduledExecutorService clock) throws IOException {
         this.settings = settings;
         this.clock = clock;
-        List<String> command = new ArrayList<>(List.of(settings.java().toString(), "-Xmx" + settings.heapMegabytes() + "m", "-Xms" + Math.min(32, settings.heapMegabytes()) + "m", "-XX:+ExitOnOutOfMemoryError", "-XX:+UseSerialGC", "-XX:-UsePerfData",
+        List<String> command = new ArrayList<>();
+        if (Files.isExecutable(NICE)) {
+            // Pages before checks: who reads does not wait for who is checked.
+            command.addAll(List.of(NICE.toString(), "-n", "10"));
+        }
+        command.addAll(List.of(settings.java().toString(), "-Xmx" + settings.heapMegabytes() + "m", "-Xms" + Math.min(32, settings.heapMegabytes()) + "m", "-XX:+ExitOnOutOfMemoryError", "-XX:+UseSerialGC", "-XX:-UsePerfData",
                 "-XX:MaxMetaspaceSize=192m", "-XX:MaxDirectMemorySize=64m", "-Djava.awt.headless=true", "-Dfile.encoding=UTF-8", "-Djava.io.tmpdir=" + settings.temporary()));
         command.addAll(settings.main());
         ProcessBuilder builder = new ProcessBuilder(command).directory(settings.temporary().toFile()).redirectError(ProcessBuilder.Redirect.INHERIT);

@@ -29,6 +29,7 @@ import org.opensatchel.core.project.ZipEntryRecord.Kind;
  */
 public final class ZipSource implements ProjectSource {
 
+    private static final int GLANCE = 2_000;
     private static final int LOCAL_HEADER = 0x04034b50;
     private static final int LOCAL_HEADER_BYTES = 30;
     /** The most bytes that one deflated byte can stand for (RFC 1951: a length of 258 in two bits), rounded up. */
@@ -44,12 +45,27 @@ public final class ZipSource implements ProjectSource {
         return new ZipSource(FileChannel.open(archive, StandardOpenOption.READ));
     }
 
-    /** How many entries the archive says it has, at the cost of a look at its end; 0 for what is no archive. */
-    public long claimedEntries() throws IOException {
+    /**
+     * What an archive says of itself.
+     *
+     * @param entries how many entries there are
+     * @param bytes what they unpack to; 0 where there are too many to be added up at a glance
+     */
+    public record Glance(long entries, long bytes) {
+    }
+
+    /** A look at the table of contents alone, for what may be waited for; nothing for what is no archive. */
+    public Glance glance() throws IOException {
         try {
-            return new ZipDirectory(file).claimed();
-        } catch (ZipDirectory.Broken none) {
-            return 0;
+            ZipDirectory directory = new ZipDirectory(file);
+            long entries = directory.claimed();
+            long bytes = 0;
+            for (ZipEntryRecord record : entries > GLANCE ? List.<ZipEntryRecord>of() : directory.read(GLANCE)) {
+                bytes += Math.min(record.bytes(), Integer.MAX_VALUE);
+            }
+            return new Glance(entries, bytes);
+        } catch (ZipDirectory.Broken | ZipDirectory.TooMany none) {
+            return new Glance(0, 0);
         }
     }
 

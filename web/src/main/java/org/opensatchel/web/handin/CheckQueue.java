@@ -24,11 +24,13 @@ class CheckQueue {
     private static final Duration LONGEST_DELAY = Duration.ofMinutes(5);
 
     private final HandInRepository handIns;
+    private final LinkPages pages;
     private final Clock clock;
     private final int places;
 
-    CheckQueue(HandInRepository handIns, CheckSettings settings, Clock clock) {
+    CheckQueue(HandInRepository handIns, LinkPages pages, CheckSettings settings, Clock clock) {
         this.handIns = handIns;
+        this.pages = pages;
         this.clock = clock;
         this.places = settings.places();
     }
@@ -73,10 +75,7 @@ class CheckQueue {
         long id = claim.handIn.getId();
         int kept = handIns.done(id, claim.token, clock.instant(), summary.verdict(), summary.must(), summary.should(), summary.note(), summary.marks(), summary.seam(), summary.links(), result.report(), result.digest());
         if (kept == 1) {
-            handIns.removeLinks(id);
-            for (int page = 0; page < result.pages().size(); page++) {
-                handIns.addLinks(id, page, result.pages().get(page));
-            }
+            pages.keep(id, result.pages());
         }
     }
 

@@ -30,6 +30,14 @@ final class FairQueue {
     record Running(long course, long account, int weight) {
     }
 
+    /** How large a project is at a glance: by its entries, and by what it unpacks to in bytes. */
+    static int weight(long entries, long bytes) {
+        if (entries > 20_000 || bytes > 256L << 20) {
+            return LARGE;
+        }
+        return entries > 2_000 || bytes > 4L << 20 ? 1 : 0;
+    }
+
     private final List<Waiting> order;
     private final List<Running> running;
     private final int places;

@@ -76,14 +76,6 @@ interface HandInRepository extends Repository<HandIn, Long> {
             + "seam = :seam, links = :links, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
     int done(long id, String claim, Instant now, String verdict, int must, int should, int note, String marks, String seam, int links, byte[] report, byte[] digest);
 
-    @Modifying
-    @Query(nativeQuery = true, value = "delete from hand_in_links where hand_in_id = :id")
-    void removeLinks(long id);
-
-    @Modifying
-    @Query(nativeQuery = true, value = "insert into hand_in_links (hand_in_id, page, content) values (:id, :page, :content)")
-    void addLinks(long id, int page, byte[] content);
-
     @Query(nativeQuery = true, value = "select content from hand_in_links where hand_in_id = :id and page = :page")
     Optional<byte[]> links(long id, int page);
 

@@ -43,10 +43,11 @@ public class HandInService {
     private final ContentStore store;
     private final CheckLanes lanes;
     private final CheckQueue queue;
+    private final LinkPages pages;
     private final Clock clock;
     private final int kept;
 
-    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, ContentStore store, CheckLanes lanes, CheckQueue queue, SatchelProperties properties, Clock clock) {
+    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, ContentStore store, CheckLanes lanes, CheckQueue queue, LinkPages pages, SatchelProperties properties, Clock clock) {
         this.kept = Math.max(1, properties.quotas().kept());
         this.handIns = handIns;
         this.courses = courses;
@@ -55,6 +56,7 @@ public class HandInService {
         this.store = store;
         this.lanes = lanes;
         this.queue = queue;
+        this.pages = pages;
         this.clock = clock;
     }
 
@@ -89,16 +91,13 @@ public class HandInService {
 
     /** A cheap first look: small projects are checked before large ones. */
     private int weight(Stored stored) {
-        long entries = 0;
+        ZipSource.Glance glance = new ZipSource.Glance(0, 0);
         try (ZipSource source = ZipSource.open(store.file(stored.sha256()))) {
-            entries = source.claimedEntries();
+            glance = source.glance();
         } catch (IOException unreadable) {
             // Whatever it is, the check will tell; it will not take long.
         }
-        if (entries > 20_000 || stored.bytes() > 512L << 20) {
-            return FairQueue.LARGE;
-        }
-        return entries > 2_000 || stored.bytes() > 64L << 20 ? 1 : 0;
+        return FairQueue.weight(glance.entries(), Math.max(stored.bytes(), glance.bytes()));
     }
 
     private void wakeAfterCommit() {
@@ -174,11 +173,7 @@ public class HandInService {
     private ReportDigest digested(long id) {
         Report report = ReportJson.read(Packed.unpack(handIns.report(id).orElseThrow(NotYours::new)));
         ReportDigest digest = ReportDigest.of(report);
-        handIns.removeLinks(id);
-        List<List<LinkLine>> pages = ReportDigest.pages(report);
-        for (int page = 0; page < pages.size(); page++) {
-            handIns.addLinks(id, page, Packed.pack(ReportJson.bytes(pages.get(page))));
-        }
+        pages.keep(id, ReportDigest.pages(report).stream().map(page -> Packed.pack(ReportJson.bytes(page))).toList());
         handIns.keepDigest(id, Packed.pack(ReportJson.bytes(digest)));
         return digest;
     }

@@ -42,7 +42,7 @@ class Faults {
         return root instanceof IOException || root instanceof java.sql.SQLTransientException || (state.length() >= 2 && AWAY.contains(state.substring(0, 2)))
                 || fault instanceof CannotCreateTransactionException
                 // A connection that went away in the middle cannot be rolled back either.
-                || (fault instanceof TransactionException && root instanceof SQLException);
+                || (root instanceof SQLException && (fault instanceof TransactionException || state.isEmpty()));
     }
 
     private static void told(HttpServletRequest request, HttpServletResponse response, HttpStatus status, Exception fault) throws IOException {

@@ -85,9 +85,11 @@ class ReviewController {
                 .body(("\uFEFF" + text).getBytes(StandardCharsets.UTF_8));
     }
 
+    /** A cell that begins, blanks aside, with a sign some spreadsheet takes for a formula is made a text. */
     static String cell(String text) {
-        boolean formula = !text.isEmpty() && "=+-@\t\r\n|".indexOf(text.charAt(0)) >= 0;
-        return formula ? "'" + text : text;
+        boolean breaks = text.chars().anyMatch(c -> c == '\t' || c == '\r' || c == '\n');
+        int begins = text.codePoints().filter(point -> !Character.isWhitespace(point) && !Character.isSpaceChar(point) && Character.getType(point) != Character.FORMAT).findFirst().orElse(' ');
+        return breaks || "=+-@|%;＝＋－＠\u2212".indexOf(begins) >= 0 ? "'" + text : text;
     }
 
     private List<Row> rows(AssignmentView assignment) {

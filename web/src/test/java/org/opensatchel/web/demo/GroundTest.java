@@ -1,0 +1,64 @@
+package org.opensatchel.web.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.RequestOptions;
+import java.net.InetAddress;
+import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.FlywayException;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.web.server.autoconfigure.ServerProperties;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.util.unit.DataSize;
+
+/** What the application stands on: its schema, its health, and where it may be served. */
+class GroundTest extends RunningApplication {
+
+    @Autowired
+    private JdbcTemplate database;
+    @Autowired
+    private Flyway flyway;
+
+    @AfterEach
+    void mend() {
+        database.update("delete from flyway_schema_history where version = '999'");
+    }
+
+    @Test
+    void aSchemaFromALaterVersionIsRefused() {
+        database.update("insert into flyway_schema_history (installed_rank, version, description, type, script, installed_by, execution_time, success) values (999, '999', 'later', 'SQL', 'V999__later.sql', 'x', 1, true)");
+        assertThatThrownBy(flyway::migrate).isInstanceOf(FlywayException.class);
+        database.update("delete from flyway_schema_history where version = '999'");
+        assertThat(flyway.migrate().success).isTrue();
+    }
+
+    @Test
+    void healthTellsNumbersAndNobody() {
+        Page page = unknown();
+        for (String group : new String[] {"", "/liveness", "/readiness"}) {
+            APIResponse answer = page.request().get(address("/actuator/health" + group));
+            assertThat(answer.status()).as(group).isEqualTo(200);
+            assertThat(answer.text()).contains("UP").doesNotContain(System.getProperty("user.dir"), "marsh");
+        }
+        assertThat(page.request().get(address("/actuator/health")).text()).contains("oldestWaitingSeconds", "silentSeconds", "room");
+        assertThat(page.request().get(address("/actuator/env"), RequestOptions.create().setMaxRedirects(0)).status()).isNotEqualTo(200);
+    }
+
+    @Test
+    void theDemoIsServedOnThisMachineAlone() throws Exception {
+        SatchelProperties demo = new SatchelProperties(null, null, DataSize.ofMegabytes(1), true, null, null, null);
+        SatchelProperties school = new SatchelProperties(null, null, DataSize.ofMegabytes(1), false, null, null, null);
+        ServerProperties server = new ServerProperties();
+        server.setAddress(InetAddress.getByName("0.0.0.0"));
+        assertThatThrownBy(() -> new DemoGuard(demo, server)).hasMessageContaining("known to everybody");
+        assertThat(new DemoGuard(school, server)).isNotNull();
+        server.setAddress(InetAddress.getByName("127.0.0.1"));
+        assertThat(new DemoGuard(demo, server)).isNotNull();
+    }
+}
