@@ -66,6 +66,6 @@ public record WorkOrder(String archive, String kit, Optional<String> newer, Map<
     }
 
     private static Kit kit(String document) throws IOException {
-        return KitReader.read(document.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow(() -> new IOException("the kit of this order cannot be read"));
+        return KitReader.readPublished(document.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow(() -> new IOException("the kit of this order cannot be read"));
     }
 }

@@ -50,16 +50,32 @@ public final class KitReader {
 
     private final List<JsonFault> faults = new ArrayList<>();
 
-    private KitReader() {
+    /** Whether it went out already: then what is told of kits only since is let be. */
+    private final boolean published;
+
+    private KitReader(boolean published) {
+        this.published = published;
+    }
+
+    /**
+     * Reads a kit that was published before, perhaps by rules that were not as strict: those it broke only since are no
+     * fault of it, and a custom link rule that would take all memory is left out.
+     */
+    public static KitReading readPublished(byte[] json) {
+        return read(json, true);
     }
 
     public static KitReading read(byte[] json) {
+        return read(json, false);
+    }
+
+    private static KitReading read(byte[] json, boolean published) {
         if (json.length > MAX_BYTES) {
             return new KitReading(Optional.empty(), List.of(new JsonFault("", "This kit is larger than 16 MiB.")));
         }
         try {
-            Optional<JsonFault> twin = JsonTwins.first(json);
-            return twin.isPresent() ? new KitReading(Optional.empty(), List.of(twin.get())) : new KitReader().read(JsonDocuments.MAPPER.readTree(json));
+            Optional<JsonFault> twin = published ? Optional.empty() : JsonTwins.first(json);
+            return twin.isPresent() ? new KitReading(Optional.empty(), List.of(twin.get())) : new KitReader(published).read(JsonDocuments.MAPPER.readTree(json));
         } catch (JacksonException broken) {
             String place = broken.getLocation() == null ? "" : " (line " + broken.getLocation().getLineNr() + ", column " + broken.getLocation().getColumnNr() + ")";
             return new KitReading(Optional.empty(), List.of(new JsonFault("", "This is no JSON document" + place + ".")));
@@ -74,7 +90,9 @@ public final class KitReader {
         if (document.node("kit").filter(JsonNode::isIntegralNumber).map(JsonNode::longValue).orElse(0L) != 1L) {
             document.fault("kit", "A kit document begins with \"kit\": 1.");
         }
-        noControls(json, "");
+        if (!published) {
+            noControls(json, "");
+        }
         Kit kit = kit(document);
         document.close();
         boolean good = faults.isEmpty();
@@ -113,7 +131,7 @@ public final class KitReader {
         List<StarterFile> starter = document.objects("starter", this::starterFile);
         noTwinStarters(starter);
         return new Kit(title, version, assignment, root, names, folders, otherFolders, companions, documents, files, starter,
-                document.object("links").map(links -> new LinkPolicyReader(links).read()).orElse(Kit.LinkPolicy.DEFAULT),
+                document.object("links").map(links -> new LinkPolicyReader(links, published).read()).orElse(Kit.LinkPolicy.DEFAULT),
                 document.object("location").map(this::location), machines(document),
                 document.object("limits").map(this::limits).orElse(Limits.NONE), document.objects("steps", this::step),
                 document.object("severities").map(this::severities).orElse(Map.of()), document.object("points").map(this::points));
@@ -183,14 +201,14 @@ public final class KitReader {
         return new FolderPattern(text, names);
     }
 
-    private static Optional<String> wrongPath(String path) {
+    private Optional<String> wrongPath(String path) {
         if (path.isBlank()) {
             return Optional.of("The path is empty.");
         }
         if (path.indexOf('\\') >= 0) {
             return Optional.of("“" + path + "” holds a backslash: folders are separated by /.");
         }
-        if (DRIVE.matcher(path).lookingAt()) {
+        if (!published && DRIVE.matcher(path).lookingAt()) {
             return Optional.of("“" + path + "” begins with a drive: paths of a kit begin in the root.");
         }
         for (String name : path.split("/", -1)) {

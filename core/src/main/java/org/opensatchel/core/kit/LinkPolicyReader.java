@@ -20,13 +20,16 @@ final class LinkPolicyReader {
     private static final int MAX_SIZE = 5_000;
 
     private final StrictObject object;
+    private final boolean published;
 
-    LinkPolicyReader(StrictObject object) {
+    /** @param published whether the kit went out already, by rules that were not as strict */
+    LinkPolicyReader(StrictObject object, boolean published) {
         this.object = object;
+        this.published = published;
     }
 
     LinkPolicy read() {
-        LinkPolicy policy = new LinkPolicy(grade("absolute"), grade("outside"), grade("missing"), grade("remote"), object.objects("custom", this::custom));
+        LinkPolicy policy = new LinkPolicy(grade("absolute"), grade("outside"), grade("missing"), grade("remote"), object.objects("custom", this::custom).stream().filter(rule -> rule.pattern().filter(LinkPolicyReader::isTooLarge).isEmpty()).toList());
         object.close();
         return policy;
     }
@@ -53,8 +56,15 @@ final class LinkPolicyReader {
         return new CustomLinkRule(files, pattern, element, pointer, fromRoot, rule.flag("uri", false));
     }
 
+    private static boolean isTooLarge(String pattern) {
+        return pattern.length() > MAX_PATTERN || PatternSize.of(pattern) > MAX_SIZE;
+    }
+
     private void pattern(StrictObject rule, String text) {
-        if (text.length() > MAX_PATTERN || PatternSize.of(text) > MAX_SIZE) {
+        if (isTooLarge(text)) {
+            if (published) {
+                return;
+            }
             rule.fault("pattern", "This pattern is too large: at most " + MAX_PATTERN + " characters, and counted repeats like {1,20} that stand for at most " + MAX_SIZE + " signs in all.");
             return;
         }

@@ -114,8 +114,10 @@ public final class RosterCsv {
     /** An address is kept whole, and who has no other sign-in signs in by what stands before its @. */
     static RosterLine signingIn(RosterLine line) {
         boolean addressed = line.email().isEmpty() && line.login().indexOf('@') > 0;
-        String email = (addressed ? line.login() : line.email()).toLowerCase(Locale.ROOT);
-        String wish = line.login().isEmpty() || addressed ? email : line.login().toLowerCase(Locale.ROOT);
+        String told = (addressed ? line.login() : line.email()).toLowerCase(Locale.ROOT);
+        // What has no @ in it is a name to sign in with, whatever its column is called.
+        String email = told.indexOf('@') > 0 ? told : "";
+        String wish = line.login().isEmpty() || addressed ? told : line.login().toLowerCase(Locale.ROOT);
         int at = wish.indexOf('@');
         return new RosterLine(line.row(), line.last(), line.first(), line.id(), line.section(), at > 0 ? wish.substring(0, at) : wish, email, line.team());
     }

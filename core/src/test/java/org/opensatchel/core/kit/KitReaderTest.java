@@ -61,6 +61,15 @@ class KitReaderTest {
         assertThat(reading.faults()).anySatisfy(fault -> assertThat(fault.message()).contains(says));
     }
 
+    /** What went out by rules that were not as strict goes on being read; a pattern that would take all memory is not used. */
+    @Test
+    void aKitThatWasPublishedBeforeIsStillRead() {
+        String before = HEAD + ", \"title\": \"again\", \"folders\": [{\"path\": \"e:footage\", \"purpose\": \"\\u0007\"}], \"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"(?<link>(?:a{1000}){1000})\"}, {\"files\": \"*.x\", \"pattern\": \"(?<link>a)\"}]}}";
+        assertThat(read(before).kit()).isEmpty();
+        assertThat(KitReader.readPublished(before.getBytes(java.nio.charset.StandardCharsets.UTF_8)).kit().orElseThrow().links().custom()).hasSize(1);
+        assertThat(KitReader.readPublished((HEAD + ", \"folder\": []}").getBytes(java.nio.charset.StandardCharsets.UTF_8)).kit()).as("what never was a kit is none").isEmpty();
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"(?<link>a{1000}b{2,900})", "[{9999}]{3}(?<link>a)", "\\\\{99999\\\\}(?<link>x)", "\\\\Qa{9}{9}{9}{9}{999}\\\\E(?<link>x{5})", "(?<link>[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}:[0-9]{2})", "(?<link>(a{10}){20})|b{3}"})
     void aPatternWithRepeatsOfReasonIsTaken(String pattern) {

@@ -90,7 +90,7 @@ public class KitService {
     }
 
     private static PublishedKit read(KitVersion version) {
-        Kit kit = KitReader.read(version.document()).kit().orElseThrow(() -> new IllegalStateException("published kit " + version.id() + " cannot be read"));
+        Kit kit = KitReader.readPublished(version.document()).kit().orElseThrow(() -> new IllegalStateException("published kit " + version.id() + " cannot be read"));
         return new PublishedKit(version.id(), kit, version.sha256(), version.publishedAt());
     }
 

@@ -179,6 +179,18 @@ class CheckQueueTest extends RunningApplication {
     }
 
     @Test
+    void ofVeryManyHandInsTheNewestAreKept() {
+        HandIn clean = repository.findById(handIns.ofStudent(place("ottoline.marsh")).get(0).id()).orElseThrow();
+        ContentStore.Stored stored = new ContentStore.Stored(clean.sha256(), clean.view().bytes());
+        Place nobodyYet = courses.roster(market()).stream().map(student -> new Place(market(), student)).filter(place -> handIns.ofStudent(place).isEmpty()).findFirst().orElseThrow();
+        for (int i = 0; i < 23; i++) {
+            made.add(handIns.take(nobodyYet, "again.zip", stored));
+            demoIsChecked();
+        }
+        assertThat(handIns.ofStudent(nobodyYet)).extracting(HandInView::number).isEqualTo(IntStream.iterate(23, n -> n - 1).limit(20).boxed().toList());
+    }
+
+    @Test
     void thePlaceInTheQueueIsToldAndTheLanesAreAlive() {
         long id = handedIn("WAITING", null, "0 seconds");
         assertThat(queue.place(id)).isEmpty();
