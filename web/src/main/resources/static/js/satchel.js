@@ -40,7 +40,9 @@ document.addEventListener("alpine:init", () => {
     // Whether there is room is asked before anything is sent.
     async ask() {
       const room = this.$root.dataset.room;
-      const answer = room ? await fetch(room + "?bytes=" + this.file.size).then((response) => response.json()).catch(() => null) : null;
+      const response = room ? await fetch(room + "?bytes=" + this.file.size).catch(() => null) : null;
+      if (response?.redirected) { this.wrong = "You were signed out meanwhile. Load this page again and sign in, then hand in."; this.file = null; return; }
+      const answer = await response?.json().catch(() => null);
       if (answer?.refusal) { this.wrong = answer.refusal; this.file = null; return; }
       this.push();
     },
@@ -80,7 +82,7 @@ document.addEventListener("alpine:init", () => {
       const answer = await fetch(this.$root.dataset.from).then((response) => response.json()).catch(() => null);
       if (answer && (answer.state === "DONE" || answer.state === "FAILED")) { location.reload(); return; }
       if (answer) this.told = answer.state === "WAITING" ? waits(answer.before) : answer.files + " files read, " + (answer.bytes / 1e6).toFixed(1) + " MB";
-      setTimeout(() => this.ask(), 500);
+      setTimeout(() => this.ask(), answer?.state === "WAITING" ? 2000 : 700);
     },
   }));
 

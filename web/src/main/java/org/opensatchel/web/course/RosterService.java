@@ -147,7 +147,7 @@ public class RosterService {
     /** Whether an account was made. */
     private boolean add(CourseView course, RosterLine line, boolean joins) {
         Optional<AccountView> known = joins ? account(line) : Optional.empty();
-        Optional<Enrolment> before = known.flatMap(account -> enrolments.findByCourseIdAndAccountId(course.id(), account.id()));
+        Optional<Enrolment> before = known.flatMap(account -> enrolments.findByCourseIdAndAccountId(course.id(), account.id())).or(() -> wasHere(course, line));
         if (before.isPresent()) {
             // On the roster already, under another number or name, or back after having left.
             before.get().told(line);
@@ -157,6 +157,12 @@ public class RosterService {
         long account = known.map(AccountView::id).orElseGet(() -> accounts.make(wish(line), (line.first() + " " + line.last()).strip(), line.email(), Role.STUDENT, Optional.of(course.id())).id());
         enrolments.save(new Enrolment(course.id(), account, line.last(), line.first(), line.id(), line.section()));
         return known.isEmpty();
+    }
+
+    /** Who left this course under the same number and name. */
+    private Optional<Enrolment> wasHere(CourseView course, RosterLine line) {
+        return line.id().isEmpty() ? Optional.empty() : enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream()
+                .filter(one -> one.leftAt() != null && one.studentNumber().equals(line.id()) && NameFolding.loose(one.lastName()).equals(NameFolding.loose(line.last()))).findFirst();
     }
 
     private static String wish(RosterLine line) {

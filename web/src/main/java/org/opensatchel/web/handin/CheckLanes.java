@@ -81,6 +81,8 @@ class CheckLanes implements SmartLifecycle {
         synchronized (this) {
             beats.shutdownNow();
             lanes.forEach(lane -> lane.thread.interrupt());
+            lanes.forEach(Lane::release);
+            lanes.clear();
         }
     }
 
@@ -116,6 +118,7 @@ class CheckLanes implements SmartLifecycle {
         private final int number;
         private volatile long sign = System.nanoTime();
         private volatile Thread thread;
+        private volatile CheckQueue.Claim current;
 
         Lane(int number) {
             this.number = number;
@@ -124,6 +127,18 @@ class CheckLanes implements SmartLifecycle {
         void begin() {
             thread = daemon(this::work, "check-" + number);
             thread.start();
+        }
+
+        /** What is not ended here begins elsewhere, at once. */
+        void release() {
+            CheckQueue.Claim open = current;
+            if (open != null) {
+                try {
+                    queue.release(open);
+                } catch (RuntimeException away) {
+                    LOG.debug("a check will be missed and taken back", away);
+                }
+            }
         }
 
         Duration silence() {
@@ -169,6 +184,7 @@ class CheckLanes implements SmartLifecycle {
 
         private void make(CheckQueue.Claim claim) throws InterruptedException {
             long[] done = {0, 0};
+            current = claim;
             ScanProgress progress = (files, bytes) -> {
                 done[0] = files;
                 done[1] = bytes;
@@ -185,6 +201,9 @@ class CheckLanes implements SmartLifecycle {
                 keep(claim, new WorkOutcome.Failed(WorkOutcome.Reason.STORE, broke.toString()));
             } finally {
                 beating.cancel(false);
+                if (running) {
+                    current = null;
+                }
             }
         }
 

@@ -4,8 +4,11 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.opensatchel.core.report.Summary;
 import org.opensatchel.worker.WorkOutcome.Reason;
 import org.opensatchel.worker.WorkResult;
@@ -20,6 +23,7 @@ class CheckQueue {
     static final Duration LOST = Duration.ofSeconds(30);
     private static final int TRIES_TOO_LARGE = 2;
     private static final int TRIES_BROKE = 3;
+    private static final Duration PLACES_HOLD = Duration.ofSeconds(1);
     private static final Duration FIRST_DELAY = Duration.ofSeconds(5);
     private static final Duration LONGEST_DELAY = Duration.ofMinutes(5);
 
@@ -27,6 +31,7 @@ class CheckQueue {
     private final LinkPages pages;
     private final Clock clock;
     private final int places;
+    private volatile Places told = new Places(Instant.MIN, Map.of());
 
     CheckQueue(HandInRepository handIns, LinkPages pages, CheckSettings settings, Clock clock) {
         this.handIns = handIns;
@@ -53,13 +58,18 @@ class CheckQueue {
     @Transactional(readOnly = true)
     public Optional<Integer> place(long handIn) {
         Instant now = clock.instant();
-        List<FairQueue.Waiting> order = new FairQueue(handIns.waiting(now), handIns.running(), places, now).order();
-        for (int i = 0; i < order.size(); i++) {
-            if (order.get(i).handIn() == handIn) {
-                return Optional.of(i);
-            }
+        Places known = told;
+        if (known.until.isBefore(now)) {
+            // A whole class may look at its places at once.
+            List<FairQueue.Waiting> order = new FairQueue(handIns.waiting(now), handIns.running(), places, now).order();
+            known = new Places(now.plus(PLACES_HOLD), IntStream.range(0, order.size()).boxed().collect(Collectors.toMap(i -> order.get(i).handIn(), i -> i)));
+            told = known;
         }
-        return Optional.empty();
+        return Optional.ofNullable(known.byHandIn.get(handIn));
+    }
+
+    /** The places of all that wait, for a moment. */
+    private record Places(Instant until, Map<Long, Integer> byHandIn) {
     }
 
     /** Gives a sign of life; false when somebody else has the check by now. */
@@ -95,11 +105,17 @@ class CheckQueue {
         return delay.compareTo(LONGEST_DELAY) > 0 ? LONGEST_DELAY : delay;
     }
 
+    /** Puts a check back that is not to be ended here, as if it had not been begun. */
+    @Transactional
+    public void release(Claim claim) {
+        handIns.putBack(claim.handIn.getId(), claim.token, "WAITING", null, claim.handIn.getTries(), claim.handIn.getFaults(), clock.instant());
+    }
+
     /** Takes checks back whose server or worker gives no sign of life. */
     @Transactional
     public int takeBackLost() {
         Instant now = clock.instant();
-        return handIns.takeBackLost(now.minus(LOST), now, TRIES_BROKE);
+        return handIns.takeBackLost(now.minus(LOST), now);
     }
 
     /** How long the check that waits longest has waited. */

@@ -94,11 +94,11 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "update hand_in set state = :state, claimed_by = null, failure = :failure, tries = :tries, faults = :faults, not_before = :notBefore where id = :id and claimed_by = :claim and state = 'CHECKING'")
     int putBack(long id, String claim, String state, String failure, int tries, int faults, Instant notBefore);
 
-    /** Checks whose worker or server is gone: waiting again, or given up when that happened too often. */
+    /** Checks whose server is gone wait again, each time a little longer; that is no fault of the project. */
     @Modifying
-    @Query(nativeQuery = true, value = "update hand_in set state = case when tries + 1 >= :most then 'FAILED' else 'WAITING' end, failure = 'DIED', tries = tries + 1, claimed_by = null, not_before = :now "
-            + "where state = 'CHECKING' and (heartbeat is null or heartbeat < :before)")
-    int takeBackLost(Instant before, Instant now, int most);
+    @Query(nativeQuery = true, value = "update hand_in set state = 'WAITING', failure = null, faults = faults + 1, claimed_by = null, "
+            + "not_before = cast(:now as timestamp with time zone) + least(300, power(2, least(faults, 8))) * interval '1 second' where state = 'CHECKING' and (heartbeat is null or heartbeat < :before)")
+    int takeBackLost(Instant before, Instant now);
 
     /** Lets a check that ended be made again, from the beginning. */
     @Modifying
