@@ -5,6 +5,8 @@
 web_jar="$state/app/satchel-web.jar"
 
 keep_web() {
+  # The workers of a running application begin from its jar, which is not taken from under them.
+  if app_pid >/dev/null; then say "The application goes on running as it was built before: ./satchel stop, then start, for what is new."; return 0; fi
   mkdir -p "$state/app"
   cp "$home/web/target/satchel-web-0.1.0.jar" "$web_jar.new" && mv "$web_jar.new" "$web_jar"
   built web
