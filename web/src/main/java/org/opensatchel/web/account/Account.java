@@ -55,10 +55,6 @@ class Account {
         return passwordHash;
     }
 
-    String email() {
-        return email;
-    }
-
     void password(String hash) {
         passwordHash = hash;
     }

@@ -40,10 +40,19 @@ interface CourseRepository extends Repository<Course, Long> {
     @Query(nativeQuery = true, value = "delete from course_instructor where course_id = :id and account_id = :account")
     void removeStaff(long id, long account);
 
-    /** How many courses an account studies in that somebody else may not plan. */
-    @Query(nativeQuery = true, value = "select count(*) from enrolment e where e.account_id = :account and not exists "
-            + "(select 1 from course_instructor i where i.course_id = e.course_id and i.account_id = :planner and i.role in ('OWNER', 'INSTRUCTOR'))")
-    int studiedElsewhere(long account, long planner);
+    /** The students of a course who study in none that somebody may not plan, and whether they have chosen a password. */
+    @Query(nativeQuery = true, value = """
+            select e.id as enrolmentId, a.password_hash is not null as hasPassword from enrolment e join account a on a.id = e.account_id
+            where e.course_id = :id and e.left_at is null and a.role = 'STUDENT' and not exists (select 1 from enrolment o where o.account_id = e.account_id and not exists
+                (select 1 from course_instructor i where i.course_id = o.course_id and i.account_id = :planner and i.role in ('OWNER', 'INSTRUCTOR')))""")
+    List<OwnStudent> ownStudents(long id, long planner);
+
+    /** A student whose account is nobody else's business. */
+    interface OwnStudent {
+        long getEnrolmentId();
+
+        boolean getHasPassword();
+    }
 
     @Query(nativeQuery = true, value = "select a.id as account, a.login as login, a.display_name as name, i.role as role from course_instructor i join account a on a.id = i.account_id where i.course_id = :id order by array_position(array['OWNER', 'INSTRUCTOR', 'ASSISTANT'], cast(i.role as text)), a.display_name")
     List<StaffRow> staff(long id);

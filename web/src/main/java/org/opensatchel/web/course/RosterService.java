@@ -4,12 +4,14 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.AccountService.AccountView;
 import org.opensatchel.web.account.Role;
+import org.opensatchel.web.course.CourseRepository.OwnStudent;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -169,23 +171,21 @@ public class RosterService {
         return line.login().isEmpty() ? (line.first().isEmpty() ? "" : NameFolding.loose(line.first()) + ".") + NameFolding.loose(line.last()) : line.login();
     }
 
-    /** How many students have not chosen a password yet and can be given a slip. */
+    /** The students who have not chosen a password yet and can be given a slip. */
     @Transactional(readOnly = true)
     public List<Student> withoutPassword(CourseView course, long mine) {
-        return everybody(course).stream().filter(student -> !student.hasLeft()).filter(student -> accounts.byId(student.accountId()).filter(account -> !account.hasPassword()).isPresent())
-                .filter(student -> mayGiveSlip(student, mine)).toList();
+        Set<Long> waiting = courses.ownStudents(course.id(), mine).stream().filter(one -> !one.getHasPassword()).map(OwnStudent::getEnrolmentId).collect(Collectors.toSet());
+        return everybody(course).stream().filter(student -> waiting.contains(student.enrolmentId())).toList();
     }
 
-    /** A slip opens an account: only for one that is a student's in none but the giver's own courses. */
-    private boolean mayGiveSlip(Student student, long mine) {
-        boolean studies = accounts.byId(student.accountId()).filter(account -> !account.isInstructor()).isPresent();
-        return studies && courses.studiedElsewhere(student.accountId(), mine) == 0;
-    }
-
-    /** Makes slips, which are shown this once; those given before work no more. Empty for whom none may be given. */
+    /**
+     * Makes slips, which are shown this once; those given before work no more. A slip opens an account: there is one only
+     * for who is a student in none but the giver's own courses.
+     */
     @Transactional
     public List<Slip> slips(CourseView course, long mine, List<Student> students) {
-        return students.stream().filter(student -> !student.hasLeft() && mayGiveSlip(student, mine))
+        Set<Long> own = courses.ownStudents(course.id(), mine).stream().map(OwnStudent::getEnrolmentId).collect(Collectors.toSet());
+        return students.stream().filter(student -> own.contains(student.enrolmentId()))
                 .map(student -> accounts.byId(student.accountId()).map(account -> new Slip(student.name(), account.login(), accounts.link(account.id()))).orElseThrow()).toList();
     }
 
