@@ -33,15 +33,15 @@ document.addEventListener("alpine:init", () => {
     submit(event) { event.preventDefault(); this.file = this.file ?? this.$refs.file.files[0] ?? null; this.send(); },
     send() {
       const most = Number(this.$root.dataset.most);
-      if (!this.file) { this.wrong = "Choose the ZIP file of your project first."; return; }
-      if (this.file.size > most) { this.wrong = "The file is larger than the " + Math.floor(most / 1048576) + " MiB that can be handed in."; this.file = null; return; }
+      if (!this.file) { this.wrong = satchel.say("js.choose"); return; }
+      if (this.file.size > most) { this.wrong = satchel.say("js.too-large", Math.floor(most / 1e6)); this.file = null; return; }
       this.ask();
     },
     // Whether there is room is asked before anything is sent.
     async ask() {
       const room = this.$root.dataset.room;
       const response = room ? await fetch(room + "?bytes=" + this.file.size).catch(() => null) : null;
-      if (response?.redirected) { this.wrong = "You were signed out meanwhile. Load this page again and sign in, then hand in."; this.file = null; return; }
+      if (response?.redirected) { this.wrong = satchel.say("js.signed-out"); this.file = null; return; }
       const answer = await response?.json().catch(() => null);
       if (answer?.refusal) { this.wrong = answer.refusal; this.file = null; return; }
       this.push();
@@ -55,16 +55,16 @@ document.addEventListener("alpine:init", () => {
       request.responseType = "json";
       request.upload.onprogress = (event) => this.went(event.loaded, event.total);
       request.onload = () => request.status === 200 ? location.assign(request.response.next) : this.failed(request.response?.refusal);
-      request.onerror = () => this.failed("The connection broke before all of the file had arrived. Nothing was handed in: try again.");
+      request.onerror = () => this.failed(satchel.say("js.broke-off"));
       this.busy = true; this.wrong = ""; this.$refs.send.disabled = true;
       this.went(0, this.file.size);
       request.send(this.file);
     },
     went(done, all) {
       this.$refs.bar.value = all ? 100 * done / all : 0;
-      this.told = (done / 1e6).toFixed(1) + " of " + (all / 1e6).toFixed(1) + " MB sent";
+      this.told = satchel.say("js.sent", satchel.megabytes(done), satchel.megabytes(all));
     },
-    failed(why) { this.busy = false; this.$refs.send.disabled = false; this.file = null; this.wrong = why || "It was not handed in. Try again."; },
+    failed(why) { this.busy = false; this.$refs.send.disabled = false; this.file = null; this.wrong = why || satchel.say("js.refused"); },
   }));
 
   // Looks again while something is being written.
@@ -72,7 +72,7 @@ document.addEventListener("alpine:init", () => {
     init() { setTimeout(() => location.reload(), 1000); },
   }));
 
-  const waits = (before) => before === null ? "Waiting" : before === 0 ? "Next in line" : before + (before === 1 ? " check is before yours" : " checks are before yours");
+  const waits = (before) => before === null ? satchel.say("js.waits") : satchel.say("js.waiting", before);
 
   // Watches a check and goes to its report; one that was given up is not watched.
   Alpine.data("progress", () => ({
@@ -81,7 +81,7 @@ document.addEventListener("alpine:init", () => {
     async ask() {
       const answer = await fetch(this.$root.dataset.from).then((response) => response.json()).catch(() => null);
       if (answer && (answer.state === "DONE" || answer.state === "FAILED")) { location.reload(); return; }
-      if (answer) this.told = answer.state === "WAITING" ? waits(answer.before) : answer.files + " files read, " + (answer.bytes / 1e6).toFixed(1) + " MB";
+      if (answer) this.told = answer.state === "WAITING" ? waits(answer.before) : satchel.say("js.read", answer.files, satchel.megabytes(answer.bytes));
       setTimeout(() => this.ask(), answer?.state === "WAITING" ? 2000 : 700);
     },
   }));

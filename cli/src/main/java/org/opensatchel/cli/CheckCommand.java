@@ -58,18 +58,18 @@ final class CheckCommand implements Callable<Integer> {
     public Integer call() throws Refusal, IOException {
         RosterFields fields = ForFields.read(whose);
         if (projects.size() > 1 && !whose.isEmpty()) {
-            throw new Refusal("--for goes with one PROJECT; with several, each one's marker file tells whose it is.");
+            throw new Refusal("check.for-one");
         }
         Optional<Kit> kit = kitFile == null ? Optional.empty() : Optional.of(KitFiles.document(kitFile, limits.kitBytes()));
         CheckRequest request = CheckRequest.of(kit, fields).at(Instant.now().truncatedTo(ChronoUnit.SECONDS)).within(limits.limits())
                 .located(Optional.ofNullable(location).filter(text -> !text.isBlank()).map(ProjectLocation::of))
-                .carriedTo(MachineFiles.read(machines));
+                .carriedTo(MachineFiles.read(machines)).in(satchel.words());
         int worst = 0;
         for (String project : projects) {
             worst = Math.max(worst, one(project, request));
         }
         if (format == Format.sarif) {
-            satchel.out().println(JsonDocuments.MAPPER.writeValueAsString(SarifLog.of(made)));
+            satchel.out().println(JsonDocuments.MAPPER.writeValueAsString(SarifLog.of(made, satchel.words())));
             satchel.out().flush();
         }
         return worst;
@@ -84,16 +84,16 @@ final class CheckCommand implements Callable<Integer> {
                 return status(report.verdict());
             }
         } catch (Refusal refusal) {
-            satchel.err().println(Printable.line("satchel: " + refusal.getMessage()));
+            satchel.err().println(Printable.line("satchel: " + refusal.in(satchel.words())));
         } catch (IOException unreadable) {
-            satchel.err().println(Printable.line("satchel: “" + project + "” could not be read: the system gave an error while reading it."));
+            satchel.err().println(Printable.line("satchel: " + satchel.words().fill("check.failed", project)));
         }
         return Satchel.FAILED;
     }
 
     private void print(String project, Report report) {
         if (report.verdict() == Verdict.BLOCKED) {
-            satchel.err().println(Printable.line("satchel: “" + project + "”: " + report.findings().get(0).message()));
+            satchel.err().println(Printable.line("satchel: " + satchel.words().fill("check.blocked", project, satchel.words().of(report.findings().get(0)).message())));
         }
         if (format == Format.sarif) {
             made.add(report);
@@ -101,9 +101,9 @@ final class CheckCommand implements Callable<Integer> {
             ReportJson.write(report, satchel.out());
             satchel.out().println();
         } else if (projects.size() > 1) {
-            satchel.out().println(TextReport.summary(project, report, Colours.wanted()));
+            satchel.out().println(TextReport.summary(project, report, Colours.wanted(), satchel.words()));
         } else if (report.verdict() != Verdict.BLOCKED) {
-            satchel.out().print(new TextReport(report, quiet, Colours.wanted()).text());
+            satchel.out().print(new TextReport(report, quiet, Colours.wanted(), satchel.words()).text());
         }
         satchel.out().flush();
     }

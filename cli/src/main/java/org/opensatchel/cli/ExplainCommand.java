@@ -1,14 +1,16 @@
 package org.opensatchel.cli;
 
-import java.util.Arrays;
-import java.util.Map;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
-import org.opensatchel.core.check.Checks;
-import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.naming.EditDistance;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -29,34 +31,36 @@ final class ExplainCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Map<Code, Advice> catalogue = Checks.catalogue();
+        Set<Code> judged = Rules.judged();
+        Words words = satchel.words();
         if (code == null) {
-            catalogue.forEach((known, advice) -> satchel.out().println(String.format("%-30s %-7s %s", known.id(), known.severity().word(), advice.title())));
+            judged.forEach(known -> satchel.out().println(String.format("%-30s %-7s %s", known.id(), known.severity().word(), words.title(known))));
             return 0;
         }
-        Code known = Code.of(code).filter(catalogue::containsKey).orElseThrow(() -> new Refusal("There is no finding “" + code + "”." + near(catalogue)));
-        Advice advice = catalogue.get(known);
+        Code known = Code.of(code).filter(judged::contains).orElseThrow(() -> near(judged));
         if (format == Output.json) {
-            ObjectNode json = Output.object().put("code", known.id()).put("severity", known.severity().word()).put("title", advice.title()).put("why", advice.why());
+            ObjectNode json = Output.object().put("code", known.id()).put("severity", known.severity().word()).put("title", words.title(known)).put("why", words.why(known).toString());
             ArrayNode remedy = json.putArray("remedy");
-            advice.remedy().forEach(remedy::add);
+            words.remedy(known).forEach(step -> remedy.add(step.toString()));
             Output.print(json, satchel.out());
             return 0;
         }
-        satchel.out().println(known.id() + "  (" + known.severity().word() + ", unless the kit says otherwise)");
-        satchel.out().println(advice.title() + ".");
+        satchel.out().println(words.fill("explain.code", known.id(), known.severity()));
+        satchel.out().println(words.title(known) + ".");
         satchel.out().println();
-        satchel.out().println("Why it matters: " + advice.why());
+        satchel.out().println(words.fill("explain.why", words.why(known)));
         satchel.out().println();
-        for (int i = 0; i < advice.remedy().size(); i++) {
-            satchel.out().println("  " + (i + 1) + ". " + advice.remedy().get(i));
+        List<Sentence> remedy = words.remedy(known);
+        for (int i = 0; i < remedy.size(); i++) {
+            satchel.out().println("  " + (i + 1) + ". " + remedy.get(i));
         }
         return 0;
     }
 
-    private String near(Map<Code, Advice> catalogue) {
-        String asked = code.toLowerCase(java.util.Locale.ROOT);
-        Optional<String> near = catalogue.keySet().stream().map(Code::id).filter(id -> id.endsWith("." + asked) || EditDistance.within(asked, id, 3) <= 3).findFirst();
-        return near.map(id -> " Did you mean “" + id + "”?").orElse(" Families are " + Arrays.stream(Code.values()).map(one -> one.family().word()).distinct().collect(Collectors.joining(", ")) + "; satchel explain lists all codes.");
+    private Refusal near(Set<Code> judged) {
+        String asked = code.toLowerCase(Locale.ROOT);
+        Optional<String> near = judged.stream().map(Code::id).filter(id -> id.endsWith("." + asked) || EditDistance.within(asked, id, 3) <= 3).findFirst();
+        return near.map(id -> new Refusal("explain.near", code, id))
+                .orElseGet(() -> new Refusal("explain.unknown", code, judged.stream().map(one -> one.family().word()).distinct().collect(Collectors.joining(", "))));
     }
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
@@ -28,13 +27,12 @@ final class ForFields {
     private static void add(String pair, Map<RosterField, String> values) throws Refusal {
         int equals = pair.indexOf('=');
         if (equals < 1) {
-            throw new Refusal("--for is written like last=Marsh,first=Ottoline; “" + pair + "” is not.");
+            throw new Refusal("for.unwritten", pair);
         }
         String word = pair.substring(0, equals).strip();
-        RosterField field = RosterField.of(word).orElseThrow(() -> new Refusal("--for knows no field “" + word + "”: the fields are "
-                + Stream.of(RosterField.values()).map(RosterField::word).collect(Collectors.joining(", ")) + "."));
+        RosterField field = RosterField.of(word).orElseThrow(() -> new Refusal("for.unknown", word, String.join(", ", Stream.of(RosterField.values()).map(RosterField::word).toList())));
         if (values.put(field, pair.substring(equals + 1)) != null) {
-            throw new Refusal("--for gives “" + word + "” twice.");
+            throw new Refusal("for.twice", word);
         }
     }
 

@@ -31,12 +31,10 @@ final class FormatsCommand implements Callable<Integer> {
             Output.print(json, satchel.out());
             return 0;
         }
-        LinkReaders.all().stream().map(reader -> String.format("%-32s %s", reader.format(), String.join(" ", reader.extensions().stream().map(extension -> "." + extension).toList()))).sorted(String.CASE_INSENSITIVE_ORDER)
+        LinkReaders.all().stream().map(reader -> String.format("%-32s %s", satchel.words().format(reader.format()), String.join(" ", reader.extensions().stream().map(extension -> "." + extension).toList()))).sorted(String.CASE_INSENSITIVE_ORDER)
                 .forEach(satchel.out()::println);
         satchel.out().println();
-        satchel.out().println("A file is known by its content first, whatever its name says. In any other file that is no");
-        satchel.out().println("picture, sound, film or text for people, what looks like a path is found and told as a guess;");
-        satchel.out().println("a kit's custom link rules turn such a file into a known one.");
+        satchel.out().println(satchel.words().fill("formats.more"));
         return 0;
     }
 }

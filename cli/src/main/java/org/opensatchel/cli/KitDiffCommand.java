@@ -7,6 +7,7 @@ import java.util.concurrent.Callable;
 import org.opensatchel.core.compare.KitChange;
 import org.opensatchel.core.compare.KitDifference;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -32,11 +33,11 @@ final class KitDiffCommand implements Callable<Integer> {
         try (KitFiles old = KitFiles.open(before, Optional.empty()); KitFiles fresh = KitFiles.open(after, Optional.empty())) {
             List<KitChange> changes = KitDifference.between(old.kit(), fresh.kit());
             if (format == Output.json) {
-                Output.print(json(old.kit(), fresh.kit(), changes), parent.satchel().out());
+                Output.print(json(old.kit(), fresh.kit(), changes, parent.satchel().words()), parent.satchel().out());
             } else {
-                changes.forEach(change -> parent.satchel().out().println(Printable.line(change.text())));
+                changes.forEach(change -> parent.satchel().out().println(Printable.line(parent.satchel().words().text(change.what()))));
                 if (changes.isEmpty()) {
-                    parent.satchel().out().println("The two kits say the same.");
+                    parent.satchel().out().println(parent.satchel().words().fill("diff.same"));
                 }
                 parent.satchel().out().flush();
             }
@@ -44,7 +45,7 @@ final class KitDiffCommand implements Callable<Integer> {
         }
     }
 
-    private static ObjectNode json(Kit before, Kit after, List<KitChange> changes) {
+    private static ObjectNode json(Kit before, Kit after, List<KitChange> changes, Words words) {
         ObjectNode out = Output.object().put("diff", 1);
         out.set("before", Output.kit(before));
         out.set("after", Output.kit(after));
@@ -54,7 +55,7 @@ final class KitDiffCommand implements Callable<Integer> {
             if (!change.name().isEmpty()) {
                 one.put("name", change.name());
             }
-            one.put("text", change.text());
+            one.put("text", words.text(change.what()));
         });
         return out;
     }

@@ -11,6 +11,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Optional;
+import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
@@ -38,7 +39,7 @@ final class KitFiles implements AutoCloseable {
         Path path = file(file);
         if (isZip(path)) {
             KitPackage.Reading reading = KitPackage.open(path, ReadLimits.DEFAULT);
-            KitPackage whole = reading.kitPackage().orElseThrow(() -> cannotBeUsed(file, String.join(" ", reading.faults())));
+            KitPackage whole = reading.kitPackage().orElseThrow(() -> new Refusal("kit.unusable", file, new Refusal.Phrases(reading.faults(), " ")));
             return new KitFiles(whole.kit(), KitWriter.write(whole.kit()), Optional.of(whole), Optional.of(whole));
         }
         byte[] json = bytes(path, file, KitReader.MAX_BYTES);
@@ -55,11 +56,11 @@ final class KitFiles implements AutoCloseable {
         try {
             Path path = Path.of(file);
             if (!Files.isRegularFile(path)) {
-                throw new Refusal("The kit “" + file + "” is no file.");
+                throw new Refusal("kit.no-file", file);
             }
             return path;
         } catch (InvalidPathException impossible) {
-            throw new Refusal("The kit “" + file + "” cannot be read.");
+            throw new Refusal("kit.unreadable", file);
         }
     }
 
@@ -75,21 +76,17 @@ final class KitFiles implements AutoCloseable {
         try (InputStream in = Files.newInputStream(path)) {
             json = in.readNBytes(KitReader.MAX_BYTES + 1);
         } catch (IOException unreadable) {
-            throw new Refusal("The kit “" + file + "” cannot be read.");
+            throw new Refusal("kit.unreadable", file);
         }
         if (json.length > most) {
-            throw new Refusal("The kit “" + file + "” is larger than the " + most + " bytes that are read.");
+            throw new Refusal("kit.large", file, most);
         }
         return json;
     }
 
     private static Kit read(byte[] json, String file) throws Refusal {
         KitReading reading = KitReader.read(json);
-        return reading.kit().orElseThrow(() -> cannotBeUsed(file, String.join("; ", reading.faults().stream().map(Object::toString).toList())));
-    }
-
-    private static Refusal cannotBeUsed(String file, String why) {
-        return new Refusal("The kit “" + file + "” cannot be used: " + why);
+        return reading.kit().orElseThrow(() -> new Refusal("kit.unusable", file, new Refusal.Phrases(reading.faults().stream().map(JsonFault::said).toList(), " ")));
     }
 
     private static StarterContents folder(String text) throws Refusal {
@@ -97,10 +94,10 @@ final class KitFiles implements AutoCloseable {
         try {
             folder = Path.of(text);
         } catch (InvalidPathException impossible) {
-            throw new Refusal("“" + text + "” is no path on this computer.");
+            throw new Refusal("path.impossible", text);
         }
         if (!Files.isDirectory(folder)) {
-            throw new Refusal("The folder of starter files “" + text + "” is no folder.");
+            throw new Refusal("kit.no-folder", text);
         }
         return file -> {
             Path path = folder.resolve(file.path().text());

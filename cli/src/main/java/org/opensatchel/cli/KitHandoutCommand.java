@@ -58,8 +58,8 @@ final class KitHandoutCommand implements Callable<Integer> {
 
     private static Refusal nameless(Kit kit, RosterFields fields) {
         List<String> missing = Handout.missing(kit, fields).stream().map(RosterField::word).toList();
-        return new Refusal(missing.isEmpty() ? Handout.refusal(kit, fields).orElse("The root's name “" + kit.root().text() + "” has a field in it that no roster fills.")
-                : "The root's name “" + kit.root().text() + "” needs " + String.join(", ", missing) + ": give it with --for.");
+        return missing.isEmpty() ? Handout.refusal(kit, fields).map(why -> new Refusal("said", why)).orElse(new Refusal("handout.free-field", kit.root().text()))
+                : new Refusal("handout.missing", kit.root().text(), String.join(", ", missing));
     }
 
     private Handout.StarterContents contents(KitFiles files) throws Refusal, IOException {
@@ -68,10 +68,10 @@ final class KitHandoutCommand implements Callable<Integer> {
                 throw new IOException("this kit has no starter files");
             };
         }
-        Handout.StarterContents contents = files.contents().orElseThrow(() -> new Refusal("This kit has starter files: say where they are with --starter DIR."));
+        Handout.StarterContents contents = files.contents().orElseThrow(() -> new Refusal("handout.no-starter"));
         for (LintFault fault : KitLint.judge(new LintSubject(files.kit(), List.of(), files.contents()))) {
             if (fault.code() == LintCode.STARTER_MISSING || fault.code() == LintCode.STARTER_DIFFERS) {
-                throw new Refusal(fault.message());
+                throw new Refusal("said", fault.what());
             }
         }
         return contents;
@@ -81,11 +81,11 @@ final class KitHandoutCommand implements Callable<Integer> {
         try {
             Path path = Path.of(output).toAbsolutePath();
             if (Files.isDirectory(path) || !Files.isDirectory(path.getParent())) {
-                throw new Refusal("“" + output + "” cannot be written: " + (Files.isDirectory(path) ? "it is a folder." : "its folder does not exist."));
+                throw new Refusal(Files.isDirectory(path) ? "output.folder" : "output.no-folder", output);
             }
             return path;
         } catch (InvalidPathException impossible) {
-            throw new Refusal("“" + output + "” is no path on this computer.");
+            throw new Refusal("path.impossible", output);
         }
     }
 
@@ -99,11 +99,11 @@ final class KitHandoutCommand implements Callable<Integer> {
             }
             Files.move(part, to, StandardCopyOption.REPLACE_EXISTING);
         } catch (IOException failed) {
-            throw new Refusal("“" + output + "” could not be written: the system gave an error.");
+            throw new Refusal("output.failed", output);
         } finally {
             discard(part);
         }
-        parent.satchel().out().println(Printable.line(to.getFileName() + ": “" + handout.root() + "”, " + handout.folders().size() + " folders, " + planned.starter().size() + " starter files"));
+        parent.satchel().out().println(Printable.line(parent.satchel().words().fill("handout.made", to.getFileName(), handout.root(), handout.folders().size(), planned.starter().size())));
         parent.satchel().out().flush();
     }
 

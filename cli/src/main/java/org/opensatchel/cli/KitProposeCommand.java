@@ -9,7 +9,9 @@ import java.util.concurrent.Callable;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.propose.KitProposal;
+import org.opensatchel.core.propose.ProposalWording;
 import org.opensatchel.core.propose.ProposedPart;
+import org.opensatchel.core.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -37,7 +39,7 @@ final class KitProposeCommand implements Callable<Integer> {
     public Integer call() throws Refusal, IOException {
         try (ProjectSource source = Sources.open(project, Optional.empty()).source()) {
             KitProposal.Reading reading = KitProposal.of(source, ForFields.read(whose), limits.limits());
-            KitProposal proposal = reading.proposal().orElseThrow(() -> new Refusal("“" + project + "”: " + reading.refusal()));
+            KitProposal proposal = reading.proposal().orElseThrow(() -> new Refusal("propose.refused", project, reading.refusal().orElseThrow()));
             PrintStream out = parent.satchel().out();
             if (format == Output.json) {
                 out.writeBytes(KitWriter.write(proposal.kit(title == null ? proposal.title() : title, part -> true)));
@@ -50,9 +52,10 @@ final class KitProposeCommand implements Callable<Integer> {
         }
     }
 
-    private static void print(ProposedPart part, PrintStream out) {
-        out.println(Printable.line(kind(part) + "  " + part.title()));
-        out.println(Printable.line("    " + part.why() + (part.examples().isEmpty() ? "" : " Seen: " + String.join(", ", part.examples()))));
+    private void print(ProposedPart part, PrintStream out) {
+        Words words = parent.satchel().words();
+        out.println(Printable.line(kind(part) + "  " + (part instanceof ProposedPart.Names ? words.text(ProposalWording.NAME_RULES.say()) : part.title())));
+        out.println(Printable.line("    " + words.text(part.why()) + (part.examples().isEmpty() ? "" : " " + words.fill("propose.seen", String.join(", ", part.examples())))));
     }
 
     private static String kind(ProposedPart part) {

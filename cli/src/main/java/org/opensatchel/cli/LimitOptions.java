@@ -47,7 +47,7 @@ final class LimitOptions {
         boolean positive = entries > 0 && files > 0 && unpacked > 0 && ratio > 0 && depth > 0 && document > 0 && linkText > 15 && findings > 0 && kit > 0
                 && links > 0 && linksText > 0 && documentsInMemory > 0 && allFindings > 0 && candidates > 0 && hashed > 0;
         if (!positive) {
-            throw new Refusal("Every --max-… takes a positive number, and --max-link-text at least 16.");
+            throw new Refusal("limits.wrong");
         }
         return new ReadLimits(entries, files, unpacked, ratio, depth, document, linkText, findings,
                 new ReadLimits.Sums(links, linksText, documentsInMemory, allFindings, candidates, hashed));

@@ -8,7 +8,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.MachineReader;
 
@@ -25,7 +25,7 @@ final class MachineFiles {
         for (String one : given) {
             Machine machine = machine(one);
             if (machines.stream().anyMatch(other -> other.name().equals(machine.name()))) {
-                throw new Refusal("The machine “" + machine.name() + "” is given twice.");
+                throw new Refusal("machine.twice", machine.name());
             }
             machines.add(machine);
         }
@@ -39,24 +39,24 @@ final class MachineFiles {
         }
         byte[] json = bytes(given);
         MachineReader.Reading reading = MachineReader.read(json);
-        return reading.machine().orElseThrow(() -> new Refusal("The machine “" + given + "” cannot be used: " + reading.faults().stream().map(Object::toString).collect(Collectors.joining("; "))));
+        return reading.machine().orElseThrow(() -> new Refusal("machine.unusable", given, new Refusal.Phrases(reading.faults().stream().map(JsonFault::said).toList(), " ")));
     }
 
     private static byte[] bytes(String given) throws Refusal {
         try {
             Path path = Path.of(given);
             if (!Files.isRegularFile(path)) {
-                throw new Refusal("There is no machine “" + given + "”, and no file of that name. Known are " + Machine.SHIPPED.stream().map(Machine::name).collect(Collectors.joining(", ")) + ".");
+                throw new Refusal("machine.unknown", given, String.join(", ", Machine.SHIPPED.stream().map(Machine::name).toList()));
             }
             try (InputStream in = Files.newInputStream(path)) {
                 byte[] json = in.readNBytes(MOST_BYTES + 1);
                 if (json.length > MOST_BYTES) {
-                    throw new Refusal("The machine “" + given + "” is larger than the " + MOST_BYTES + " bytes that are read.");
+                    throw new Refusal("machine.large", given, MOST_BYTES);
                 }
                 return json;
             }
         } catch (InvalidPathException | IOException unreadable) {
-            throw new Refusal("The machine “" + given + "” cannot be read.");
+            throw new Refusal("machine.unreadable", given);
         }
     }
 }

@@ -9,6 +9,7 @@ import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameTest;
 import org.opensatchel.core.naming.PatternFault;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -49,7 +50,7 @@ final class NameCommand implements Runnable {
             NamePattern.Reading reading = NamePattern.read(pattern);
             if (reading.fault().isPresent()) {
                 PatternFault fault = reading.fault().get();
-                throw new Refusal("The pattern cannot be read. At character " + (fault.at() + 1) + " of “" + pattern + "”: " + fault.message());
+                throw new Refusal("name.unreadable", fault.at() + 1, pattern, fault.what());
             }
             RosterFields fields = ForFields.read(whose);
             NameTest result = reading.pattern().orElseThrow().test(name, fields, ascii);
@@ -62,11 +63,15 @@ final class NameCommand implements Runnable {
             return result.fits() ? 0 : 1;
         }
 
+        private Words words() {
+            return parent.satchel.words();
+        }
+
         private ObjectNode json(NameTest result, Optional<String> made) {
             ObjectNode out = Output.object().put("pattern", pattern).put("name", name).put("fits", result.fits());
             made.ifPresent(text -> out.put("makes", text));
             if (result instanceof NameTest.Differs differs) {
-                out.put("at", differs.at()).put("expected", differs.expected());
+                out.put("at", differs.at()).put("expected", words().text(differs.expected()));
                 differs.nearest().ifPresent(text -> out.put("nearest", text));
             }
             return out;
@@ -77,12 +82,12 @@ final class NameCommand implements Runnable {
                 out.println(Printable.line(name));
                 int shown = Printable.of(name.substring(0, name.offsetByCodePoints(0, Math.min(differs.at(), name.codePointCount(0, name.length()))))).length();
                 out.println(" ".repeat(Math.min(shown, 1_000)) + "^");
-                out.println(Printable.line("At character " + (differs.at() + 1) + " there should be " + differs.expected() + "."));
-                differs.nearest().ifPresent(text -> out.println(Printable.line("The nearest right name is " + text)));
+                out.println(Printable.line(words().fill("name.at", differs.at() + 1, words().text(differs.expected()))));
+                differs.nearest().ifPresent(text -> out.println(Printable.line(words().fill("name.nearest", text))));
             } else {
-                out.println(Printable.line(name + " fits."));
+                out.println(Printable.line(words().fill("name.fits", name)));
             }
-            made.filter(text -> !result.fits()).ifPresent(text -> out.println(Printable.line("The pattern makes " + text)));
+            made.filter(text -> !result.fits()).ifPresent(text -> out.println(Printable.line(words().fill("name.makes", text))));
             out.flush();
         }
     }

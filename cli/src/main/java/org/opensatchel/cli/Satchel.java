@@ -3,9 +3,13 @@ package org.opensatchel.cli;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import org.opensatchel.core.words.Words;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.ScopeType;
 
 /** The command line over the core: no database, no server, nothing written but what it prints. */
 @Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.",
@@ -15,8 +19,14 @@ public final class Satchel implements Runnable {
     /** It could not be checked, or was asked for wrongly. */
     static final int FAILED = 2;
 
+    private static final Words IN_ENGLISH = Words.ENGLISH.including(Satchel.class);
+
     private final PrintStream out;
     private final PrintStream err;
+    private Words words = IN_ENGLISH;
+
+    /** The languages that --language takes. */
+    enum Language { en, de }
 
     private Satchel(PrintStream out, PrintStream err) {
         this.out = out;
@@ -33,23 +43,24 @@ public final class Satchel implements Runnable {
 
     /** Runs one command; the exit status is returned. */
     static int run(PrintStream out, PrintStream err, String... args) {
-        CommandLine line = new CommandLine(new Satchel(out, err));
+        Satchel satchel = new Satchel(out, err);
+        CommandLine line = new CommandLine(satchel);
         line.setExpandAtFiles(false);
         line.setTrimQuotes(false);
         line.setOut(new PrintWriter(out, true));
         line.setErr(new PrintWriter(err, true));
         line.setParameterExceptionHandler((wrong, given) -> {
-            err.println(Printable.line("satchel: " + firstLine(wrong) + " See: satchel help " + command(wrong)));
+            err.println(Printable.line("satchel: " + satchel.words.fill("wrong", firstLine(wrong), command(wrong))));
             return FAILED;
         });
         line.setExecutionExceptionHandler((failure, command, parsed) -> {
-            err.println(Printable.line("satchel: " + sentence(failure)));
+            err.println(Printable.line("satchel: " + satchel.sentence(failure)));
             return FAILED;
         });
         try {
             return line.execute(args);
         } catch (OutOfMemoryError tooMuch) {
-            err.println("satchel: There is not enough memory to check this project.");
+            err.println("satchel: " + satchel.words.fill("memory"));
             return FAILED;
         }
     }
@@ -66,8 +77,18 @@ public final class Satchel implements Runnable {
         return line.endsWith(".") ? line : line + ".";
     }
 
-    private static String sentence(Exception failure) {
-        return failure instanceof Refusal refusal ? refusal.getMessage() : "Something went wrong that should not have; the project was not checked.";
+    private String sentence(Exception failure) {
+        return failure instanceof Refusal refusal ? refusal.in(words) : words.fill("broken");
+    }
+
+    @Option(names = "--language", paramLabel = "en|de", scope = ScopeType.INHERIT, description = "the language of what is printed (en)")
+    void language(Language language) {
+        words = language == Language.en ? IN_ENGLISH : Words.in(Locale.GERMAN).including(Satchel.class);
+    }
+
+    /** The language of what is printed. */
+    Words words() {
+        return words;
     }
 
     PrintStream out() {

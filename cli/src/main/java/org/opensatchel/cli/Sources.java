@@ -38,19 +38,19 @@ final class Sources {
 
     private static Path path(String text) throws Refusal {
         if (text.equals("-") || text.matches("[A-Za-z][A-Za-z0-9+.-]+://.*")) {
-            throw new Refusal("“" + text + "” is no folder, ZIP archive or listing on this computer.");
+            throw new Refusal("source.elsewhere", text);
         }
         try {
             Path path = Path.of(text);
             if (!Files.exists(path)) {
-                throw new Refusal("“" + text + "” does not exist.");
+                throw new Refusal("source.absent", text);
             }
             if (!Files.isDirectory(path) && !Files.isRegularFile(path)) {
-                throw new Refusal("“" + text + "” is a pipe, a socket or a device, not a project.");
+                throw new Refusal("source.device", text);
             }
             return path;
         } catch (InvalidPathException impossible) {
-            throw new Refusal("“" + text + "” is no path on this computer.");
+            throw new Refusal("path.impossible", text);
         }
     }
 
@@ -59,7 +59,7 @@ final class Sources {
             Files.newDirectoryStream(path).close();
             return new FolderSource(path);
         } catch (IOException refused) {
-            throw new Refusal("“" + text + "” cannot be opened: the system refuses it.");
+            throw new Refusal("source.refused", text);
         }
     }
 
@@ -67,7 +67,7 @@ final class Sources {
         try {
             return ZipSource.open(path);
         } catch (IOException refused) {
-            throw new Refusal("“" + text + "” cannot be opened: the system refuses it.");
+            throw new Refusal("source.refused", text);
         }
     }
 
@@ -82,7 +82,7 @@ final class Sources {
             }
             return path.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".json");
         } catch (IOException refused) {
-            throw new Refusal("“" + text + "” cannot be opened: the system refuses it.");
+            throw new Refusal("source.refused", text);
         }
     }
 }

@@ -1,13 +1,13 @@
 package org.opensatchel.cli;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
 
 /**
  * A report as text for a terminal. Links of one code in one document, and other findings of one code, stand together, with one remedy.
@@ -21,89 +21,95 @@ final class TextReport {
     private final Report report;
     private final boolean quiet;
     private final Colours colours;
+    private final Words words;
     private final StringBuilder out = new StringBuilder();
 
     /** @param quiet keeps to what must be fixed */
-    TextReport(Report report, boolean quiet, Colours colours) {
+    TextReport(Report report, boolean quiet, Colours colours, Words words) {
         this.report = report;
         this.quiet = quiet;
         this.colours = colours;
+        this.words = words;
     }
 
     /** One line for one of several projects. */
-    static String summary(String project, Report report, Colours colours) {
-        return colours.of(report.verdict().word(), String.format("%-7s", report.verdict().word()))
-                + String.format("  %3d must  %3d should  %3d note  ", report.counts().must(), report.counts().should(), report.counts().note()) + Printable.of(project);
+    static String summary(String project, Report report, Colours colours, Words words) {
+        String verdict = report.verdict().word();
+        return colours.of(verdict, String.format("%-7s", words.fill("verdict." + verdict)))
+                + "  " + words.fill("report.tally", pad(report.counts().must()), pad(report.counts().should()), pad(report.counts().note())) + "  " + Printable.of(project);
+    }
+
+    private static String pad(int number) {
+        return String.format("%3d", number);
     }
 
     String text() {
         String verdict = report.verdict().word();
-        out.append(colours.strong(Printable.line(report.project().root().orElse("(no project folder)")))).append(": ").append(colours.of(verdict, verdict)).append('\n');
-        line(report.project().files() + " files, " + report.project().documents() + " documents, " + report.project().links() + " links; "
-                + report.counts().must() + " must, " + report.counts().should() + " should, " + report.counts().note() + " note");
-        groups().values().forEach(this::group);
+        out.append(colours.strong(Printable.line(report.project().root().orElse(words.fill("report.no-root"))))).append(": ").append(colours.of(verdict, words.fill("verdict." + verdict))).append('\n');
+        line(words.fill("report.head", report.project().files(), report.project().documents(), report.project().links(), report.counts().must(), report.counts().should(), report.counts().note()));
+        FindingGroups.of(report.findings()).stream().filter(group -> !quiet || group.severity().equals("must")).forEach(this::group);
         if (!quiet) {
             report.carry().ifPresent(this::carry);
         }
         if (!report.notChecked().isEmpty()) {
             line("");
-            line("Not checked: " + String.join(", ", report.notChecked()) + ".");
+            report.notChecked().forEach(what -> line(words.fill("not-checked." + what)));
         }
         return out.toString();
     }
 
-    private Map<String, List<FindingLine>> groups() {
-        Map<String, List<FindingLine>> groups = new LinkedHashMap<>();
-        for (FindingLine finding : report.findings()) {
-            if (!quiet || finding.severity().equals("must")) {
-                groups.computeIfAbsent(finding.severity() + " " + finding.code() + " " + (finding.code().startsWith("link.") ? finding.path() : "") + " " + finding.remedy(), key -> new ArrayList<>()).add(finding);
-            }
+    /** A heading, what each of them says, and one remedy for all. */
+    private void group(FindingGroups.Group group) {
+        FindingLine first = group.first();
+        out.append('\n').append(colours.of(first.severity(), mark(first.severity()) + " " + words.fill("severity." + first.severity()))).append("  ").append(colours.strong(first.code()));
+        String where = group.isMany() ? group.onePath().orElse("") : first.path() + first.at().map(TextReport::at).orElse("");
+        out.append(where.isEmpty() ? "" : "  " + Printable.line(where)).append('\n');
+        if (group.isMany()) {
+            line("  " + words.heading(group) + ":");
         }
-        return groups;
-    }
-
-    private void group(List<FindingLine> findings) {
-        FindingLine first = findings.get(0);
-        out.append('\n');
-        String head = mark(first.severity()) + " " + first.severity();
-        boolean onePlace = findings.stream().allMatch(finding -> finding.path().equals(first.path()));
-        String where = findings.size() > 1 ? (onePlace ? first.path() : "") : first.path() + first.at().map(at -> (at.startsWith("/") || at.startsWith("p") || at.startsWith("b") ? " " : ":") + at).orElse("");
-        out.append(colours.of(first.severity(), head)).append("  ").append(colours.strong(first.code()));
-        out.append(where.isEmpty() ? "" : "  " + Printable.line(where)).append(findings.size() > 1 ? "  (" + findings.size() + ")" : "").append('\n');
-        for (FindingLine finding : findings.subList(0, Math.min(MOST_OF_A_KIND, findings.size()))) {
-            line((findings.size() > 1 ? finding.at().map(at -> "  " + at + "  ").orElse("  ") : "  ") + finding.message());
+        boolean onePath = group.onePath().isPresent();
+        for (FindingLine finding : group.findings().subList(0, Math.min(MOST_OF_A_KIND, group.findings().size()))) {
+            String at = group.isMany() && onePath ? finding.at().map(place -> place + "  ").orElse("") : "";
+            line("  " + at + words.of(finding).message());
             consequences(finding.consequences().orElse(List.of()));
         }
-        if (findings.size() > MOST_OF_A_KIND) {
-            line("  and " + (findings.size() - MOST_OF_A_KIND) + " more of the same kind");
+        long more = group.count() - Math.min(MOST_OF_A_KIND, group.findings().size());
+        if (more > 0) {
+            line("  " + words.fill("report.more", more));
         }
-        for (int i = 0; i < first.remedy().size(); i++) {
-            out.append(colours.soft(Printable.line("  " + (i + 1) + ". " + first.remedy().get(i)))).append('\n');
+        List<Sentence> remedy = words.of(first).remedy();
+        for (int i = 0; i < remedy.size(); i++) {
+            out.append(colours.soft(Printable.line("  " + (i + 1) + ". " + remedy.get(i)))).append('\n');
         }
+    }
+
+    /** A line and column follow a colon, as compilers write them; other places a blank. */
+    private static String at(String at) {
+        return (Character.isDigit(at.charAt(0)) ? ":" : " ") + at;
     }
 
     private void consequences(List<ConsequenceLine> consequences) {
         for (ConsequenceLine consequence : consequences.subList(0, Math.min(MOST_OF_A_KIND, consequences.size()))) {
-            line("    so: " + consequence.message());
+            line("    " + words.fill("report.so", words.of(consequence)));
         }
         if (consequences.size() > MOST_OF_A_KIND) {
-            line("    and " + (consequences.size() - MOST_OF_A_KIND) + " more that follow from it");
+            line("    " + words.fill("report.more-following", consequences.size() - MOST_OF_A_KIND));
         }
     }
 
     /** A line for each machine, and the first links and files that fail there. */
     private void carry(List<CarryLine> machines) {
         line("");
-        line("On other machines:");
+        line(words.fill("report.carry"));
         for (CarryLine machine : machines) {
             boolean good = machine.breaks() == 0 && machine.files().isEmpty();
             out.append("  ").append(colours.of(good ? "ready" : "must", String.format("%-16s", machine.machine())))
-                    .append(Printable.line(machine.opens() + " links open, " + machine.breaks() + " break" + (machine.files().isEmpty() ? "" : ", " + machine.files().size() + " files cannot be there"))).append('\n');
-            machine.links().stream().limit(MOST_BREAKS).forEach(broken -> line("    " + report.links().get(broken.link()).document() + ": “" + report.links().get(broken.link()).text() + "”: " + broken.why()));
-            machine.files().stream().limit(MOST_BREAKS).forEach(refused -> line("    “" + refused.path() + "”: " + refused.why()));
+                    .append(Printable.line(words.fill("report.machine", machine.opens(), machine.breaks(), machine.files().size()))).append('\n');
+            machine.links().stream().limit(MOST_BREAKS).forEach(broken -> line("    " + report.links().get(broken.link()).document() + ": “" + report.links().get(broken.link()).text() + "”: " + words.of(broken)));
+            machine.files().stream().limit(MOST_BREAKS).forEach(refused -> line("    “" + refused.path() + "”: " + words.of(refused)));
             int more = Math.max(0, machine.links().size() - MOST_BREAKS) + Math.max(0, machine.files().size() - MOST_BREAKS);
             if (more > 0) {
-                line("    and " + more + " more");
+                line("    " + words.fill("report.more-here", more));
             }
         }
     }

@@ -174,11 +174,22 @@ class CheckCommandTest {
     void findingsOfAKindStandTogether() throws IOException {
         Files.writeString(project.resolve("index.html"), "<img src=\"pictures/one.svg\">\n<img src=\"pictures/two.svg\">");
         run("check", project.toString());
-        assertThat(out).contains("◆ must  link.missing  index.html  (2)\n  1:11  “pictures/one.svg”", "  2:11  “pictures/two.svg”").containsOnlyOnce("Look for the file on your disk");
+        assertThat(out).contains("◆ must  link.missing  index.html\n  2 linked files are missing:\n  1:11  “pictures/one.svg”", "  2:11  “pictures/two.svg”").containsOnlyOnce("Look for the file on your disk");
         for (int i = 0; i < 20; i++) {
             Files.write(project.resolve("pictures/spare_" + i + ".png"), new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, (byte) i});
         }
         run("check", project.toString());
-        assertThat(out).contains("○ note  asset.unused  (20)", "and 8 more of the same kind");
+        assertThat(out).contains("○ note  asset.unused\n  20 files are linked from nowhere:", "and 8 more of the same kind");
+    }
+
+    @Test
+    void theSameIsSaidInAnotherLanguage() throws IOException {
+        Files.writeString(project.resolve("index.html"), "<img src=\"pictures/one.svg\">\n<img src=\"pictures/two.svg\">");
+        run("check", project.toString(), "--language", "de");
+        assertThat(out).contains("2 verknüpfte Dateien fehlen:", "„pictures/one.svg“ ist nicht im Ordner.");
+        run("--language", "de", "explain", "link.pinned");
+        assertThat(out).contains("Eine Verknüpfung ist an einen Ort gebunden.", "Warum es wichtig ist: ");
+        assertThat(run("check", temp.resolve("none").toString(), "--language", "de")).isEqualTo(2);
+        assertThat(err).contains("gibt es nicht");
     }
 }

@@ -121,7 +121,7 @@ class KitCommandsTest {
         Path other = write("other.kit.json", "flac", "{last}_final", "0".repeat(64), 17);
         assertThat(run("kit", "diff", kit.toString(), kit.toString())).isZero();
         assertThat(run("kit", "diff", kit.toString(), other.toString())).isEqualTo(1);
-        assertThat(out.lines()).containsExactly("`sound` now accepts flac.", "`sound` no longer accepts wav.", "The starter file `story/brief.html` has another content.");
+        assertThat(out.lines()).containsExactly("“sound” now accepts flac.", "“sound” no longer accepts wav.", "The starter file “story/brief.html” has another content.");
         assertThat(run("kit", "diff", kit.toString(), other.toString(), "--format", "json")).isEqualTo(1);
         assertThat(json().at("/changes/0/part").stringValue()).isEqualTo("folders");
     }

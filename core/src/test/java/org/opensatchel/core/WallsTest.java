@@ -17,8 +17,8 @@ class WallsTest {
     @Test
     void theCoreKnowsNoInterfaceAndNoFramework() {
         CompositeArchRule.of(noClasses().should().dependOnClassesThat().resideInAnyPackage("org.springframework..", "jakarta..", "javax.servlet..", "org.hibernate..", "org.thymeleaf..", "picocli.."))
-                .and(noClasses().that().resideInAPackage("..core.link..").should().dependOnClassesThat().resideInAnyPackage("..core.check..", "..core.resolve..", "..core.plan..", "..core.report..", "..core.project.."))
-                .and(noClasses().that().resideInAPackage("..core.resolve..").should().dependOnClassesThat().resideInAnyPackage("..core.check..", "..core.plan..", "..core.report.."))
+                .and(noClasses().that().resideInAPackage("..core.link..").should().dependOnClassesThat().resideInAnyPackage("..core.check..", "..core.resolve..", "..core.match..", "..core.report..", "..core.project.."))
+                .and(noClasses().that().resideInAPackage("..core.resolve..").should().dependOnClassesThat().resideInAnyPackage("..core.check..", "..core.match..", "..core.report.."))
                 .and(noClasses().that().resideInAPackage("..core.path..").should().dependOnClassesThat().resideInAnyPackage("..core.link..", "..core.project..", "..core.kit..", "..core.check.."))
                 .check(CORE);
     }

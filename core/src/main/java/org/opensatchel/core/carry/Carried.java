@@ -1,6 +1,7 @@
 package org.opensatchel.core.carry;
 
 import java.util.List;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.resolve.ResolvedLink;
@@ -25,10 +26,10 @@ public record Carried(Machine machine, int opens, List<Broken> broken, List<Refu
      * @param index its place among all links
      * @param why completes “It does not open there: …”
      */
-    public record Broken(int index, ResolvedLink link, String why) {
+    public record Broken(int index, ResolvedLink link, Phrase why) {
     }
 
     /** A file that cannot be there, and why. */
-    public record Refused(ProjectPath path, String why) {
+    public record Refused(ProjectPath path, Phrase why) {
     }
 }

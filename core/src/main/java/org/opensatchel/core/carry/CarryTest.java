@@ -1,5 +1,17 @@
 package org.opensatchel.core.carry;
 
+import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.OLD_ROOT;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.OVERLOOKED;
+import static org.opensatchel.core.fact.FactName.ROOT;
+import static org.opensatchel.core.fact.FactName.UNIT;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -8,6 +20,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.OperatingSystem;
 import org.opensatchel.core.naming.PortableName;
@@ -19,6 +33,7 @@ import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.resolve.Overlooked;
 import org.opensatchel.core.resolve.ResolvedLink;
 
 /** Would the project open on another machine? For each link whether it leads to its file there, and for each file whether it can be there at all. */
@@ -28,7 +43,7 @@ public final class CarryTest {
     private final Machine machine;
     private final String root;
     private final Optional<LinkAddress> place;
-    private final Map<ProjectPath, String> refused = new HashMap<>();
+    private final Map<ProjectPath, Phrase> refused = new HashMap<>();
 
     private CarryTest(ProjectTree tree, String rootName, Machine machine) {
         this.tree = tree;
@@ -48,7 +63,7 @@ public final class CarryTest {
         List<Carried.Refused> refused = test.files();
         List<Carried.Broken> broken = new ArrayList<>();
         for (int i = 0; i < links.size(); i++) {
-            Optional<String> why = test.breaks(links.get(i));
+            Optional<Phrase> why = test.breaks(links.get(i));
             if (why.isPresent()) {
                 broken.add(new Carried.Broken(i, links.get(i), why.get()));
             }
@@ -68,45 +83,45 @@ public final class CarryTest {
         return tree.files().stream().filter(file -> refused.containsKey(file.path())).map(file -> new Carried.Refused(file.path(), refused.get(file.path()))).toList();
     }
 
-    private Optional<String> refusal(ProjectFile file, Map<String, ProjectPath> taken, Set<ProjectPath> folders) {
+    private Optional<Phrase> refusal(ProjectFile file, Map<String, ProjectPath> taken, Set<ProjectPath> folders) {
         for (String name : file.path().names()) {
-            Optional<String> why = name(name);
+            Optional<Phrase> why = name(name);
             if (why.isPresent()) {
                 return why;
             }
         }
         String whole = root + "/" + file.path().text();
         if (length(whole) > machine.maxPath()) {
-            return Optional.of("its whole path has " + length(whole) + " " + unit() + "; at most " + machine.maxPath() + " are allowed there");
+            return Optional.of(CarryWording.PATH_TOO_LONG.say(Facts.of(COUNT, length(whole)).and(MOST, machine.maxPath()).and(UNIT, unit())));
         }
         if (file.bytes() > machine.fileBytes()) {
-            return Optional.of("it has " + file.bytes() + " bytes; at most " + machine.fileBytes() + " fit there");
+            return Optional.of(CarryWording.FILE_TOO_LARGE.say(Facts.of(BYTES, file.bytes()).and(MOST_BYTES, machine.fileBytes())));
         }
         return clash(file.path(), taken, folders);
     }
 
-    private Optional<String> name(String name) {
+    private Optional<Phrase> name(String name) {
         if (machine.system() == OperatingSystem.WINDOWS) {
             Optional<PortableName.Refusal> refusal = PortableName.refusal(name);
             if (refusal.isPresent()) {
-                return Optional.of("“" + name + "” " + refusal.get().reason());
+                return Optional.of(CarryWording.NAME_REFUSED.say(Facts.of(FOUND, name).and(FAULT, refusal.get().what())));
             }
         } else if (machine.system() == OperatingSystem.MACOS && name.indexOf(':') >= 0) {
-            return Optional.of("“" + name + "” holds :, which a Mac does not allow in a name");
+            return Optional.of(CarryWording.NAME_COLON.say(Facts.of(FOUND, name)));
         }
-        return length(name) > machine.maxName() ? Optional.of("“" + name + "” has " + length(name) + " " + unit() + "; a name has at most " + machine.maxName() + " there") : Optional.empty();
+        return length(name) > machine.maxName() ? Optional.of(CarryWording.NAME_TOO_LONG.say(Facts.of(FOUND, name).and(COUNT, length(name)).and(MOST, machine.maxName()).and(UNIT, unit()))) : Optional.empty();
     }
 
     /** Two names that are one there: the second would be written over the first. Folders that are one there only flow together. */
-    private Optional<String> clash(ProjectPath path, Map<String, ProjectPath> taken, Set<ProjectPath> folders) {
+    private Optional<Phrase> clash(ProjectPath path, Map<String, ProjectPath> taken, Set<ProjectPath> folders) {
         for (ProjectPath folder = path.parent(); !folder.isRoot() && folders.add(folder); folder = folder.parent()) {
             ProjectPath other = taken.putIfAbsent(key(folder.text()), folder);
             if (other != null && !folders.contains(other)) {
-                return Optional.of("“" + folder + "” is the same name as the file “" + other + "” there");
+                return Optional.of(CarryWording.FOLDER_IS_FILE.say(Facts.of(FOUND, folder).and(OTHER, other)));
             }
         }
         ProjectPath other = taken.putIfAbsent(key(path.text()), path);
-        return other == null || other.equals(path) ? Optional.empty() : Optional.of("it is the same name as “" + other + "” there");
+        return other == null || other.equals(path) ? Optional.empty() : Optional.of(CarryWording.SAME_NAME.say(Facts.of(OTHER, other)));
     }
 
     private String key(String path) {
@@ -125,8 +140,8 @@ public final class CarryTest {
     }
 
     /** Why a link does not open there; empty when it does. */
-    private Optional<String> breaks(ResolvedLink link) {
-        Optional<String> lost = link.target().filter(refused::containsKey).map(target -> "“" + target.name() + "” cannot be there: " + refused.get(target));
+    private Optional<Phrase> breaks(ResolvedLink link) {
+        Optional<Phrase> lost = link.target().filter(refused::containsKey).map(target -> CarryWording.FILE_REFUSED.say(Facts.of(FOUND, target.name()).and(FAULT, refused.get(target))));
         if (lost.isPresent()) {
             return lost;
         }
@@ -135,38 +150,38 @@ public final class CarryTest {
             case EMBEDDED -> Optional.empty();
             case PINNED -> pinned(link);
             case MISSPELT -> misspelt(link);
-            case MOVED -> Optional.of("the file lies elsewhere in the folder");
-            case MISSING -> Optional.of("the file is not in the folder");
+            case MOVED -> Optional.of(CarryWording.MOVED.say());
+            case MISSING -> Optional.of(CarryWording.MISSING.say());
             case OUTSIDE -> outside(link);
-            case REMOTE -> reaches("web") ? Optional.empty() : Optional.of("the web cannot be reached from there");
-            case UNKNOWN -> Optional.of(link.form() == LinkForm.VARIABLE ? "it holds a variable that may not be set there" : "where it leads cannot be told");
+            case REMOTE -> reaches("web") ? Optional.empty() : Optional.of(CarryWording.WEB.say());
+            case UNKNOWN -> Optional.of((link.form() == LinkForm.VARIABLE ? CarryWording.VARIABLE : CarryWording.UNKNOWN).say());
         };
     }
 
-    private Optional<String> ok(ResolvedLink link) {
+    private Optional<Phrase> ok(ResolvedLink link) {
         if (link.form() == LinkForm.ROOTED) {
-            return Optional.of("it starts from the top of a web server, and there is none");
+            return Optional.of(CarryWording.WEB_ROOT.say());
         }
         String wanted = link.intended().map(ProjectPath::text).orElse("");
         boolean recomposed = machine.unicode() == Machine.UnicodeRule.COMPOSED && !NameFolding.composed(wanted).equals(wanted);
-        return recomposed ? Optional.of("names are stored with whole accents there, and the link has split ones") : Optional.empty();
+        return recomposed ? Optional.of(CarryWording.SPLIT_ACCENTS.say()) : Optional.empty();
     }
 
-    private Optional<String> pinned(ResolvedLink link) {
+    private Optional<Phrase> pinned(ResolvedLink link) {
         Optional<LinkAddress> old = link.oldRoot().flatMap(text -> LinkText.read(text, Notation.PLAIN));
         boolean same = old.isPresent() && place.isPresent() && old.get().names().size() == place.get().names().size()
                 && old.get().prefixKey(old.get().names().size()).equals(place.get().prefixKey(place.get().names().size()));
-        return same ? Optional.empty() : Optional.of("it is tied to “" + link.oldRoot().orElse(link.link().text()) + "”; there the project lies at “" + root + "”");
+        return same ? Optional.empty() : Optional.of(CarryWording.PINNED.say(Facts.of(OLD_ROOT, link.oldRoot().orElse(link.link().text())).and(ROOT, root)));
     }
 
-    private Optional<String> misspelt(ResolvedLink link) {
-        String overlooked = link.overlooked().orElse("");
+    private Optional<Phrase> misspelt(ResolvedLink link) {
+        Overlooked overlooked = link.overlooked().orElse(Overlooked.CAPITALS);
         boolean windows = machine.system() == OperatingSystem.WINDOWS;
-        if (overlooked.startsWith("backslashes")) {
-            return windows ? Optional.empty() : Optional.of("backslashes separate no folders there");
+        if (overlooked == Overlooked.BACKSLASHES) {
+            return windows ? Optional.empty() : Optional.of(CarryWording.BACKSLASHES.say());
         }
-        if (overlooked.contains("%")  || overlooked.startsWith("percent")) {
-            return Optional.of("the name is written another way than the file's");
+        if (overlooked == Overlooked.UNENCODED_SIGNS || overlooked == Overlooked.PERCENT_ENCODING || overlooked == Overlooked.TWICE_ENCODED) {
+            return Optional.of(CarryWording.OTHER_SPELLING.say());
         }
         String wanted = link.intended().map(ProjectPath::text).orElse("");
         String found = link.target().map(ProjectPath::text).orElse("");
@@ -179,7 +194,7 @@ public final class CarryTest {
             found = NameFolding.composed(found);
         }
         boolean same = machine.caseIgnored() ? caseless(wanted).equals(caseless(found)) : wanted.equals(found);
-        return same ? Optional.empty() : Optional.of("“" + link.target().map(ProjectPath::name).orElse("") + "” is another name there: " + overlooked + " counts");
+        return same ? Optional.empty() : Optional.of(CarryWording.OTHER_NAME.say(Facts.of(FOUND, link.target().map(ProjectPath::name).orElse("")).and(OVERLOOKED, overlooked.say())));
     }
 
     /** Letter case alone is folded here; the Unicode form has been dealt with before. */
@@ -199,11 +214,11 @@ public final class CarryTest {
         return out.toString();
     }
 
-    private Optional<String> outside(ResolvedLink link) {
+    private Optional<Phrase> outside(ResolvedLink link) {
         if (link.form() == LinkForm.UNC) {
-            return reaches("network") ? Optional.empty() : Optional.of("no network share can be reached from there");
+            return reaches("network") ? Optional.empty() : Optional.of(CarryWording.SHARE.say());
         }
-        return Optional.of("it leads out of the folder, and the file did not come along");
+        return Optional.of(CarryWording.OUTSIDE.say());
     }
 
     private boolean reaches(String what) {

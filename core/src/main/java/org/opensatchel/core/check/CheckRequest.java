@@ -9,6 +9,7 @@ import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
+import org.opensatchel.core.words.Words;
 
 /**
  * What a project is checked against.
@@ -20,45 +21,51 @@ import org.opensatchel.core.scan.ContentScan.ScanProgress;
  * @param newer a later version of the kit; what differs in it is noted
  * @param machines the machines it is carried to; those of the kit where none is named
  * @param made the time to put on the report
+ * @param words the language its sentences are written in
  */
 public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location, boolean documentsKnown,
-        ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines) {
+        ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines, Words words) {
 
     public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
-        return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> { }, Optional.empty(), List.of());
+        return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> { }, Optional.empty(), List.of(), Words.ENGLISH);
     }
 
     public CheckRequest at(Instant time) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, time, progress, newer, machines);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, time, progress, newer, machines, words);
     }
 
     public CheckRequest located(Optional<ProjectLocation> where) {
-        return new CheckRequest(kit, fields, roster, where, documentsKnown, limits, made, progress, newer, machines);
+        return new CheckRequest(kit, fields, roster, where, documentsKnown, limits, made, progress, newer, machines, words);
     }
 
     public CheckRequest within(ReadLimits bounds) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, bounds, made, progress, newer, machines);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, bounds, made, progress, newer, machines, words);
     }
 
     public CheckRequest amongst(List<RosterFields> everybody) {
-        return new CheckRequest(kit, fields, everybody, location, documentsKnown, limits, made, progress, newer, machines);
+        return new CheckRequest(kit, fields, everybody, location, documentsKnown, limits, made, progress, newer, machines, words);
     }
 
     public CheckRequest withDocuments(boolean known) {
-        return new CheckRequest(kit, fields, roster, location, known, limits, made, progress, newer, machines);
+        return new CheckRequest(kit, fields, roster, location, known, limits, made, progress, newer, machines, words);
     }
 
     public CheckRequest telling(ScanProgress listener) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, listener, newer, machines);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, listener, newer, machines, words);
     }
 
     public CheckRequest before(Optional<Kit> later) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, later, machines);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, later, machines, words);
     }
 
     /** Carries the project to these machines instead of the kit's. */
     public CheckRequest carriedTo(List<Machine> named) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, named);
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, named, words);
+    }
+
+    /** Has the report written in another language. */
+    public CheckRequest in(Words language) {
+        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, language);
     }
 
     /** The machines the project has to open on. */
@@ -67,6 +74,6 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
     }
 
     CheckRequest whose(RosterFields known) {
-        return new CheckRequest(kit, known, roster, location, documentsKnown, limits, made, progress, newer, machines);
+        return new CheckRequest(kit, known, roster, location, documentsKnown, limits, made, progress, newer, machines, words);
     }
 }

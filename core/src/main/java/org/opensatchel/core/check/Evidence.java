@@ -1,32 +1,149 @@
 package org.opensatchel.core.check;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.check.rule.LinkCauses;
+import org.opensatchel.core.check.rule.LocationEvidence;
+import org.opensatchel.core.check.rule.PackageEvidence;
+import org.opensatchel.core.check.rule.PlanEvidence;
+import org.opensatchel.core.check.rule.StandIns;
+import org.opensatchel.core.check.rule.UseEvidence;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.link.DocumentLinks;
+import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.match.PlannedStarter;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.plan.PlanMatch;
+import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.PackageFault;
+import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.RootChoice;
 import org.opensatchel.core.resolve.Resolution;
+import org.opensatchel.core.resolve.ResolvedLink;
 import org.opensatchel.core.resolve.RootNames;
+import org.opensatchel.core.scan.FileFacts;
 import org.opensatchel.core.scan.Scan;
 
 /**
- * Everything a check may look at. All of it is found out before the first check runs.
+ * Everything the rules may look at, each through the small part of it that it needs. All of it is found out before the first rule
+ * runs.
  *
+ * @param scan what the contents told
+ * @param resolution where the links lead
  * @param roster everybody's fields, for telling whose name another name is; may be empty
  * @param faults what the source told about the package, paths from the root
  * @param newer a later version of the kit than the one it is held against
  * @param findingsPerCode as many of one code are told; of the rest only their number
  * @param leftovers files and folders of systems and programs that were set aside
  */
-public record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Scan scan, RootNames rootNames,
+record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Scan scan, RootNames rootNames,
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
-        Optional<ProjectLocation> location, Marker marker, Optional<Kit> newer, int findingsPerCode) {
+        Optional<ProjectLocation> location, Marker marker, Optional<Kit> newer, int findingsPerCode)
+        implements PackageEvidence, PlanEvidence, UseEvidence, LocationEvidence {
 
-    public boolean linksChecked() {
+    boolean linksChecked() {
         return !scan.notChecked().contains("links");
+    }
+
+    @Override
+    public Map<ProjectPath, Phrase> damaged() {
+        return scan.damaged();
+    }
+
+    @Override
+    public boolean isManaged(ProjectPath path) {
+        return plan.isPresent() && plan.get().isManaged(path);
+    }
+
+    @Override
+    public boolean isPlanned(ProjectPath path) {
+        return plan.isPresent() && plan.get().isPlannedFile(path);
+    }
+
+    @Override
+    public Optional<PlannedStarter> starter(ProjectPath path) {
+        return plan.flatMap(match -> match.starter(path));
+    }
+
+    @Override
+    public boolean isShortcut(ProjectPath path) {
+        return scan.facts(path).shortcut();
+    }
+
+    @Override
+    public List<ProjectFile> files() {
+        return tree.ownFiles();
+    }
+
+    @Override
+    public long bytes() {
+        return tree.bytes();
+    }
+
+    @Override
+    public Map<ProjectPath, FileFacts> facts() {
+        return scan.facts();
+    }
+
+    @Override
+    public FileFacts facts(ProjectPath path) {
+        return scan.facts(path);
+    }
+
+    @Override
+    public Optional<String> sha256(ProjectFile file) {
+        return scan.sha256(file);
+    }
+
+    @Override
+    public Kit.Limits limits() {
+        return kit.map(Kit::limits).orElse(Kit.Limits.NONE);
+    }
+
+    @Override
+    public List<ResolvedLink> links() {
+        return resolution.links();
+    }
+
+    @Override
+    public List<DocumentLinks> documents() {
+        return scan.documents();
+    }
+
+    @Override
+    public Optional<Cause> causeOf(ResolvedLink link) {
+        return LinkCauses.of(this, link);
+    }
+
+    @Override
+    public boolean hasBetter(ResolvedLink link) {
+        return resolution.hasBetter(link);
+    }
+
+    @Override
+    public boolean allLinksKnown() {
+        return linksChecked() && scan.failures().isEmpty() && scan.documents().stream().allMatch(document -> document.problems().isEmpty());
+    }
+
+    @Override
+    public Set<ProjectPath> linked() {
+        return resolution.linked(tree);
+    }
+
+    @Override
+    public Optional<LocationPolicy> locationPolicy() {
+        return kit.flatMap(Kit::location);
+    }
+
+    @Override
+    public Optional<String> inferred() {
+        return resolution.inferred();
     }
 }

@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.finding.Advice;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -77,8 +76,7 @@ final class Findings {
             return consequences;
         }
         List<Finding> out = new ArrayList<>(consequences.subList(0, perCode));
-        Finding next = consequences.get(perCode);
-        out.add(Finding.of(next.code(), new Advice("", next.why(), next.remedy())).saying("And " + (consequences.size() - perCode) + " more that follow from it.").withSeverity(next.severity()));
+        out.add(consequences.get(perCode).andMore(consequences.size() - perCode));
         return out;
     }
 
@@ -115,7 +113,7 @@ final class Findings {
         }
         over.forEach((code, example) -> {
             int more = counts.get(code) - kept.getOrDefault(code, 0);
-            out.add(Finding.of(code, new Advice("", example.why(), example.remedy())).saying("And " + more + " more of the same kind.").withSeverity(example.severity()));
+            out.add(example.andMore(more));
         });
         return out;
     }

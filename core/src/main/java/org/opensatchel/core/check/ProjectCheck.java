@@ -1,6 +1,12 @@
 package org.opensatchel.core.check;
 
+import static org.opensatchel.core.fact.FactName.CODES;
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FORMAT;
+import static org.opensatchel.core.fact.FactName.HOW;
+
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
@@ -8,16 +14,21 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.check.rule.Rule;
+import org.opensatchel.core.check.rule.Rules;
+import org.opensatchel.core.check.rule.Shortcuts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.custom.CustomLinks;
+import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.match.SetApart;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.plan.PlanMatch;
-import org.opensatchel.core.plan.Zones;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.PackageFault;
+import org.opensatchel.core.project.PackageWording;
+import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.RootChoice;
@@ -36,11 +47,6 @@ import org.opensatchel.core.scan.Workers;
  * hold the tree against the plan, judge. Each stage is a value handed to the next. Used from many threads at once.
  */
 public final class ProjectCheck {
-
-    private static final Advice RULE_FAILED = Advice.of("A rule of ours broke", "Its findings are missing from this report; the others are complete.",
-            "Nothing has to be done by you. Tell whoever runs this installation.");
-    private static final Advice BLOCKED = Advice.of("It could not be read", "What cannot be opened cannot be checked or graded.",
-            "Pack the project folder again and see that the archive opens.", "Hand in the new archive.");
 
     /** Projects of more files are judged on several threads; no check looks at what another finds. */
     private static final int MANY = 5_000;
@@ -61,17 +67,17 @@ public final class ProjectCheck {
         RootChoice root = new RootFinder(request.kit(), request.fields()).find(listing);
         TreeBuilder.Built built = new TreeBuilder(source, request.kit(), request.limits()).build(listing, root);
         if (built.tree().files().isEmpty() && built.tree().folders().isEmpty() && built.faults().isEmpty()) {
-            return blocked(new Intake.Blocked(Code.PACKAGE_UNREADABLE, "There is nothing in it but leftovers of a system."));
+            return blocked(new Intake.Blocked(Code.PACKAGE_UNREADABLE, PackageWording.ONLY_LEFTOVERS.say()));
         }
-        Marker marker = Marker.read(source, built.tree());
+        Marker marker = marker(source, built.tree());
         return run(source, root, built, request.whose(request.fields().or(marker.fields())), marker);
     }
 
     private Report run(ProjectSource source, RootChoice root, TreeBuilder.Built built, CheckRequest known, Marker marker) throws IOException {
         Optional<Kit> kit = known.kit();
         ProjectTree tree = built.tree();
-        Zones zones = new Zones(kit, known.fields());
-        Scan scan = scan(source, tree, zones);
+        SetApart apart = new SetApart(kit, known.fields());
+        Scan scan = scan(source, tree, apart);
         RootNames names = new RootNames(tree.rootName(), kit.flatMap(plan -> plan.root().make(known.fields(), plan.ascii())), kit.map(Kit::root));
         Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()), known.limits().sums().candidates());
         Optional<PlanMatch> plan = kit.map(planned -> new PlanMatch(tree, scan, planned, known.fields()));
@@ -81,11 +87,24 @@ public final class ProjectCheck {
         return new ReportMaker(known).report(evidence, judged(evidence));
     }
 
-    private Scan scan(ProjectSource source, ProjectTree tree, Zones zones) throws IOException {
+    private static Marker marker(ProjectSource source, ProjectTree tree) {
+        Optional<ProjectFile> file = tree.file(ProjectPath.of(Marker.FILE)).filter(marker -> source.hasContent(marker.entry()) && marker.bytes() <= Marker.MAX_BYTES);
+        if (file.isEmpty()) {
+            return Marker.NONE;
+        }
+        try (InputStream content = source.open(file.get().entry())) {
+            return Marker.read(content.readNBytes(Marker.MAX_BYTES));
+        } catch (IOException unreadable) {
+            // Told with the other members that cannot be read.
+            return Marker.NONE;
+        }
+    }
+
+    private Scan scan(ProjectSource source, ProjectTree tree, SetApart apart) throws IOException {
         Set<Long> wanted = new HashSet<>();
         request.kit().ifPresent(kit -> kit.starter().forEach(file -> wanted.add(file.bytes())));
         long maxHashed = request.kit().map(kit -> kit.limits().fileBytes().orElse(Long.MAX_VALUE)).orElse(Long.MAX_VALUE);
-        Scan scan = new ContentScan(source, request.limits(), path -> !zones.isManaged(path), wanted, maxHashed, request.progress(),
+        Scan scan = new ContentScan(source, request.limits(), path -> !apart.isManaged(path), wanted, maxHashed, request.progress(),
                 request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE)).scan(tree);
         if (request.documentsKnown()) {
             return scan;
@@ -97,31 +116,31 @@ public final class ProjectCheck {
 
     /** The one place where a check that breaks costs itself only. */
     private List<Finding> judged(Evidence evidence) throws IOException {
-        List<Check> checks = Checks.all();
-        List<List<Finding>> told = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
-        Workers.run(evidence.tree().count() > MANY ? Workers.most() : 1, checks.size(), i -> {
+        List<Rule<?>> rules = Rules.all();
+        List<List<Finding>> told = new ArrayList<>(Collections.nCopies(rules.size(), List.of()));
+        Workers.run(evidence.tree().count() > MANY ? Workers.most() : 1, rules.size(), i -> {
             // From the last: those that look at every file stand there, and none of them should be left over alone.
-            int number = checks.size() - 1 - i;
-            told.set(number, judged(checks.get(number), evidence));
+            int number = rules.size() - 1 - i;
+            told.set(number, judged(rules.get(number), evidence));
         });
         List<Finding> raw = new ArrayList<>();
         told.forEach(raw::addAll);
-        evidence.scan().failures().forEach((path, reader) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).path(path).saying("On “" + path + "” " + reader + " broke.")));
+        evidence.scan().failures().forEach((path, format) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED).path(path).fact(HOW, "reader").fact(FORMAT, format).make()));
         return new Findings(request.kit(), request.limits().findingsPerCode(), request.limits().sums().findings()).told(raw);
     }
 
-    private static List<Finding> judged(Check check, Evidence evidence) {
+    private static <E> List<Finding> judged(Rule<E> rule, Evidence evidence) {
         try {
-            return check.judge(evidence);
+            return rule.judge(rule.needs().cast(evidence));
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            String codes = String.join(", ", check.catalogue().keySet().stream().map(Code::id).sorted().toList());
-            System.getLogger(ProjectCheck.class.getName()).log(System.Logger.Level.WARNING, () -> "check failed: " + codes, broke);
-            return List.of(Finding.of(Code.PACKAGE_RULE_FAILED, RULE_FAILED).saying("The check for " + codes + " broke on this project."));
+            List<String> codes = rule.gives().stream().map(Code::id).sorted().toList();
+            System.getLogger(ProjectCheck.class.getName()).log(System.Logger.Level.WARNING, () -> "rule failed: " + codes, broke);
+            return List.of(Finding.of(Code.PACKAGE_RULE_FAILED).fact(HOW, "rule").fact(CODES, codes).make());
         }
     }
 
     private Report blocked(Intake.Blocked blocked) {
-        Finding finding = Finding.of(blocked.code(), BLOCKED).path(ProjectPath.ROOT).saying(blocked.message());
+        Finding finding = Finding.of(blocked.code()).fact(FAULT, blocked.what()).make();
         return new ReportMaker(request).blocked(finding);
     }
 }

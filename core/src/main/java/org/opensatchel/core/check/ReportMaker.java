@@ -4,12 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import org.opensatchel.core.carry.Carried;
+import org.opensatchel.core.carry.CarryTest;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.report.Report;
-import org.opensatchel.core.carry.CarryTest;
-import org.opensatchel.core.carry.Carried;
 import org.opensatchel.core.report.Report.CandidateLine;
 import org.opensatchel.core.report.Report.CarryFileLine;
 import org.opensatchel.core.report.Report.CarryLine;
@@ -24,14 +24,19 @@ import org.opensatchel.core.report.Report.Project;
 import org.opensatchel.core.report.Report.ProposalLine;
 import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.resolve.ResolvedLink;
+import org.opensatchel.core.words.Said;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
 
 /** Lays what was found out into the shape of a report. */
 final class ReportMaker {
 
     private final CheckRequest request;
+    private final Words words;
 
     ReportMaker(CheckRequest request) {
         this.request = request;
+        this.words = request.words();
     }
 
     Report report(Evidence evidence, List<Finding> findings) {
@@ -39,7 +44,7 @@ final class ReportMaker {
         Project project = new Project(evidence.tree().rootName(), evidence.tree().count(), evidence.tree().bytes(), evidence.scan().documents().size(), links.size());
         Counts counts = counts(findings);
         return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY, kit(), location(evidence.resolution().inferred()), project, counts,
-                links.stream().map(ReportMaker::line).toList(), findings.stream().map(ReportMaker::line).toList(), notChecked(evidence), carry(evidence));
+                links.stream().map(this::line).toList(), findings.stream().map(this::line).toList(), notChecked(evidence), carry(evidence));
     }
 
     private static List<String> notChecked(Evidence evidence) {
@@ -53,7 +58,7 @@ final class ReportMaker {
     Report blocked(Finding finding) {
         List<Finding> findings = List.of(finding);
         return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, kit(), location(Optional.empty()), new Project(Optional.empty(), 0, 0, 0, 0), counts(findings),
-                List.of(), findings.stream().map(ReportMaker::line).toList(), List.of(), Optional.empty());
+                List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty());
     }
 
     private Optional<List<CarryLine>> carry(Evidence evidence) {
@@ -62,10 +67,10 @@ final class ReportMaker {
         return lines.isEmpty() ? Optional.empty() : Optional.of(lines);
     }
 
-    private static CarryLine line(Carried carried) {
+    private CarryLine line(Carried carried) {
         return new CarryLine(carried.machine().name(), carried.machine().title(), carried.opens(), carried.broken().size(),
-                carried.broken().stream().map(broken -> new CarryLinkLine(broken.index(), broken.why())).toList(),
-                carried.refused().stream().map(refused -> new CarryFileLine(refused.path().text(), refused.why())).toList());
+                carried.broken().stream().map(broken -> new CarryLinkLine(broken.index(), words.text(broken.why()), Optional.of(broken.why()))).toList(),
+                carried.refused().stream().map(refused -> new CarryFileLine(refused.path().text(), words.text(refused.why()), Optional.of(refused.why()))).toList());
     }
 
     private Optional<KitRef> kit() {
@@ -85,18 +90,22 @@ final class ReportMaker {
         return (int) findings.stream().filter(finding -> finding.severity() == severity).count();
     }
 
-    private static LinkLine line(ResolvedLink link) {
-        List<CandidateLine> candidates = link.candidates().stream().map(candidate -> new CandidateLine(candidate.path().text(), candidate.why(), rounded(candidate.sure()))).toList();
+    private LinkLine line(ResolvedLink link) {
+        List<CandidateLine> candidates = link.candidates().stream().map(candidate -> new CandidateLine(candidate.path().text(), words.text(candidate.reason().say()), rounded(candidate.sure()), Optional.of(candidate.reason()))).toList();
         return new LinkLine(link.link().document().text(), link.link().at().text(), link.link().text(), link.form().word(), link.outcome().word(), link.target().map(path -> path.text()),
                 candidates.isEmpty() ? Optional.empty() : Optional.of(candidates), link.gaps().isEmpty() ? Optional.empty() : Optional.of(link.gaps()));
     }
 
-    private static FindingLine line(Finding finding) {
-        List<ConsequenceLine> consequences = finding.consequences().stream()
-                .map(follows -> new ConsequenceLine(follows.code().id(), follows.path().text(), at(follows), follows.message())).toList();
-        return new FindingLine(finding.code().id(), finding.severity().word(), finding.path().text(), at(finding), finding.message(), finding.why(), finding.remedy(),
-                finding.sure().isPresent() ? Optional.of(rounded(finding.sure().getAsDouble())) : Optional.empty(), finding.proposal().map(ReportMaker::proposal),
-                consequences.isEmpty() ? Optional.empty() : Optional.of(consequences));
+    private FindingLine line(Finding finding) {
+        List<ConsequenceLine> consequences = finding.consequences().stream().map(this::consequence).toList();
+        Said said = words.of(finding);
+        return new FindingLine(finding.code().id(), finding.severity().word(), finding.path().text(), at(finding), said.message().bounded(), said.why().bounded(),
+                said.remedy().stream().map(Sentence::bounded).toList(), finding.sure().isPresent() ? Optional.of(rounded(finding.sure().getAsDouble())) : Optional.empty(),
+                finding.proposal().map(ReportMaker::proposal), consequences.isEmpty() ? Optional.empty() : Optional.of(consequences), Optional.of(finding.facts()));
+    }
+
+    private ConsequenceLine consequence(Finding finding) {
+        return new ConsequenceLine(finding.code().id(), finding.path().text(), at(finding), words.of(finding).message().bounded(), Optional.of(finding.facts()));
     }
 
     private static ProposalLine proposal(Candidate candidate) {

@@ -1,15 +1,16 @@
 package org.opensatchel.core.compare;
 
 import java.util.Locale;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * One difference between two versions of a kit.
  *
  * @param part the part of the kit document, like {@code folders}
  * @param name what in that part, empty for the part itself
- * @param text the difference as a sentence
+ * @param what the difference
  */
-public record KitChange(String part, Kind kind, String name, String text) {
+public record KitChange(String part, Kind kind, String name, Phrase what) {
 
     /** What happened. */
     public enum Kind {

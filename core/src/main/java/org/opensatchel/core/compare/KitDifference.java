@@ -1,5 +1,25 @@
 package org.opensatchel.core.compare;
 
+import static org.opensatchel.core.fact.FactName.AFTER;
+import static org.opensatchel.core.fact.FactName.ALLOWED;
+import static org.opensatchel.core.fact.FactName.BEFORE;
+import static org.opensatchel.core.fact.FactName.CODE;
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.FORM;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.core.fact.FactName.LEAST;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.NEED;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.core.fact.FactName.PLACES;
+import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.core.fact.FactName.SEVERITY;
+import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.core.fact.FactName.WAS;
+import static org.opensatchel.core.fact.FactName.WHAT;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -9,8 +29,16 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.opensatchel.core.compare.KitChange.Kind;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.fact.Wording;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Kit.StarterFile;
@@ -43,94 +71,95 @@ public final class KitDifference {
     }
 
     private void heads(Kit before, Kit after) {
-        value("title", "the title", before.title(), after.title());
-        value("assignment", "the assignment", before.assignment().orElse("–"), after.assignment().orElse("–"));
-        value("root", "the root's name", before.root().text(), after.root().text());
+        value("title", ChangeWording.TITLE, Optional.of(before.title()), Optional.of(after.title()));
+        value("assignment", ChangeWording.ASSIGNMENT, before.assignment(), after.assignment());
+        value("root", ChangeWording.ROOT, Optional.of(before.root().text()), Optional.of(after.root().text()));
     }
 
-    private void value(String part, String what, Object before, Object after) {
+    private void value(String part, ChangeWording what, Optional<String> before, Optional<String> after) {
         if (!before.equals(after)) {
-            changes.add(new KitChange(part, Kind.CHANGED, "", capital(what) + " is “" + after + "”; it was “" + before + "”."));
+            say(part, what.say(Facts.NONE.and(BEFORE, before).and(AFTER, after)));
         }
     }
 
     private void names(NameRules before, NameRules after) {
         if (before.spaces() != after.spaces()) {
-            say("names", "Spaces in names are " + (after.spaces() ? "allowed now." : "no longer allowed."));
+            say("names", how(ChangeWording.SPACES, after.spaces()));
         }
         if (before.letters() != after.letters()) {
-            say("names", switch (after.letters()) {
-                case ANY -> "Names may have capitals and small letters.";
-                case LOWER -> "Names have to be in small letters.";
-                case UPPER -> "Names have to be in capitals.";
-            });
+            say("names", ChangeWording.LETTERS.say(Facts.of(HOW, after.letters())));
         }
         if (before.maxLength() != after.maxLength()) {
-            say("names", after.maxLength() == 0 ? "Names may have any length." : "Names may have " + after.maxLength() + " characters; " + (before.maxLength() == 0 ? "there was no limit." : "it was " + before.maxLength() + "."));
+            say("names", ChangeWording.NAME_LENGTH.say(Facts.of(MOST, after.maxLength()).and(COUNT, before.maxLength())));
         }
         if (before.portable() != after.portable()) {
-            say("names", after.portable() ? "Names have to work on every system." : "Names no longer have to work on every system.");
+            say("names", how(ChangeWording.PORTABLE, after.portable()));
         }
         if (before.ascii() != after.ascii()) {
-            say("names", after.ascii() ? "Names may have plain letters A to Z only." : "Names may have accents.");
+            say("names", how(ChangeWording.ACCENTS, !after.ascii()));
         }
-        sets("names", "", "Names", "may no longer say", "may say", before.avoid(), after.avoid());
+        sets("names", TYPES, ChangeWording.AVOIDS, ChangeWording.AVOIDS_NO_LONGER, before.avoid(), after.avoid());
+    }
+
+    private static Phrase how(ChangeWording what, boolean yes) {
+        return what.say(Facts.of(HOW, yes ? "yes" : "no"));
     }
 
     private void folders(Kit before, Kit after) {
         listed("folders", before.folders(), after.folders(), rule -> rule.path().text(), this::folder);
         if (before.otherFolders() != after.otherFolders()) {
-            say("otherFolders", switch (after.otherFolders()) {
-                case ALLOW -> "Folders nobody planned are allowed.";
-                case NOTE -> "Folders nobody planned are noted.";
-                case FORBID -> "Folders nobody planned are forbidden.";
-            });
+            say("otherFolders", ChangeWording.OTHER_FOLDERS.say(Facts.of(HOW, after.otherFolders())));
         }
     }
 
-    private List<String> folder(FolderRule before, FolderRule after) {
-        String name = "`" + after.path().text() + "`";
-        List<String> out = new ArrayList<>();
-        if (before.need() != after.need()) {
-            out.add(name + (after.need() == Need.FORBIDDEN ? " must not be there any more." : " is " + after.need().word() + "; it was " + before.need().word() + "."));
-        }
+    private List<Phrase> folder(FolderRule before, FolderRule after) {
+        Facts name = Facts.of(FOUND, after.path().text());
+        List<Phrase> out = new ArrayList<>(need(name, before.need(), after.need()));
         out.addAll(types(name, before.accepts(), after.accepts()));
         if (before.atLeast() != after.atLeast()) {
-            out.add(name + " has to hold " + after.atLeast() + " or more files; it was " + before.atLeast() + ".");
+            out.add(ChangeWording.AT_LEAST.say(name.and(LEAST, after.atLeast()).and(COUNT, before.atLeast())));
         }
         if (before.sealed() != after.sealed()) {
-            out.add(name + (after.sealed() ? " is sealed: nothing in it may be renamed, moved or changed." : " is no longer sealed."));
+            out.add(ChangeWording.SEALED.say(name.and(HOW, after.sealed() ? "yes" : "no")));
         }
         if (before.managed() != after.managed()) {
-            out.add(name + (after.managed() ? " is kept by the program and no longer looked into." : " is looked into again."));
+            out.add(ChangeWording.MANAGED.say(name.and(HOW, after.managed() ? "yes" : "no")));
         }
         if (!before.repeats().equals(after.repeats())) {
-            out.add(after.repeats().isPresent() ? name + " repeats at least " + after.repeats().getAsInt() + " times." : name + " no longer has to repeat.");
+            out.add(ChangeWording.REPEATS.say(name.and(LEAST, after.repeats().orElse(0))));
         }
         if (!before.purpose().equals(after.purpose())) {
-            out.add(name + " is for “" + after.purpose() + "”.");
+            out.add(ChangeWording.MEANT_FOR.say(name.and(PURPOSE, given(after.purpose()))));
         }
         return out;
     }
 
-    private static List<String> types(String name, List<String> before, List<String> after) {
+    private static List<Phrase> need(Facts name, Need before, Need after) {
+        return before == after ? List.of() : List.of(ChangeWording.NEED_OF.say(name.and(NEED, after).and(WAS, before)));
+    }
+
+    private static Optional<String> given(String text) {
+        return Optional.of(text.strip()).filter(words -> !words.isEmpty());
+    }
+
+    private static List<Phrase> types(Facts name, List<String> before, List<String> after) {
         if (Set.copyOf(before).equals(Set.copyOf(after))) {
             return List.of();
         }
         if (after.isEmpty()) {
-            return List.of(name + " now takes any file.");
+            return List.of(ChangeWording.TAKES_ANY.say(name));
         }
         if (before.isEmpty()) {
-            return List.of(name + " now takes only " + String.join(", ", after) + ".");
+            return List.of(ChangeWording.TAKES_ONLY.say(name.and(TYPES, after)));
         }
-        List<String> out = new ArrayList<>();
+        List<Phrase> out = new ArrayList<>();
         Set<String> more = without(after, before);
         Set<String> less = without(before, after);
         if (!more.isEmpty()) {
-            out.add(name + " now accepts " + String.join(", ", more) + ".");
+            out.add(ChangeWording.TAKES_ALSO.say(name.and(TYPES, new ArrayList<>(more))));
         }
         if (!less.isEmpty()) {
-            out.add(name + " no longer accepts " + String.join(", ", less) + ".");
+            out.add(ChangeWording.TAKES_NO_LONGER.say(name.and(TYPES, new ArrayList<>(less))));
         }
         return out;
     }
@@ -141,51 +170,50 @@ public final class KitDifference {
         return left;
     }
 
-    private static List<String> companion(Kit.Companion before, Kit.Companion after) {
-        return List.of("`" + after.name() + "` beside the root has another rule: " + after.need().word() + (after.managed() ? ", kept by a program" : "") + ", " + after.purpose() + ".");
+    private static List<Phrase> companion(Kit.Companion before, Kit.Companion after) {
+        return List.of(ChangeWording.COMPANION.say(Facts.of(FOUND, after.name()).and(NEED, after.need()).and(HOW, after.managed() ? "managed" : "plain").and(PURPOSE, given(after.purpose()))));
     }
 
-    private static List<String> document(Kit.DocumentRule before, Kit.DocumentRule after) {
-        String name = "“" + after.role() + "”";
-        List<String> out = role(name, before.in().text(), after.in().text(), before.name().text(), after.name().text(), before.need(), after.need());
+    private static List<Phrase> document(Kit.DocumentRule before, Kit.DocumentRule after) {
+        Facts name = Facts.of(FOUND, after.role());
+        List<Phrase> out = role(name, before.in().text(), after.in().text(), before.name().text(), after.name().text());
+        out.addAll(need(name, before.need(), after.need()));
         out.addAll(types(name, before.types(), after.types()));
         if (before.versions() != after.versions()) {
-            out.add(name + " needs " + after.versions() + " versions; it was " + before.versions() + ".");
+            out.add(ChangeWording.VERSIONS.say(name.and(LEAST, after.versions()).and(COUNT, before.versions())));
         }
         if (before.maxLength() != after.maxLength()) {
-            out.add(name + (after.maxLength() == 0 ? " may have a name of any length." : " may have a name of " + after.maxLength() + " characters."));
+            out.add(ChangeWording.LENGTH_OF.say(name.and(MOST, after.maxLength())));
         }
         like(name, before.namedLike(), after.namedLike()).ifPresent(out::add);
         return out;
     }
 
-    private static List<String> file(Kit.FileRule before, Kit.FileRule after) {
-        String name = "“" + after.role() + "”";
-        List<String> out = role(name, before.in().text(), after.in().text(), before.name().text(), after.name().text(), before.need(), after.need());
+    private static List<Phrase> file(Kit.FileRule before, Kit.FileRule after) {
+        Facts name = Facts.of(FOUND, after.role());
+        List<Phrase> out = role(name, before.in().text(), after.in().text(), before.name().text(), after.name().text());
+        out.addAll(need(name, before.need(), after.need()));
         out.addAll(types(name, before.types(), after.types()));
-        if (!KitSentences.media(before.media()).equals(KitSentences.media(after.media()))) {
-            out.add(name + " has to be: " + KitSentences.media(after.media()) + "; it was: " + KitSentences.media(before.media()) + ".");
+        if (!RuleParts.media(before.media()).equals(RuleParts.media(after.media()))) {
+            out.add(ChangeWording.MEDIA.say(RuleParts.both(RuleParts.media(before.media()), RuleParts.media(after.media())).and(name)));
         }
         like(name, before.namedLike(), after.namedLike()).ifPresent(out::add);
         return out;
     }
 
-    private static List<String> role(String name, String inBefore, String in, String patternBefore, String pattern, Need needBefore, Need need) {
-        List<String> out = new ArrayList<>();
+    private static List<Phrase> role(Facts name, String inBefore, String in, String patternBefore, String pattern) {
+        List<Phrase> out = new ArrayList<>();
         if (!inBefore.equals(in)) {
-            out.add(name + " belongs in `" + in + "`; it was `" + inBefore + "`.");
+            out.add(ChangeWording.BELONGS_IN.say(name.and(AFTER, given(in)).and(BEFORE, given(inBefore))));
         }
         if (!patternBefore.equals(pattern)) {
-            out.add(name + " is named `" + pattern + "`; it was `" + patternBefore + "`.");
-        }
-        if (needBefore != need) {
-            out.add(name + " is " + need.word() + "; it was " + needBefore.word() + ".");
+            out.add(ChangeWording.NAMED.say(name.and(AFTER, pattern).and(BEFORE, patternBefore)));
         }
         return out;
     }
 
-    private static Optional<String> like(String name, Optional<String> before, Optional<String> after) {
-        return before.equals(after) ? Optional.empty() : Optional.of(after.map(role -> name + " is named like “" + role + "”.").orElse(name + " has a name of its own."));
+    private static Optional<Phrase> like(Facts name, Optional<String> before, Optional<String> after) {
+        return before.equals(after) ? Optional.empty() : Optional.of(ChangeWording.NAMED_LIKE.say(name.and(OTHER, after)));
     }
 
     private void starter(List<StarterFile> before, List<StarterFile> after) {
@@ -194,70 +222,74 @@ public final class KitDifference {
         fresh.forEach((path, file) -> {
             StarterFile was = old.get(path);
             if (was == null) {
-                changes.add(new KitChange("starter", Kind.ADDED, path, "The starter file `" + path + "` is new."));
+                changes.add(new KitChange("starter", Kind.ADDED, path, ChangeWording.STARTER_NEW.say(Facts.of(FOUND, path))));
             } else if (!was.sha256().equals(file.sha256())) {
-                changes.add(new KitChange("starter", Kind.CHANGED, path, "The starter file `" + path + "` has another content."));
+                changes.add(new KitChange("starter", Kind.CHANGED, path, ChangeWording.STARTER_CONTENT.say(Facts.of(FOUND, path))));
             }
             if (was != null && was.treat() != file.treat()) {
-                changes.add(new KitChange("starter", Kind.CHANGED, path, "The starter file `" + path + "` " + KitSentences.treat(file.treat()) + "."));
+                changes.add(new KitChange("starter", Kind.CHANGED, path, ChangeWording.STARTER_TREAT.say(Facts.of(FOUND, path).and(HOW, file.treat()))));
             }
         });
-        old.keySet().stream().filter(path -> !fresh.containsKey(path)).forEach(path -> changes.add(new KitChange("starter", Kind.REMOVED, path, "The starter file `" + path + "` is gone.")));
+        old.keySet().stream().filter(path -> !fresh.containsKey(path)).forEach(path -> changes.add(new KitChange("starter", Kind.REMOVED, path, ChangeWording.STARTER_GONE.say(Facts.of(FOUND, path)))));
     }
 
     private void links(Kit.LinkPolicy before, Kit.LinkPolicy after) {
-        grade("tied to one place", before.absolute(), after.absolute());
-        grade("that lead out", before.outside(), after.outside());
-        grade("to nothing", before.missing(), after.missing());
-        grade("to the web", before.remote(), after.remote());
+        grade("absolute", before.absolute(), after.absolute());
+        grade("outside", before.outside(), after.outside());
+        grade("missing", before.missing(), after.missing());
+        grade("remote", before.remote(), after.remote());
         listed("links", before.custom(), after.custom(), rule -> rule.files() + " " + rule.pattern().or(rule::element).or(rule::pointer).orElse(""),
-                (was, is) -> List.of("The link rule for `" + is.files() + "` starts at the " + (is.fromRoot() ? "root" : "document") + (is.uri() ? " and reads addresses." : " and reads plain paths.")));
+                (was, is) -> List.of(ChangeWording.LINK_RULE.say(Facts.of(FOUND, is.files()).and(HOW, is.fromRoot() ? "root" : "document").and(FORM, is.uri() ? "address" : "plain"))));
     }
 
     private void grade(String which, Optional<Kit.Grade> before, Optional<Kit.Grade> after) {
         if (!before.equals(after)) {
-            say("links", "Links " + which + " are " + after.map(KitSentences::grade).orElse("judged as usual") + "; they were " + before.map(KitSentences::grade).orElse("judged as usual") + ".");
+            say("links", ChangeWording.LINKS.say(Facts.of(HOW, which).and(SEVERITY, word(after)).and(WAS, word(before))));
         }
     }
 
+    private static String word(Optional<Kit.Grade> grade) {
+        return grade.map(Wording::word).orElse("usual");
+    }
+
     private void location(LocationPolicy before, LocationPolicy after) {
-        sets("location", "", "Projects", "may now lie on", "may no longer lie on", words(before.storage()), words(after.storage()));
-        sets("location", "", "Projects", "must keep away from", "no longer have to keep away from", words(before.avoid()), words(after.avoid()));
+        sets("location", ALLOWED, ChangeWording.STORAGE_MORE, ChangeWording.STORAGE_LESS, words(before.storage()), words(after.storage()));
+        sets("location", PLACES, ChangeWording.PLACES_MORE, ChangeWording.PLACES_LESS, words(before.avoid()), words(after.avoid()));
         if (before.maxRootLength() != after.maxRootLength()) {
-            say("location", after.maxRootLength() == 0 ? "The root's path may have any length." : "The root's path may have " + after.maxRootLength() + " characters.");
+            say("location", ChangeWording.ROOT_LENGTH.say(Facts.of(MOST, after.maxRootLength())));
         }
     }
 
     private static List<String> words(List<? extends Enum<?>> values) {
-        return values.stream().map(value -> value.name().toLowerCase(java.util.Locale.ROOT)).toList();
+        return values.stream().map(value -> Wording.word(value)).toList();
     }
 
     private void rest(Kit before, Kit after) {
-        sets("machines", "", "It", "has to open on", "no longer has to open on", before.machines(), after.machines());
+        sets("machines", OTHERS, ChangeWording.MACHINES_MORE, ChangeWording.MACHINES_LESS, before.machines(), after.machines());
         if (!before.limits().equals(after.limits())) {
-            say("limits", "The limits are " + KitSentences.limits(after.limits()) + "; they were " + KitSentences.limits(before.limits()) + ".");
+            say("limits", ChangeWording.LIMITS.say(RuleParts.both(RuleParts.limits(before.limits()), RuleParts.limits(after.limits()))));
         }
-        listed("steps", before.steps(), after.steps(), Kit.Step::title, (was, is) -> List.of("The step “" + is.title() + "” says “" + is.text() + "”" + (is.confirm() ? " and is confirmed." : ".")));
-        Set<org.opensatchel.core.finding.Code> codes = new java.util.TreeSet<>(before.severities().keySet());
+        listed("steps", before.steps(), after.steps(), Kit.Step::title, (was, is) -> List.of(ChangeWording.STEP.say(Facts.of(FOUND, is.title()).and(OTHER, is.text()).and(HOW, is.confirm() ? "confirmed" : "plain"))));
+        Set<Code> codes = new TreeSet<>(before.severities().keySet());
         codes.addAll(after.severities().keySet());
         codes.stream().filter(code -> !before.severity(code).equals(after.severity(code))).forEach(code -> changes.add(new KitChange("severities", Kind.CHANGED, code.id(),
-                "`" + code.id() + "` is " + KitSentences.severity(after.severity(code)) + "; it was " + KitSentences.severity(before.severity(code)) + ".")));
+                ChangeWording.SEVERITY_OF.say(Facts.of(CODE, code.id()).and(SEVERITY, severity(after.severity(code))).and(WAS, severity(before.severity(code)))))));
         if (!before.points().equals(after.points())) {
-            say("points", "The points are " + KitSentences.points(after.points()) + "; they were " + KitSentences.points(before.points()) + ".");
+            say("points", ChangeWording.POINTS.say(RuleParts.both(RuleParts.points(before.points()), RuleParts.points(after.points()))));
         }
     }
 
-    private <T> void listed(String part, List<T> before, List<T> after, Function<T, String> key, java.util.function.BiFunction<T, T, List<String>> said) {
+    private <T> void listed(String part, List<T> before, List<T> after, Function<T, String> key, BiFunction<T, T, List<Phrase>> said) {
         Map<String, T> old = byKey(before, key);
         Map<String, T> fresh = byKey(after, key);
         fresh.forEach((name, item) -> {
             if (!old.containsKey(name)) {
-                changes.add(new KitChange(part, Kind.ADDED, name, "`" + name + "` is new" + KitSentences.about(item) + "."));
+                changes.add(new KitChange(part, Kind.ADDED, name, ChangeWording.NEW.say(Facts.of(FOUND, name).and(WHAT, RuleParts.about(item)))));
             } else if (!Objects.equals(old.get(name), item)) {
-                said.apply(old.get(name), item).forEach(text -> changes.add(new KitChange(part, Kind.CHANGED, name, text)));
+                said.apply(old.get(name), item).forEach(what -> changes.add(new KitChange(part, Kind.CHANGED, name, what)));
             }
         });
-        old.keySet().stream().filter(name -> !fresh.containsKey(name)).forEach(name -> changes.add(new KitChange(part, Kind.REMOVED, name, "`" + name + "` is gone.")));
+        old.keySet().stream().filter(name -> !fresh.containsKey(name)).forEach(name -> changes.add(new KitChange(part, Kind.REMOVED, name, ChangeWording.GONE.say(Facts.of(FOUND, name)))));
     }
 
     private static <T> Map<String, T> byKey(List<T> items, Function<T, String> key) {
@@ -266,22 +298,22 @@ public final class KitDifference {
         return out;
     }
 
-    private void sets(String part, String name, String who, String more, String less, List<String> before, List<String> after) {
+    private void sets(String part, FactName fact, ChangeWording more, ChangeWording less, List<String> before, List<String> after) {
         Set<String> added = without(after, before);
         Set<String> removed = without(before, after);
         if (!added.isEmpty()) {
-            changes.add(new KitChange(part, Kind.CHANGED, name, who + " " + more + " " + String.join(", ", added) + "."));
+            say(part, more.say(Facts.of(fact, new ArrayList<>(added))));
         }
         if (!removed.isEmpty()) {
-            changes.add(new KitChange(part, Kind.CHANGED, name, who + " " + less + " " + String.join(", ", removed) + "."));
+            say(part, less.say(Facts.of(fact, new ArrayList<>(removed))));
         }
     }
 
-    private void say(String part, String text) {
-        changes.add(new KitChange(part, Kind.CHANGED, "", text));
+    private static String severity(Optional<Severity> severity) {
+        return severity.map(Severity::word).orElse("off");
     }
 
-    private static String capital(String text) {
-        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    private void say(String part, Phrase what) {
+        changes.add(new KitChange(part, Kind.CHANGED, "", what));
     }
 }

@@ -5,8 +5,7 @@ import org.opensatchel.core.path.ProjectPath;
 /**
  * A file that was probably meant.
  *
- * @param why the reason, as a phrase
  * @param sure from 0 to 1
  */
-public record Candidate(ProjectPath path, String why, double sure) {
+public record Candidate(ProjectPath path, Reason reason, double sure) {
 }

@@ -1,77 +1,120 @@
 package org.opensatchel.core.finding;
 
+import static org.opensatchel.core.fact.FactName.ALLOWED;
+import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.CANDIDATE;
+import static org.opensatchel.core.fact.FactName.CHANGE;
+import static org.opensatchel.core.fact.FactName.CODES;
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.EXAMPLE;
+import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FORMAT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.core.fact.FactName.LEAST;
+import static org.opensatchel.core.fact.FactName.LOCATION;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.NEWER;
+import static org.opensatchel.core.fact.FactName.OLD_ROOT;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.core.fact.FactName.OVERLOOKED;
+import static org.opensatchel.core.fact.FactName.PERSON;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.PROJECT;
+import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.core.fact.FactName.RANGES;
+import static org.opensatchel.core.fact.FactName.REASON;
+import static org.opensatchel.core.fact.FactName.REST;
+import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.core.fact.FactName.ROOT;
+import static org.opensatchel.core.fact.FactName.STORAGE;
+import static org.opensatchel.core.fact.FactName.TARGET;
+import static org.opensatchel.core.fact.FactName.TEXT;
+import static org.opensatchel.core.fact.FactName.TYPE;
+import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.core.fact.FactName.VERSION;
+import static org.opensatchel.core.fact.FactName.WANTED;
+import static org.opensatchel.core.fact.FactName.WHAT;
+
 import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
 
 /**
- * Every code a finding can have, with its default severity. Codes are a contract: kits name them, and reports are
- * compared by them. What is said about a code stands beside the check that gives it.
+ * Every code a finding can have, with its default severity and its facts. Codes are a contract: kits name them, and reports are
+ * compared by them. Which
+ * of them some rule gives, the rules say; what is said about each stands in the bundles of words, filled with the facts that it declares here.
  */
 public enum Code {
-    PACKAGE_UNSAFE_ENTRY(Family.PACKAGE, "unsafe-entry", Severity.MUST),
+    PACKAGE_UNSAFE_ENTRY(Family.PACKAGE, "unsafe-entry", Severity.MUST, FAULT),
     PACKAGE_SHORTCUT(Family.PACKAGE, "shortcut", Severity.MUST),
-    PACKAGE_PLACEHOLDER(Family.PACKAGE, "placeholder", Severity.MUST),
-    PACKAGE_UNREADABLE(Family.PACKAGE, "unreadable", Severity.MUST),
-    PACKAGE_BOMB(Family.PACKAGE, "bomb", Severity.MUST),
-    PACKAGE_NESTED_ROOT(Family.PACKAGE, "nested-root", Severity.SHOULD),
-    PACKAGE_SEVERAL_ROOTS(Family.PACKAGE, "several-roots", Severity.SHOULD),
-    PACKAGE_NO_ROOT(Family.PACKAGE, "no-root", Severity.SHOULD),
-    PACKAGE_JUNK(Family.PACKAGE, "junk", Severity.NOTE),
-    PACKAGE_RULE_FAILED(Family.PACKAGE, "rule-failed", Severity.NOTE),
-    STRUCTURE_FOLDER_MISSING(Family.STRUCTURE, "folder-missing", Severity.MUST),
-    STRUCTURE_FOLDER_RENAMED(Family.STRUCTURE, "folder-renamed", Severity.MUST),
-    STRUCTURE_FOLDER_MOVED(Family.STRUCTURE, "folder-moved", Severity.MUST),
-    STRUCTURE_FOLDER_FORBIDDEN(Family.STRUCTURE, "folder-forbidden", Severity.MUST),
-    STRUCTURE_TOO_FEW(Family.STRUCTURE, "too-few", Severity.MUST),
-    STRUCTURE_DOCUMENT_MISSING(Family.STRUCTURE, "document-missing", Severity.MUST),
-    STRUCTURE_DOCUMENT_MISPLACED(Family.STRUCTURE, "document-misplaced", Severity.MUST),
+    PACKAGE_PLACEHOLDER(Family.PACKAGE, "placeholder", Severity.MUST, HOW, BYTES),
+    PACKAGE_UNREADABLE(Family.PACKAGE, "unreadable", Severity.MUST, FAULT),
+    PACKAGE_BOMB(Family.PACKAGE, "bomb", Severity.MUST, FAULT),
+    PACKAGE_NESTED_ROOT(Family.PACKAGE, "nested-root", Severity.SHOULD, HOW, FOUND, PLACE),
+    PACKAGE_SEVERAL_ROOTS(Family.PACKAGE, "several-roots", Severity.SHOULD, FOUND, OTHERS),
+    PACKAGE_NO_ROOT(Family.PACKAGE, "no-root", Severity.SHOULD, OTHERS),
+    PACKAGE_JUNK(Family.PACKAGE, "junk", Severity.NOTE, FAULT),
+    PACKAGE_RULE_FAILED(Family.PACKAGE, "rule-failed", Severity.NOTE, HOW, FORMAT, CODES),
+    STRUCTURE_FOLDER_MISSING(Family.STRUCTURE, "folder-missing", Severity.MUST, PURPOSE),
+    STRUCTURE_FOLDER_RENAMED(Family.STRUCTURE, "folder-renamed", Severity.MUST, EXPECTED),
+    STRUCTURE_FOLDER_MOVED(Family.STRUCTURE, "folder-moved", Severity.MUST, EXPECTED),
+    STRUCTURE_FOLDER_FORBIDDEN(Family.STRUCTURE, "folder-forbidden", Severity.MUST, PURPOSE),
+    STRUCTURE_TOO_FEW(Family.STRUCTURE, "too-few", Severity.MUST, FOUND, COUNT, LEAST),
+    STRUCTURE_DOCUMENT_MISSING(Family.STRUCTURE, "document-missing", Severity.MUST, ROLE, EXPECTED, PLACE),
+    STRUCTURE_DOCUMENT_MISPLACED(Family.STRUCTURE, "document-misplaced", Severity.MUST, ROLE, EXPECTED, PLACE),
     STRUCTURE_SEALED_TOUCHED(Family.STRUCTURE, "sealed-touched", Severity.MUST),
-    STRUCTURE_FILE_MISPLACED(Family.STRUCTURE, "file-misplaced", Severity.SHOULD),
+    STRUCTURE_FILE_MISPLACED(Family.STRUCTURE, "file-misplaced", Severity.SHOULD, PLACE),
     STRUCTURE_MANAGED_GONE(Family.STRUCTURE, "managed-gone", Severity.SHOULD),
     STRUCTURE_COMPANION_MISSING(Family.STRUCTURE, "companion-missing", Severity.SHOULD),
-    STRUCTURE_REPEATS_TOO_FEW(Family.STRUCTURE, "repeats-too-few", Severity.SHOULD),
+    STRUCTURE_REPEATS_TOO_FEW(Family.STRUCTURE, "repeats-too-few", Severity.SHOULD, COUNT, LEAST, PURPOSE),
     STRUCTURE_TOO_DEEP(Family.STRUCTURE, "too-deep", Severity.SHOULD),
-    STRUCTURE_KIT_OUTDATED(Family.STRUCTURE, "kit-outdated", Severity.NOTE),
-    STRUCTURE_FOLDER_OTHER(Family.STRUCTURE, "folder-other", Severity.NOTE),
-    NAME_ROOT(Family.NAME, "root", Severity.MUST),
-    NAME_DOCUMENT(Family.NAME, "document", Severity.MUST),
-    NAME_FILE(Family.NAME, "file", Severity.MUST),
-    NAME_CHARACTER(Family.NAME, "character", Severity.MUST),
-    NAME_CASE_CLASH(Family.NAME, "case-clash", Severity.MUST),
-    NAME_SOMEONE_ELSE(Family.NAME, "someone-else", Severity.MUST),
-    NAME_SPACE(Family.NAME, "space", Severity.SHOULD),
-    NAME_TOO_LONG(Family.NAME, "too-long", Severity.SHOULD),
-    NAME_PLACEHOLDER_NAME(Family.NAME, "placeholder-name", Severity.SHOULD),
+    STRUCTURE_KIT_OUTDATED(Family.STRUCTURE, "kit-outdated", Severity.NOTE, HOW, VERSION, NEWER, CHANGE),
+    STRUCTURE_FOLDER_OTHER(Family.STRUCTURE, "folder-other", Severity.NOTE, COUNT),
+    NAME_ROOT(Family.NAME, "root", Severity.MUST, FOUND, HOW, REST, WHAT, EXPECTED),
+    NAME_DOCUMENT(Family.NAME, "document", Severity.MUST, ROLE, HOW, REST, WHAT, EXPECTED, OTHER),
+    NAME_FILE(Family.NAME, "file", Severity.MUST, ROLE, HOW, REST, WHAT, EXPECTED, OTHER),
+    NAME_CHARACTER(Family.NAME, "character", Severity.MUST, FOUND, FAULT),
+    NAME_CASE_CLASH(Family.NAME, "case-clash", Severity.MUST, OTHERS),
+    NAME_SOMEONE_ELSE(Family.NAME, "someone-else", Severity.MUST, FOUND, PERSON),
+    NAME_SPACE(Family.NAME, "space", Severity.SHOULD, FOUND),
+    NAME_TOO_LONG(Family.NAME, "too-long", Severity.SHOULD, FOUND, COUNT, MOST),
+    NAME_PLACEHOLDER_NAME(Family.NAME, "placeholder-name", Severity.SHOULD, FOUND, OTHER),
     NAME_VERSION_MISSING(Family.NAME, "version-missing", Severity.SHOULD),
     NAME_VERSION_GAP(Family.NAME, "version-gap", Severity.NOTE),
     NAME_NOT_COMPOSED(Family.NAME, "not-composed", Severity.NOTE),
-    LINK_PINNED(Family.LINK, "pinned", Severity.MUST),
-    LINK_MOVED(Family.LINK, "moved", Severity.MUST),
-    LINK_OUTSIDE(Family.LINK, "outside", Severity.MUST),
-    LINK_MISSING(Family.LINK, "missing", Severity.MUST),
-    LINK_OTHER_PROJECT(Family.LINK, "other-project", Severity.MUST),
-    LINK_NETWORK_SHARE(Family.LINK, "network-share", Severity.MUST),
-    LINK_TEMPORARY(Family.LINK, "temporary", Severity.MUST),
-    LINK_SEQUENCE_GAP(Family.LINK, "sequence-gap", Severity.MUST),
-    LINK_MISSPELT(Family.LINK, "misspelt", Severity.SHOULD),
-    LINK_WEB_ROOT(Family.LINK, "web-root", Severity.SHOULD),
-    LINK_CYCLE(Family.LINK, "cycle", Severity.SHOULD),
-    LINK_DOCUMENT_UNREADABLE(Family.LINK, "document-unreadable", Severity.SHOULD),
-    LINK_DOCUMENT_BINARY(Family.LINK, "document-binary", Severity.SHOULD),
-    LINK_REMOTE(Family.LINK, "remote", Severity.NOTE),
-    LINK_UNKNOWN(Family.LINK, "unknown", Severity.NOTE),
-    ASSET_REQUIRED_MISSING(Family.ASSET, "required-missing", Severity.MUST),
+    LINK_PINNED(Family.LINK, "pinned", Severity.MUST, TARGET, TEXT, OLD_ROOT),
+    LINK_MOVED(Family.LINK, "moved", Severity.MUST, WANTED, TARGET, OTHERS),
+    LINK_OUTSIDE(Family.LINK, "outside", Severity.MUST, WANTED, TEXT, PERSON, CANDIDATE),
+    LINK_MISSING(Family.LINK, "missing", Severity.MUST, WANTED, CANDIDATE, REASON),
+    LINK_OTHER_PROJECT(Family.LINK, "other-project", Severity.MUST, WANTED, TEXT, PROJECT, CANDIDATE),
+    LINK_NETWORK_SHARE(Family.LINK, "network-share", Severity.MUST, WANTED, TEXT, CANDIDATE),
+    LINK_TEMPORARY(Family.LINK, "temporary", Severity.MUST, WANTED, TEXT, CANDIDATE),
+    LINK_SEQUENCE_GAP(Family.LINK, "sequence-gap", Severity.MUST, TEXT, RANGES),
+    LINK_MISSPELT(Family.LINK, "misspelt", Severity.SHOULD, TARGET, TEXT, OVERLOOKED),
+    LINK_WEB_ROOT(Family.LINK, "web-root", Severity.SHOULD, TEXT),
+    LINK_CYCLE(Family.LINK, "cycle", Severity.SHOULD, OTHERS),
+    LINK_DOCUMENT_UNREADABLE(Family.LINK, "document-unreadable", Severity.SHOULD, FORMAT, FAULT),
+    LINK_DOCUMENT_BINARY(Family.LINK, "document-binary", Severity.SHOULD, FORMAT, FAULT),
+    LINK_REMOTE(Family.LINK, "remote", Severity.NOTE, TEXT),
+    LINK_UNKNOWN(Family.LINK, "unknown", Severity.NOTE, TEXT, HOW),
+    ASSET_REQUIRED_MISSING(Family.ASSET, "required-missing", Severity.MUST, HOW, ROLE, EXPECTED, PLACE, FOUND),
     ASSET_STARTER_MISSING(Family.ASSET, "starter-missing", Severity.MUST),
     ASSET_STARTER_CHANGED(Family.ASSET, "starter-changed", Severity.MUST),
-    ASSET_STARTER_RENAMED(Family.ASSET, "starter-renamed", Severity.MUST),
-    ASSET_STARTER_MOVED(Family.ASSET, "starter-moved", Severity.MUST),
+    ASSET_STARTER_RENAMED(Family.ASSET, "starter-renamed", Severity.MUST, EXPECTED),
+    ASSET_STARTER_MOVED(Family.ASSET, "starter-moved", Severity.MUST, EXPECTED),
     ASSET_EMPTY(Family.ASSET, "empty", Severity.MUST),
     ASSET_TRUNCATED(Family.ASSET, "truncated", Severity.MUST),
-    ASSET_TOO_LARGE(Family.ASSET, "too-large", Severity.MUST),
-    ASSET_TOTAL_TOO_LARGE(Family.ASSET, "total-too-large", Severity.MUST),
-    ASSET_TYPE_LIES(Family.ASSET, "type-lies", Severity.SHOULD),
-    ASSET_TYPE_NOT_ACCEPTED(Family.ASSET, "type-not-accepted", Severity.SHOULD),
+    ASSET_TOO_LARGE(Family.ASSET, "too-large", Severity.MUST, BYTES, MOST_BYTES),
+    ASSET_TOTAL_TOO_LARGE(Family.ASSET, "total-too-large", Severity.MUST, BYTES, MOST_BYTES),
+    ASSET_TYPE_LIES(Family.ASSET, "type-lies", Severity.SHOULD, WHAT),
+    ASSET_TYPE_NOT_ACCEPTED(Family.ASSET, "type-not-accepted", Severity.SHOULD, TYPES, TYPE),
     ASSET_PROXY_ALONE(Family.ASSET, "proxy-alone", Severity.SHOULD),
-    ASSET_DUPLICATE(Family.ASSET, "duplicate", Severity.NOTE),
+    ASSET_DUPLICATE(Family.ASSET, "duplicate", Severity.NOTE, OTHERS),
     ASSET_UNUSED(Family.ASSET, "unused", Severity.NOTE),
     ASSET_REBUILDABLE(Family.ASSET, "rebuildable", Severity.NOTE),
     MEDIA_SIZE(Family.MEDIA, "size", Severity.SHOULD),
@@ -95,24 +138,27 @@ public enum Code {
     HABIT_EXPORT_STALE(Family.HABIT, "export-stale", Severity.SHOULD),
     HABIT_AUTOSAVE_MISSING(Family.HABIT, "autosave-missing", Severity.NOTE),
     HABIT_LATE(Family.HABIT, "late", Severity.NOTE),
-    LOCATION_AVOIDED_PLACE(Family.LOCATION, "avoided-place", Severity.MUST),
-    LOCATION_STORAGE_KIND(Family.LOCATION, "storage-kind", Severity.MUST),
-    LOCATION_SUBFOLDER(Family.LOCATION, "subfolder", Severity.MUST),
-    LOCATION_PARENT(Family.LOCATION, "parent", Severity.MUST),
-    LOCATION_ROOT_NAME(Family.LOCATION, "root-name", Severity.MUST),
-    LOCATION_TOO_LONG(Family.LOCATION, "too-long", Severity.SHOULD),
+    LOCATION_AVOIDED_PLACE(Family.LOCATION, "avoided-place", Severity.MUST, HOW, FOUND, EXAMPLE),
+    LOCATION_STORAGE_KIND(Family.LOCATION, "storage-kind", Severity.MUST, STORAGE, ALLOWED, EXAMPLE),
+    LOCATION_SUBFOLDER(Family.LOCATION, "subfolder", Severity.MUST, FOUND, EXPECTED, EXAMPLE),
+    LOCATION_PARENT(Family.LOCATION, "parent", Severity.MUST, FOUND, EXPECTED, EXAMPLE),
+    LOCATION_ROOT_NAME(Family.LOCATION, "root-name", Severity.MUST, HOW, FOUND, EXPECTED, EXAMPLE),
+    LOCATION_TOO_LONG(Family.LOCATION, "too-long", Severity.SHOULD, HOW, COUNT, MOST, EXAMPLE),
     LOCATION_TEAM_DIFFERS(Family.LOCATION, "team-differs", Severity.SHOULD),
     LOCATION_UNDECLARED(Family.LOCATION, "undeclared", Severity.NOTE),
-    LOCATION_DIFFERS(Family.LOCATION, "differs", Severity.NOTE);
+    LOCATION_DIFFERS(Family.LOCATION, "differs", Severity.NOTE, LOCATION, ROOT);
 
     private final Family family;
     private final String word;
     private final Severity severity;
+    private final Set<FactName> facts;
 
-    Code(Family family, String word, Severity severity) {
+    /** @param facts what its findings may tell, apart from their path and place */
+    Code(Family family, String word, Severity severity, FactName... facts) {
         this.family = family;
         this.word = word;
         this.severity = severity;
+        this.facts = Facts.declared(facts);
     }
 
     public Family family() {
@@ -121,6 +167,10 @@ public enum Code {
 
     public Severity severity() {
         return severity;
+    }
+
+    public Set<FactName> facts() {
+        return facts;
     }
 
     /** {@code family.name}, as kits and reports write it. */

@@ -1,20 +1,22 @@
 package org.opensatchel.core.finding;
 
+import static org.opensatchel.core.fact.FactName.MORE;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.path.ProjectPath;
 
 /**
- * One thing to fix or to know. Made through {@link #of(Code, Advice)} only.
+ * One thing to fix or to know, as facts; what is said of it is made from them when it is shown. Made through {@link #of(Code)} only.
  *
  * @param path what it is about, relative to the root; empty for the root, the package and the location
  * @param at the place inside the file
- * @param message one sentence with the actual names in it
- * @param why why it matters, one sentence
- * @param remedy the steps that fix it, in any program
+ * @param facts the actual names, counts and the like, as its code declares them
  * @param proposal what was probably meant
  * @param sure how sure the tool is, from 0 to 1; absent when it is certain
  * @param most what it weighs at most, whatever the kit says of its code
@@ -22,11 +24,7 @@ import org.opensatchel.core.path.ProjectPath;
  * @param causedBy what this follows from, if anything
  * @param explains the causes whose consequences stand under this finding
  */
-public record Finding(Code code, Severity severity, ProjectPath path, Place at, String message, String why, List<String> remedy,
-        Optional<Candidate> proposal, OptionalDouble sure, Severity most, int times, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
-
-    /** Longest message, in characters; what is longer is cut with an ellipsis. */
-    public static final int MAX_MESSAGE = 2_000;
+public record Finding(Code code, Severity severity, ProjectPath path, Place at, Facts facts, Optional<Candidate> proposal, OptionalDouble sure, Severity most, int times, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
 
     /** The order of a report: severity, family, path, place, code. */
     public static final Comparator<Finding> ORDER = Comparator.comparing(Finding::severity)
@@ -34,39 +32,39 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
             .thenComparing(Finding::path)
             .thenComparing(Finding::at)
             .thenComparing(Finding::code)
-            .thenComparing(Finding::message);
+            .thenComparing(finding -> finding.facts().toString());
 
     public Finding {
-        remedy = List.copyOf(remedy);
         explains = List.copyOf(explains);
         consequences = List.copyOf(consequences);
-        if (message.length() > MAX_MESSAGE) {
-            message = message.substring(0, MAX_MESSAGE - 1) + "…";
-        }
     }
 
-    public static Builder of(Code code, Advice advice) {
-        return new Builder(code, advice);
+    public static Builder of(Code code) {
+        return new Builder(code);
+    }
+
+    /** What stands for the rest of many of its kind: how many there are, and the least each of them would say. */
+    public Finding andMore(int more) {
+        return new Finding(code, severity, ProjectPath.ROOT, Place.WHOLE, Facts.of(MORE, more), Optional.empty(), OptionalDouble.empty(), most, more, Optional.empty(), List.of(), List.of());
     }
 
     public Finding withSeverity(Severity changed) {
-        return changed == severity ? this : new Finding(code, changed, path, at, message, why, remedy, proposal, sure, most, times, causedBy, explains, consequences);
+        return changed == severity ? this : new Finding(code, changed, path, at, facts, proposal, sure, most, times, causedBy, explains, consequences);
     }
 
     public Finding withConsequences(List<Finding> added) {
         List<Finding> all = new ArrayList<>(consequences);
         all.addAll(added);
         all.sort(ORDER);
-        return new Finding(code, severity, path, at, message, why, remedy, proposal, sure, most, times, causedBy, explains, all);
+        return new Finding(code, severity, path, at, facts, proposal, sure, most, times, causedBy, explains, all);
     }
 
-    /** Collects what is particular about one finding; the rest comes from the check's advice. */
+    /** Collects what is particular about one finding. */
     public static final class Builder {
         private final Code code;
-        private final Advice advice;
         private ProjectPath path = ProjectPath.ROOT;
         private Place at = Place.WHOLE;
-        private List<String> remedy;
+        private Facts facts = Facts.NONE;
         private Optional<Candidate> proposal = Optional.empty();
         private OptionalDouble sure = OptionalDouble.empty();
         private Severity most = Severity.MUST;
@@ -74,10 +72,8 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
         private Optional<Cause> causedBy = Optional.empty();
         private final List<Cause> explains = new ArrayList<>();
 
-        private Builder(Code code, Advice advice) {
+        private Builder(Code code) {
             this.code = code;
-            this.advice = advice;
-            this.remedy = advice.remedy();
         }
 
         public Builder path(ProjectPath value) {
@@ -90,9 +86,16 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
             return this;
         }
 
-        /** Steps for this very case, instead of the general ones. */
-        public Builder remedy(String... steps) {
-            remedy = List.of(steps);
+        /** Adds a fact; an absent one adds nothing. */
+        public Builder fact(FactName name, Object value) {
+            assert code.facts().contains(name) : code + " declares no " + name;
+            facts = facts.and(name, value);
+            return this;
+        }
+
+        public Builder facts(Facts more) {
+            assert code.facts().containsAll(more.names()) : code + " declares " + code.facts() + ", not " + more.names();
+            facts = facts.and(more);
             return this;
         }
 
@@ -132,9 +135,8 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
             return this;
         }
 
-        /** The finding, with its sentence. */
-        public Finding saying(String message) {
-            return new Finding(code, code.severity().atMost(most), path, at, message, advice.why(), remedy, proposal, sure, most, times, causedBy, explains, List.of());
+        public Finding make() {
+            return new Finding(code, code.severity().atMost(most), path, at, facts, proposal, sure, most, times, causedBy, explains, List.of());
         }
     }
 }

@@ -1,8 +1,14 @@
 package org.opensatchel.core.json;
 
+import static org.opensatchel.core.fact.FactName.COLUMN;
+import static org.opensatchel.core.fact.FactName.LINE;
+
+import org.opensatchel.core.fact.Facts;
+import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.StreamWriteFeature;
+import tools.jackson.core.TokenStreamLocation;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.core.json.JsonReadFeature;
 import tools.jackson.databind.DeserializationFeature;
@@ -36,13 +42,10 @@ public final class JsonDocuments {
     private JsonDocuments() {
     }
 
-    /** A parser's sentence without what belongs to the library: the first line, bounded. */
-    public static String firstLine(RuntimeException fault) {
-        String message = fault.getMessage() == null ? "it cannot be parsed" : fault.getMessage();
-        int end = message.indexOf('\n');
-        String line = end < 0 ? message : message.substring(0, end);
-        int source = line.indexOf(" (for Object starting at");
-        line = source < 0 ? line : line.substring(0, source);
-        return line.length() > 200 ? line.substring(0, 200) + "…" : line;
+    /** That a document is no JSON at all, with the place where it stops being so. */
+    public static JsonFault fault(JacksonException broken) {
+        TokenStreamLocation at = broken.getLocation();
+        Facts place = at == null ? Facts.NONE : Facts.of(LINE, at.getLineNr()).and(COLUMN, at.getColumnNr());
+        return new JsonFault("", JsonWording.NO_JSON.say(place));
     }
 }

@@ -1,10 +1,14 @@
 package org.opensatchel.core.json;
 
+import static org.opensatchel.core.fact.FactName.KEY;
+import static org.opensatchel.core.fact.FactName.LINE;
+
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.fact.Facts;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -27,7 +31,7 @@ public final class JsonTwins {
                     case PROPERTY_NAME -> {
                         if (!open.element().add(parser.currentName())) {
                             return Optional.of(new JsonFault(parser.streamReadContext().pathAsPointer().toString(),
-                                    "“" + parser.currentName() + "” stands twice in one object (line " + parser.currentLocation().getLineNr() + ")."));
+                                    JsonWording.TWICE.say(Facts.of(KEY, parser.currentName()).and(LINE, parser.currentLocation().getLineNr()))));
                         }
                     }
                     default -> {

@@ -1,5 +1,11 @@
 package org.opensatchel.core.json;
 
+import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.KEY;
+import static org.opensatchel.core.fact.FactName.LEAST;
+import static org.opensatchel.core.fact.FactName.TYPES;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -9,6 +15,8 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.function.Function;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -27,7 +35,7 @@ public final class StrictObject {
         this.pointer = pointer;
         this.faults = faults;
         if (!node.isObject()) {
-            fault("This must be an object, written { … }.");
+            fault(JsonWording.NO_OBJECT.say());
         }
     }
 
@@ -39,12 +47,12 @@ public final class StrictObject {
         return pointer + "/" + escaped(key);
     }
 
-    public void fault(String message) {
-        faults.add(new JsonFault(pointer, message));
+    public void fault(Phrase what) {
+        faults.add(new JsonFault(pointer, what));
     }
 
-    public void fault(String key, String message) {
-        faults.add(new JsonFault(pointer(key), message));
+    public void fault(String key, Phrase what) {
+        faults.add(new JsonFault(pointer(key), what));
     }
 
     public boolean has(String key) {
@@ -59,7 +67,7 @@ public final class StrictObject {
     public Optional<String> text(String key) {
         Optional<JsonNode> value = node(key);
         if (value.isPresent() && !value.get().isString()) {
-            fault(key, "“" + key + "” must be a text in quotation marks.");
+            fault(key, JsonWording.NO_TEXT.say(Facts.of(KEY, key)));
             return Optional.empty();
         }
         return value.map(JsonNode::stringValue);
@@ -68,7 +76,7 @@ public final class StrictObject {
     public String requiredText(String key) {
         if (!has(key)) {
             asked.add(key);
-            fault("“" + key + "” is missing here.");
+            fault(JsonWording.MISSING.say(Facts.of(KEY, key)));
             return "";
         }
         return text(key).orElse("");
@@ -77,7 +85,7 @@ public final class StrictObject {
     public boolean flag(String key, boolean otherwise) {
         Optional<JsonNode> value = node(key);
         if (value.isPresent() && !value.get().isBoolean()) {
-            fault(key, "“" + key + "” must be true or false.");
+            fault(key, JsonWording.NO_FLAG.say(Facts.of(KEY, key)));
             return otherwise;
         }
         return value.map(JsonNode::booleanValue).orElse(otherwise);
@@ -90,7 +98,7 @@ public final class StrictObject {
             return OptionalLong.empty();
         }
         if (!value.get().isIntegralNumber() || !value.get().canConvertToLong() || value.get().longValue() < least) {
-            fault(key, "“" + key + "” must be a whole number of at least " + least + ".");
+            fault(key, JsonWording.NO_INTEGER.say(Facts.of(KEY, key).and(LEAST, least)));
             return OptionalLong.empty();
         }
         return OptionalLong.of(value.get().longValue());
@@ -103,7 +111,7 @@ public final class StrictObject {
     public OptionalDouble number(String key) {
         Optional<JsonNode> value = node(key);
         if (value.isPresent() && !value.get().isNumber()) {
-            fault(key, "“" + key + "” must be a number.");
+            fault(key, JsonWording.NO_NUMBER.say(Facts.of(KEY, key)));
             return OptionalDouble.empty();
         }
         return value.isPresent() ? OptionalDouble.of(value.get().doubleValue()) : OptionalDouble.empty();
@@ -113,7 +121,7 @@ public final class StrictObject {
     public <T> T choice(String key, Map<String, T> choices, T otherwise) {
         Optional<String> value = text(key);
         if (value.isPresent() && !choices.containsKey(value.get())) {
-            fault(key, "“" + value.get() + "” is not known here: " + key + " is one of " + String.join(", ", choices.keySet()) + ".");
+            fault(key, JsonWording.NO_CHOICE.say(Facts.of(KEY, key).and(FOUND, value.get()).and(TYPES, List.copyOf(choices.keySet()))));
             return otherwise;
         }
         return value.map(choices::get).orElse(otherwise);
@@ -125,7 +133,7 @@ public final class StrictObject {
             if (item.isString()) {
                 out.add(item.stringValue());
             } else {
-                faults.add(new JsonFault(at, "Each of “" + key + "” must be a text in quotation marks."));
+                faults.add(new JsonFault(at, JsonWording.NO_TEXTS.say(Facts.of(KEY, key))));
             }
         });
         return out;
@@ -152,7 +160,7 @@ public final class StrictObject {
     public void close() {
         for (String key : node.propertyNames()) {
             if (!asked.contains(key)) {
-                fault(key, "There is no key “" + key + "” here." + nearest(key));
+                fault(key, JsonWording.UNKNOWN_KEY.say(Facts.of(KEY, key).and(EXPECTED, nearest(key))));
             }
         }
     }
@@ -173,7 +181,7 @@ public final class StrictObject {
             return;
         }
         if (!list.get().isArray()) {
-            fault(key, "“" + key + "” must be a list, written [ … ].");
+            fault(key, JsonWording.NO_LIST.say(Facts.of(KEY, key)));
             return;
         }
         int i = 0;
@@ -182,9 +190,8 @@ public final class StrictObject {
         }
     }
 
-    private String nearest(String key) {
-        return asked.stream().filter(known -> known.equalsIgnoreCase(key) || known.startsWith(key) || key.startsWith(known)).findFirst()
-                .map(known -> " Did you mean “" + known + "”?").orElse("");
+    private Optional<String> nearest(String key) {
+        return asked.stream().filter(known -> known.equalsIgnoreCase(key) || known.startsWith(key) || key.startsWith(known)).findFirst();
     }
 
     /** A key as it stands in a JSON pointer (RFC 6901, section 3). */

@@ -1,5 +1,17 @@
 package org.opensatchel.core.kit;
 
+import static org.opensatchel.core.fact.FactName.CODE_POINT;
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.KEY;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.NUMBER;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.core.fact.FactName.PATTERN;
+import static org.opensatchel.core.fact.FactName.TYPES;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -10,12 +22,15 @@ import java.util.OptionalInt;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.json.JsonTwins;
+import org.opensatchel.core.json.JsonWording;
 import org.opensatchel.core.json.StrictObject;
 import org.opensatchel.core.kit.Kit.Companion;
 import org.opensatchel.core.kit.Kit.DocumentRule;
@@ -71,14 +86,13 @@ public final class KitReader {
 
     private static KitReading read(byte[] json, boolean published) {
         if (json.length > MAX_BYTES) {
-            return new KitReading(Optional.empty(), List.of(new JsonFault("", "This kit is larger than 16 MiB.")));
+            return new KitReading(Optional.empty(), List.of(new JsonFault("", KitWording.TOO_LARGE.say(Facts.of(MOST_BYTES, MAX_BYTES)))));
         }
         try {
             Optional<JsonFault> twin = published ? Optional.empty() : JsonTwins.first(json);
             return twin.isPresent() ? new KitReading(Optional.empty(), List.of(twin.get())) : new KitReader(published).read(JsonDocuments.MAPPER.readTree(json));
         } catch (JacksonException broken) {
-            String place = broken.getLocation() == null ? "" : " (line " + broken.getLocation().getLineNr() + ", column " + broken.getLocation().getColumnNr() + ")";
-            return new KitReading(Optional.empty(), List.of(new JsonFault("", "This is no JSON document" + place + ".")));
+            return new KitReading(Optional.empty(), List.of(JsonDocuments.fault(broken)));
         }
     }
 
@@ -88,7 +102,7 @@ public final class KitReader {
             return new KitReading(Optional.empty(), faults);
         }
         if (document.node("kit").filter(JsonNode::isIntegralNumber).map(JsonNode::longValue).orElse(0L) != 1L) {
-            document.fault("kit", "A kit document begins with \"kit\": 1.");
+            document.fault("kit", KitWording.NO_KIT.say());
         }
         if (!published) {
             noControls(json, "");
@@ -103,7 +117,7 @@ public final class KitReader {
     private void noControls(JsonNode node, String pointer) {
         if (node.isString()) {
             node.stringValue().chars().filter(c -> Character.isISOControl(c) && c != '\n' && c != '\t' && c != '\r').findFirst()
-                    .ifPresent(c -> faults.add(new JsonFault(pointer, "This text holds a control character (U+%04X).".formatted(c))));
+                    .ifPresent(c -> faults.add(new JsonFault(pointer, JsonWording.CONTROL.say(Facts.of(CODE_POINT, String.format("U+%04X", c))))));
         }
         for (int i = 0; node.isArray() && i < node.size(); i++) {
             noControls(node.get(i), pointer + "/" + i);
@@ -116,7 +130,7 @@ public final class KitReader {
     private Kit kit(StrictObject document) {
         String title = document.requiredText("title");
         if (document.has("title") && title.isBlank()) {
-            document.fault("title", "The kit needs a title.");
+            document.fault("title", KitWording.NO_TITLE.say());
         }
         int version = document.integer("version", 1, 1);
         Optional<String> assignment = document.text("assignment");
@@ -140,12 +154,12 @@ public final class KitReader {
     private NamePattern root(StrictObject document) {
         Optional<StrictObject> root = document.object("root");
         if (root.isEmpty()) {
-            document.fault("“root” is missing: a kit names its root folder, \"root\": {\"name\": \"{course}_{last}\"}.");
+            document.fault(KitWording.NO_ROOT.say());
             return NamePattern.of("root");
         }
         NamePattern name = pattern(root.get(), "name");
         if (name.text().contains("/") || name.text().contains("\\")) {
-            root.get().fault("name", "The root is one folder: its name holds no slash.");
+            root.get().fault("name", KitWording.ROOT_SLASH.say());
         }
         root.get().close();
         return name;
@@ -154,11 +168,11 @@ public final class KitReader {
     private NamePattern pattern(StrictObject object, String key) {
         String text = object.requiredText(key);
         if (object.has(key) && text.isBlank()) {
-            object.fault(key, "“" + key + "” is empty.");
+            object.fault(key, KitWording.EMPTY.say(Facts.of(KEY, key)));
             return NamePattern.of("name");
         }
         NamePattern.Reading reading = NamePattern.read(text);
-        reading.fault().ifPresent(fault -> object.fault(key, "At character " + (fault.at() + 1) + " of “" + text + "”: " + fault.message()));
+        reading.fault().ifPresent(fault -> object.fault(key, KitWording.PATTERN_AT.say(Facts.of(NUMBER, fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
         return reading.pattern().orElseGet(() -> NamePattern.of("name"));
     }
 
@@ -184,7 +198,7 @@ public final class KitReader {
     }
 
     private FolderPattern folderPattern(StrictObject object, String text) {
-        Optional<String> wrong = wrongPath(text);
+        Optional<Phrase> wrong = wrongPath(text);
         if (wrong.isPresent()) {
             object.fault("path", wrong.get());
             return FolderPattern.of("folder");
@@ -194,26 +208,26 @@ public final class KitReader {
         for (String name : text.split("/", -1)) {
             NamePattern.Reading reading = NamePattern.read(name);
             int start = before;
-            reading.fault().ifPresent(fault -> object.fault("path", "At character " + (start + fault.at() + 1) + " of “" + text + "”: " + fault.message()));
+            reading.fault().ifPresent(fault -> object.fault("path", KitWording.PATTERN_AT.say(Facts.of(NUMBER, start + fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
             reading.pattern().ifPresent(names::add);
             before += name.codePointCount(0, name.length()) + 1;
         }
         return new FolderPattern(text, names);
     }
 
-    private Optional<String> wrongPath(String path) {
+    private Optional<Phrase> wrongPath(String path) {
         if (path.isBlank()) {
-            return Optional.of("The path is empty.");
+            return Optional.of(KitWording.PATH_EMPTY.say());
         }
         if (path.indexOf('\\') >= 0) {
-            return Optional.of("“" + path + "” holds a backslash: folders are separated by /.");
+            return Optional.of(KitWording.PATH_BACKSLASH.say(Facts.of(FOUND, path)));
         }
         if (!published && DRIVE.matcher(path).lookingAt()) {
-            return Optional.of("“" + path + "” begins with a drive: paths of a kit begin in the root.");
+            return Optional.of(KitWording.PATH_DRIVE.say(Facts.of(FOUND, path)));
         }
         for (String name : path.split("/", -1)) {
             if (name.isBlank() || name.equals(".") || name.equals("..")) {
-                return Optional.of("“" + path + "” is no path inside the root: it has an empty name, . or .. in it.");
+                return Optional.of(KitWording.PATH_OUTSIDE.say(Facts.of(FOUND, path)));
             }
         }
         return Optional.empty();
@@ -224,7 +238,7 @@ public final class KitReader {
         for (int i = 0; i < folders.size(); i++) {
             Integer first = seen.putIfAbsent(folders.get(i).path().key(), i);
             if (first != null) {
-                faults.add(new JsonFault("/folders/" + i + "/path", "“" + folders.get(i).path().text() + "” is planned twice: see /folders/" + first + "."));
+                faults.add(new JsonFault("/folders/" + i + "/path", KitWording.FOLDER_TWICE.say(Facts.of(FOUND, folders.get(i).path().text()).and(OTHER, "/folders/" + first))));
             }
         }
     }
@@ -233,7 +247,7 @@ public final class KitReader {
         Map<ProjectPath, Integer> seen = new HashMap<>();
         for (int i = 0; i < starter.size(); i++) {
             if (seen.putIfAbsent(starter.get(i).path(), i) != null) {
-                faults.add(new JsonFault("/starter/" + i + "/path", "“" + starter.get(i).path() + "” comes twice."));
+                faults.add(new JsonFault("/starter/" + i + "/path", KitWording.STARTER_TWICE.say(Facts.of(FOUND, starter.get(i).path()))));
             }
         }
     }
@@ -241,7 +255,7 @@ public final class KitReader {
     private Companion companion(StrictObject object) {
         String name = object.requiredText("name");
         if (name.contains("/") || name.contains("\\") || name.equals("..")) {
-            object.fault("name", "A companion is one folder beside the root: its name holds no slash.");
+            object.fault("name", KitWording.COMPANION_SLASH.say());
         }
         return new Companion(name, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.OPTIONAL), object.flag("managed", false));
     }
@@ -275,7 +289,7 @@ public final class KitReader {
         wrongPath(path).ifPresent(wrong -> object.fault("path", wrong));
         String sha256 = object.requiredText("sha256").toLowerCase(java.util.Locale.ROOT);
         if (!SHA256.matcher(sha256).matches()) {
-            object.fault("sha256", "“sha256” is 64 digits from 0 to 9 and a to f.");
+            object.fault("sha256", KitWording.BAD_HASH.say());
         }
         return new StarterFile(ProjectPath.of(path), sha256, object.integer("bytes", 0).orElse(0),
                 object.choice("treat", words(StarterFile.Treat.values()), StarterFile.Treat.KEEP));
@@ -294,7 +308,7 @@ public final class KitReader {
             if (known.containsKey(word)) {
                 out.add(known.get(word));
             } else {
-                object.fault(key, "“" + word + "” is not known here: " + key + " holds " + String.join(", ", known.keySet()) + ".");
+                object.fault(key, JsonWording.NO_CHOICE.say(Facts.of(KEY, key).and(FOUND, word).and(TYPES, List.copyOf(known.keySet()))));
             }
         }
         return out;
@@ -304,8 +318,7 @@ public final class KitReader {
         List<String> names = document.texts("machines");
         for (int i = 0; i < names.size(); i++) {
             if (Machine.shipped(names.get(i)).isEmpty()) {
-                faults.add(new JsonFault("/machines/" + i, "There is no machine “" + names.get(i) + "”. Known are "
-                        + Machine.SHIPPED.stream().map(Machine::name).collect(Collectors.joining(", ")) + "."));
+                faults.add(new JsonFault("/machines/" + i, KitWording.NO_MACHINE.say(Facts.of(FOUND, names.get(i)).and(OTHERS, Machine.SHIPPED.stream().map(Machine::name).toList()))));
             }
         }
         return names;
@@ -326,9 +339,9 @@ public final class KitReader {
         for (String id : object.keys()) {
             Optional<Code> code = Code.of(id);
             if (code.isEmpty()) {
-                object.fault(id, "There is no finding “" + id + "”.");
+                object.fault(id, KitWording.NO_CODE.say(Facts.of(FOUND, id)));
             } else if (code.get().family() == Family.PACKAGE) {
-                object.fault(id, "Findings about the package itself cannot be changed by a kit.");
+                object.fault(id, KitWording.PACKAGE_CODE.say());
             } else {
                 out.put(code.get(), object.choice(id, GRADES, Grade.OFF).severity());
             }
@@ -340,7 +353,7 @@ public final class KitReader {
         Points points = new Points(object.integer("total", 0, 0), object.integer("structure", 0, 0), object.integer("names", 0, 0),
                 object.integer("links", 0, 0), object.integer("assets", 0, 0));
         if ((long) points.structure() + points.names() + points.links() + points.assets() != points.total()) {
-            object.fault("The parts do not add up to the total of " + points.total() + ".");
+            object.fault(KitWording.POINTS.say(Facts.of(MOST, points.total())));
         }
         object.close();
         return points;

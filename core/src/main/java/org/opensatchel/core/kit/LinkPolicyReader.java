@@ -1,10 +1,15 @@
 package org.opensatchel.core.kit;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.DETAIL;
+import static org.opensatchel.core.fact.FactName.MOST;
+
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.json.StrictObject;
 import org.opensatchel.core.kit.Kit.CustomLinkRule;
 import org.opensatchel.core.kit.Kit.Grade;
@@ -41,17 +46,17 @@ final class LinkPolicyReader {
     private CustomLinkRule custom(StrictObject rule) {
         String files = rule.requiredText("files");
         if (rule.has("files") && files.isBlank()) {
-            rule.fault("files", "“files” says which files the rule reads, like **/*.scene.");
+            rule.fault("files", KitWording.LINK_FILES.say());
         }
         Optional<String> pattern = rule.text("pattern");
         Optional<String> element = rule.text("element");
         Optional<String> pointer = rule.text("pointer");
         if (Stream.of(pattern, element, pointer).filter(Optional::isPresent).count() != 1) {
-            rule.fault("A custom link rule has exactly one of pattern, element and pointer.");
+            rule.fault(KitWording.LINK_KINDS.say());
         }
         pattern.ifPresent(text -> pattern(rule, text));
-        element.filter(text -> !text.startsWith("/")).ifPresent(text -> rule.fault("element", "“element” is written //name/@attribute, //name or /a/b/@attribute."));
-        pointer.filter(text -> !text.startsWith("/")).ifPresent(text -> rule.fault("pointer", "“pointer” is a JSON pointer and begins with /."));
+        element.filter(text -> !text.startsWith("/")).ifPresent(text -> rule.fault("element", KitWording.LINK_ELEMENT.say()));
+        pointer.filter(text -> !text.startsWith("/")).ifPresent(text -> rule.fault("pointer", KitWording.LINK_POINTER.say()));
         boolean fromRoot = rule.choice("base", Map.of("document", false, "root", true), false);
         return new CustomLinkRule(files, pattern, element, pointer, fromRoot, rule.flag("uri", false));
     }
@@ -65,15 +70,15 @@ final class LinkPolicyReader {
             if (published) {
                 return;
             }
-            rule.fault("pattern", "This pattern is too large: at most " + MAX_PATTERN + " characters, and counted repeats like {1,20} that stand for at most " + MAX_SIZE + " signs in all.");
+            rule.fault("pattern", KitWording.LINK_PATTERN_LARGE.say(Facts.of(MOST, MAX_PATTERN).and(COUNT, MAX_SIZE)));
             return;
         }
         try {
             if (!Pattern.compile(text).namedGroups().containsKey("link")) {
-                rule.fault("pattern", "The pattern needs a group named link around the file's name: (?<link>…).");
+                rule.fault("pattern", KitWording.LINK_PATTERN_GROUP.say());
             }
         } catch (PatternSyntaxException broken) {
-            rule.fault("pattern", "The pattern cannot be read: " + broken.getDescription() + (broken.getPattern() == null ? "" : " near “" + broken.getPattern() + "”") + ".");
+            rule.fault("pattern", KitWording.LINK_PATTERN.say(Facts.of(DETAIL, broken.getDescription() + (broken.getPattern() == null ? "" : " " + broken.getPattern()))));
         }
     }
 }

@@ -17,7 +17,7 @@ final class MediaRuleReader {
     static MediaRule read(StrictObject object) {
         Optional<String> aspect = object.text("aspect");
         if (aspect.isPresent() && !ASPECT.matcher(aspect.get()).matches()) {
-            object.fault("aspect", "“aspect” is written like 16:9.");
+            object.fault("aspect", KitWording.ASPECT.say());
         }
         MediaRule rule = new MediaRule(object.integer("width", 1), object.integer("height", 1), aspect, object.number("frameRate"),
                 object.number("minSeconds"), object.number("maxSeconds"), object.texts("codecs"),
@@ -28,7 +28,7 @@ final class MediaRuleReader {
 
     private static Optional<double[]> peak(StrictObject object, JsonNode node) {
         if (!node.isArray() || node.size() != 2 || !node.get(0).isNumber() || !node.get(1).isNumber() || node.get(0).doubleValue() > node.get(1).doubleValue()) {
-            object.fault("peakDb", "“peakDb” holds the lowest and the highest peak, like [-12, -3].");
+            object.fault("peakDb", KitWording.PEAK.say());
             return Optional.empty();
         }
         return Optional.of(new double[] {node.get(0).doubleValue(), node.get(1).doubleValue()});

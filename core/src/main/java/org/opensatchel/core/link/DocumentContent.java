@@ -82,7 +82,7 @@ public final class DocumentContent {
     public byte[] start(int most) throws IOException, Unreadable {
         if (!whole.allowed) {
             whole.bytes = Math.max(1, whole.bytes);
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, "was not read: the documents before it are too long together"));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_LONG_TOGETHER.say()));
         }
         byte[] bytes = stream.readNBytes(most);
         whole.bytes += bytes.length;

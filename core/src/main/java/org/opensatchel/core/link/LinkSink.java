@@ -1,9 +1,13 @@
 package org.opensatchel.core.link;
 
+import static org.opensatchel.core.fact.FactName.MOST;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
@@ -131,8 +135,8 @@ public class LinkSink {
             return;
         }
         overflowing = true;
-        String much = links.size() < allowance.links ? "names files in more than " + allowance.text + " characters" : "names more than " + allowance.links + " files";
-        trouble(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, much + "; those after them were not looked up"));
+        Phrase much = links.size() < allowance.links ? ReadWording.TOO_LONG_LINKS.say(Facts.of(MOST, allowance.text)) : ReadWording.TOO_MANY_LINKS.say(Facts.of(MOST, allowance.links));
+        trouble(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, much));
     }
 
     /** How many links are kept. */

@@ -1,5 +1,8 @@
 package org.opensatchel.core.link;
 
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Place;
 
 /** Thrown by a reader at the place where a document cannot be read on; the links before it are kept. */
@@ -10,16 +13,16 @@ public final class Unreadable extends Exception {
     private final transient ReadProblem problem;
 
     public Unreadable(ReadProblem problem) {
-        super(problem.phrase());
+        super(problem.what().key());
         this.problem = problem;
     }
 
-    public static Unreadable broken(Place at, String phrase) {
-        return new Unreadable(new ReadProblem(ReadProblem.Kind.BROKEN, at, phrase));
+    public static Unreadable broken(Place at, ReadWording what) {
+        return new Unreadable(new ReadProblem(ReadProblem.Kind.BROKEN, at, what.say()));
     }
 
     public static Unreadable tooLarge(long limit) {
-        return new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, "is longer than the " + (limit >> 20) + " MiB that are read of a document"));
+        return new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_LONG.say(Facts.of(MOST_BYTES, limit))));
     }
 
     public ReadProblem problem() {

@@ -1,5 +1,10 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.AT;
+import static org.opensatchel.core.fact.FactName.CODE;
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.PLACE;
+
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -8,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout;
@@ -41,11 +47,9 @@ final class EmptyKit implements LintRule {
     private static LintFault fault(LintSubject subject, FindingLine finding) {
         String at = place(subject, finding.path());
         if (finding.code().startsWith("link.")) {
-            String where = finding.path() + finding.at().map(place -> " at " + place).orElse("");
-            return new LintFault(LintCode.STARTER_LINK, at, "In the starter document “" + where + "”: " + finding.message(), "Mend the link and add the document again.");
+            return new LintFault(LintCode.STARTER_LINK, at, LintWording.STARTER_LINK.say(Facts.of(PLACE, finding.path()).and(AT, finding.at()).and(FAULT, finding.said())));
         }
-        return new LintFault(LintCode.NOT_CLEAN, at, "Handed in as it is, the kit would be told (" + finding.code() + "): " + finding.message(),
-                "Change the plan or the starter files so that a student who has done nothing wrong is told nothing.");
+        return new LintFault(LintCode.NOT_CLEAN, at, LintWording.NOT_CLEAN.say(Facts.of(CODE, finding.code()).and(FAULT, finding.said())));
     }
 
     private static String place(LintSubject subject, String path) {

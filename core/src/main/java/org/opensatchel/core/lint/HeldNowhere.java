@@ -1,8 +1,14 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.LEAST;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.ROLE;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.naming.RosterFields;
@@ -18,13 +24,13 @@ final class HeldNowhere implements LintRule {
         List<FolderRule> forbidden = subject.kit().folders().stream().filter(HeldNowhere::isForbidden).toList();
         List<LintFault> out = new ArrayList<>();
         for (LintSubject.Role role : subject.roles()) {
-            inside(subject, student, role.in(), role.required() ? managed : List.of()).ifPresent(rule -> out.add(managed(role.at() + "/in", "“" + role.role() + "” is asked for", rule)));
-            inside(subject, student, role.in(), forbidden).ifPresent(rule -> out.add(forbidden(role.at() + "/in", "“" + role.role() + "” is asked for", rule)));
+            inside(subject, student, role.in(), role.required() ? managed : List.of()).ifPresent(rule -> out.add(told(role.at() + "/in", LintWording.ROLE_IN_MANAGED, Facts.of(ROLE, role.role()), rule)));
+            inside(subject, student, role.in(), forbidden).ifPresent(rule -> out.add(told(role.at() + "/in", LintWording.ROLE_IN_FORBIDDEN, Facts.of(ROLE, role.role()), rule)));
         }
         for (int i = 0; i < subject.kit().starter().size(); i++) {
             ProjectPath path = subject.kit().starter().get(i).path();
             String at = "/starter/" + i + "/path";
-            inside(subject, student, path.parent(), forbidden).ifPresent(rule -> out.add(forbidden(at, "“" + path + "” comes with the kit", rule)));
+            inside(subject, student, path.parent(), forbidden).ifPresent(rule -> out.add(told(at, LintWording.STARTER_IN_FORBIDDEN, Facts.of(FOUND, path), rule)));
         }
         folders(subject, student, forbidden, out);
         return out;
@@ -36,12 +42,12 @@ final class HeldNowhere implements LintRule {
             FolderRule rule = rules.get(i);
             String at = "/folders/" + i;
             if (rule.atLeast() > 0 && (isForbidden(rule) || rule.managed())) {
-                String why = isForbidden(rule) ? "must not be there" : "is kept by a program, and not looked into";
-                out.add(new LintFault(LintCode.HELD_NOWHERE, at + "/atLeast", "“" + rule.path().text() + "” has to hold " + rule.atLeast() + " or more files, but " + why + ".", "Leave the number out."));
+                LintWording why = isForbidden(rule) ? LintWording.AT_LEAST_FORBIDDEN : LintWording.AT_LEAST_MANAGED;
+                out.add(new LintFault(LintCode.HELD_NOWHERE, at + "/atLeast", why.say(Facts.of(FOUND, rule.path().text()).and(LEAST, rule.atLeast()))));
             }
             if (rule.need() == Need.REQUIRED) {
                 String shortest = rule.path().names().stream().map(name -> name.shortest(student, subject.kit().ascii(), false).orElse("a")).reduce((a, b) -> a + "/" + b).orElse("");
-                inside(subject, student, ProjectPath.of(shortest).parent(), forbidden).ifPresent(around -> out.add(forbidden(at + "/need", "“" + rule.path().text() + "” is required", around)));
+                inside(subject, student, ProjectPath.of(shortest).parent(), forbidden).ifPresent(around -> out.add(told(at + "/need", LintWording.REQUIRED_IN_FORBIDDEN, Facts.of(FOUND, rule.path().text()), around)));
             }
         }
     }
@@ -65,11 +71,7 @@ final class HeldNowhere implements LintRule {
         return Optional.empty();
     }
 
-    private static LintFault managed(String at, String what, FolderRule rule) {
-        return new LintFault(LintCode.HELD_NOWHERE, at, what + " in “" + rule.path().text() + "”, which a program keeps and the check never looks into.", "Ask for it in another folder.");
-    }
-
-    private static LintFault forbidden(String at, String what, FolderRule rule) {
-        return new LintFault(LintCode.HELD_NOWHERE, at, what + " in “" + rule.path().text() + "”, which must not be there.", "Put it into another folder, or allow that one.");
+    private static LintFault told(String at, LintWording what, Facts facts, FolderRule around) {
+        return new LintFault(LintCode.HELD_NOWHERE, at, what.say(facts.and(PLACE, around.path().text())));
     }
 }

@@ -1,11 +1,17 @@
 package org.opensatchel.core.lint;
 
+import org.opensatchel.core.fact.Phrase;
+
 /**
- * One thing wrong with a kit.
+ * One thing wrong with a kit. What to do about it is said under the same key with {@code .remedy} behind it, filled with the same facts.
  *
  * @param at where in the kit document, as a JSON pointer (RFC 6901)
- * @param message what is wrong, with the actual names
- * @param remedy what to do
+ * @param what what is wrong, with the actual names
  */
-public record LintFault(LintCode code, String at, String message, String remedy) {
+public record LintFault(LintCode code, String at, Phrase what) {
+
+    /** What to do about it. */
+    public Phrase remedy() {
+        return new Phrase(what.key() + ".remedy", what.facts());
+    }
 }

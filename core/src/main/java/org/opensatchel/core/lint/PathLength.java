@@ -1,8 +1,14 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.PLACE;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.OperatingSystem;
@@ -54,13 +60,14 @@ final class PathLength implements LintRule {
         String separator = machine.system() == OperatingSystem.WINDOWS ? "\\" : "/";
         String path = machine.root().replace("{root}", root) + (longest.path.isEmpty() ? "" : separator + longest.path.replace("/", separator));
         return path.length() <= machine.maxPath() ? Optional.empty() : Optional.of(new LintFault(LintCode.PATH_TOO_LONG, longest.at,
-                "“" + path + "” has " + path.length() + " characters; on “" + machine.title() + "” a path has at most " + machine.maxPath() + ".", "Shorten the root's pattern, or the folders on the way."));
+                LintWording.PATH_TOO_LONG.say(Facts.of(FOUND, path).and(COUNT, path.length()).and(PLACE, machine.title()).and(MOST, machine.maxPath()))));
     }
 
     private static Optional<LintFault> name(Machine machine, Planned planned) {
         for (String name : planned.path.split("/")) {
             if (name.length() > machine.maxName()) {
-                return Optional.of(new LintFault(LintCode.PATH_TOO_LONG, planned.at, "“" + name + "” has " + name.length() + " characters; on “" + machine.title() + "” a name has at most " + machine.maxName() + ".", "Shorten it."));
+                return Optional.of(new LintFault(LintCode.PATH_TOO_LONG, planned.at, 
+                        LintWording.NAME_TOO_LONG.say(Facts.of(FOUND, name).and(COUNT, name.length()).and(PLACE, machine.title()).and(MOST, machine.maxName()))));
             }
         }
         return Optional.empty();

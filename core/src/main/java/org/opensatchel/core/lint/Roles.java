@@ -1,10 +1,16 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.PATTERN;
+import static org.opensatchel.core.fact.FactName.ROLE;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.Kit;
 
 /** Roles that point to one another, and versions that can be told apart. */
@@ -20,8 +26,8 @@ final class Roles implements LintRule {
         for (int i = 0; i < subject.kit().documents().size(); i++) {
             Kit.DocumentRule rule = subject.kit().documents().get(i);
             if (rule.versions() > 1 && !rule.name().hasVersion()) {
-                out.add(new LintFault(LintCode.VERSIONS_UNNUMBERED, "/documents/" + i + "/versions", "“" + rule.role() + "” needs " + rule.versions() + " versions, but its name “" + rule.name().text()
-                        + "” has no version number in it: one folder cannot hold two files of one name.", "Put {version:2} into the name, or ask for one version."));
+                out.add(new LintFault(LintCode.VERSIONS_UNNUMBERED, "/documents/" + i + "/versions", 
+                        LintWording.VERSIONS_UNNUMBERED.say(Facts.of(ROLE, rule.role()).and(COUNT, rule.versions()).and(PATTERN, rule.name().text()))));
             }
         }
         return out;
@@ -34,11 +40,11 @@ final class Roles implements LintRule {
             String wanted = at;
             Optional<LintSubject.Role> found = roles.stream().filter(other -> other.role().equals(wanted)).findFirst();
             if (found.isEmpty()) {
-                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike", "“" + role.role() + "” is to be named like “" + wanted + "”, and there is no such role in the kit.", "Name one of the kit's documents or files."));
+                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike", LintWording.ROLE_UNKNOWN.say(Facts.of(ROLE, role.role()).and(OTHER, wanted))));
                 return;
             }
             if (!seen.add(wanted)) {
-                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike", "“" + role.role() + "” is to be named like itself, by way of “" + like + "”.", "Let one of them have a name of its own."));
+                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike", LintWording.ROLE_LIKE_ITSELF.say(Facts.of(ROLE, role.role()).and(OTHER, like))));
                 return;
             }
             if (found.get().namedLike().isEmpty()) {

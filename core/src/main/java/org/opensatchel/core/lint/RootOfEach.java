@@ -1,11 +1,18 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.PATTERN;
+import static org.opensatchel.core.fact.FactName.PEOPLE;
+import static org.opensatchel.core.fact.FactName.WHAT;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
@@ -22,8 +29,7 @@ final class RootOfEach implements LintRule {
         List<LintFault> out = new ArrayList<>();
         Kit kit = subject.kit();
         if (!kit.root().isMadeByRoster()) {
-            out.add(new LintFault(LintCode.HELD_NOWHERE, "/root/name", "The root's name “" + kit.root().text() + "” has a field in it that the roster does not fill: no kit can be made.",
-                    "Use only last, first, id, course, section, assignment and team."));
+            out.add(new LintFault(LintCode.HELD_NOWHERE, "/root/name", LintWording.ROOT_FREE_FIELD.say(Facts.of(PATTERN, kit.root().text()))));
             return out;
         }
         Map<String, List<RosterFields>> byRoot = new LinkedHashMap<>();
@@ -38,11 +44,10 @@ final class RootOfEach implements LintRule {
         }
         if (!nameless.isEmpty()) {
             RosterField missing = kit.root().missing(nameless.get(0)).get(0);
-            out.add(new LintFault(LintCode.ROOT_NAMELESS, "/root/name", "No root can be named for " + people(nameless) + ": the roster has no " + missing.phrase() + " there.",
-                    "Fill in the roster, or leave the field out of the pattern."));
+            out.add(new LintFault(LintCode.ROOT_NAMELESS, "/root/name", LintWording.ROOT_NAMELESS.say(Facts.of(PEOPLE, people(nameless)).and(WHAT, missing.say()))));
         }
         byRoot.values().stream().filter(students -> students.size() > 1).forEach(students -> out.add(new LintFault(LintCode.ROOT_CLASH, "/root/name",
-                people(students) + " would all get “" + subject.root(students.get(0)) + "”.", "Put {id} or {section} into the pattern.")));
+                LintWording.ROOT_CLASH.say(Facts.of(PEOPLE, people(students)).and(FOUND, subject.root(students.get(0)))))));
         tooLong(subject, out);
         return out;
     }
@@ -51,14 +56,13 @@ final class RootOfEach implements LintRule {
         int most = subject.kit().location().map(policy -> policy.maxRootLength()).orElse(0);
         String longest = subject.root(subject.longest());
         if (most > 0 && longest.length() + BEFORE_ROOT > most) {
-            out.add(new LintFault(LintCode.ROOT_TOO_LONG, "/location/maxRootLength", "“" + longest + "” has " + longest.length() + " characters, so no path of it keeps within the " + most + " that the kit allows.",
-                    "Allow longer paths, or make the root's name shorter."));
+            out.add(new LintFault(LintCode.ROOT_TOO_LONG, "/location/maxRootLength", 
+                    LintWording.ROOT_TOO_LONG.say(Facts.of(FOUND, longest).and(COUNT, longest.length()).and(MOST, most))));
         }
     }
 
-    private static String people(List<RosterFields> students) {
-        String names = students.stream().limit(3).map(RootOfEach::person).collect(Collectors.joining(", "));
-        return students.size() > 3 ? names + " and " + (students.size() - 3) + " more" : names;
+    private static List<String> people(List<RosterFields> students) {
+        return students.stream().map(RootOfEach::person).toList();
     }
 
     private static String person(RosterFields student) {

@@ -1,11 +1,19 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.PATTERN;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.ROLE;
+
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
@@ -53,8 +61,8 @@ final class SameName implements LintRule {
     }
 
     private static LintFault told(List<FolderRule> folders, int first, int second) {
-        return new LintFault(LintCode.SAME_FOLDER, "/folders/" + second + "/path", "A folder can fit “" + folders.get(first).path().text() + "” and “" + folders.get(second).path().text() + "”; it is held against the first.",
-                "Give one of the two a fixed word that the other cannot have.");
+        return new LintFault(LintCode.SAME_FOLDER, "/folders/" + second + "/path", 
+                LintWording.SAME_FOLDER.say(Facts.of(FOUND, folders.get(first).path().text()).and(OTHER, folders.get(second).path().text())));
     }
 
     private static void roles(LintSubject subject, RosterFields student, LintSubject.Role first, LintSubject.Role second, List<LintFault> out) {
@@ -63,8 +71,8 @@ final class SameName implements LintRule {
         // A name that follows another file's is told apart by that file.
         boolean free = first.namedLike().isEmpty() && second.namedLike().isEmpty();
         if (sameTypes && samePlace && free && first.name().meets(second.name(), student, subject.kit().ascii())) {
-            out.add(new LintFault(LintCode.SAME_NAME, second.at() + "/name", "In “" + first.in() + "” one file can fit both “" + first.role() + "” (" + first.name().text() + ") and “" + second.role() + "” (" + second.name().text() + ").",
-                    "Give one of the two a fixed word that the other cannot have."));
+            out.add(new LintFault(LintCode.SAME_NAME, second.at() + "/name", LintWording.SAME_NAME.say(Facts.NONE.and(PLACE, Optional.of(first.in()).filter(folder -> !folder.isRoot()))
+                    .and(ROLE, first.role()).and(PATTERN, first.name().text()).and(OTHER, second.role()).and(EXPECTED, second.name().text()))));
         }
     }
 

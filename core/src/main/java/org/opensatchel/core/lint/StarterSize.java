@@ -1,7 +1,13 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.PLACE;
+
 import java.util.ArrayList;
 import java.util.List;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.machine.Machine;
@@ -20,17 +26,17 @@ final class StarterSize implements LintRule {
             total += file.bytes();
             kit.limits().fileBytes().ifPresent(most -> {
                 if (file.bytes() > most) {
-                    out.add(new LintFault(LintCode.FILE_TOO_LARGE, at, "“" + file.path() + "” has " + file.bytes() + " bytes; the kit allows " + most + " for one file.", "Raise the limit, or make the file smaller."));
+                    out.add(new LintFault(LintCode.FILE_TOO_LARGE, at, LintWording.FILE_OVER_LIMIT.say(Facts.of(FOUND, file.path()).and(BYTES, file.bytes()).and(MOST_BYTES, most))));
                 }
             });
             kit.machines().stream().flatMap(name -> Machine.shipped(name).stream()).filter(machine -> file.bytes() > machine.fileBytes()).findFirst()
-                    .ifPresent(machine -> out.add(new LintFault(LintCode.FILE_TOO_LARGE, at, "“" + file.path() + "” has " + file.bytes() + " bytes; “" + machine.title() + "” holds no file over " + machine.fileBytes() + ".",
-                            "Make the file smaller, or leave that machine out.")));
+                    .ifPresent(machine -> out.add(new LintFault(LintCode.FILE_TOO_LARGE, at, 
+                            LintWording.FILE_OVER_MACHINE.say(Facts.of(FOUND, file.path()).and(BYTES, file.bytes()).and(MOST_BYTES, machine.fileBytes()).and(PLACE, machine.title())))));
         }
         long all = total;
         kit.limits().totalBytes().ifPresent(most -> {
             if (all > most) {
-                out.add(new LintFault(LintCode.TOTAL_TOO_LARGE, "/limits/totalBytes", "The starter files have " + all + " bytes together; a whole project may have " + most + ".", "Raise the limit, or take files out."));
+                out.add(new LintFault(LintCode.TOTAL_TOO_LARGE, "/limits/totalBytes", LintWording.TOTAL_OVER_LIMIT.say(Facts.of(BYTES, all).and(MOST_BYTES, most))));
             }
         });
         return out;

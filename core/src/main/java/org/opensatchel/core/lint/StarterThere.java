@@ -1,5 +1,7 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.FOUND;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.NoSuchFileException;
@@ -10,6 +12,7 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.pack.Handout.StarterContents;
 
@@ -27,9 +30,9 @@ final class StarterThere implements LintRule {
             String at = "/starter/" + i;
             Optional<String> found = sha256(subject.contents().get(), file);
             if (found.isEmpty()) {
-                out.add(new LintFault(LintCode.STARTER_MISSING, at, "“" + file.path() + "” is not among the starter files.", "Add the file again, or take it out of the kit."));
+                out.add(new LintFault(LintCode.STARTER_MISSING, at, LintWording.STARTER_MISSING.say(Facts.of(FOUND, file.path()))));
             } else if (!found.get().equals(file.sha256())) {
-                out.add(new LintFault(LintCode.STARTER_DIFFERS, at, "“" + file.path() + "” is another file than the kit names: its content changed.", "Add the file again, so that the kit knows what it holds now."));
+                out.add(new LintFault(LintCode.STARTER_DIFFERS, at, LintWording.STARTER_DIFFERS.say(Facts.of(FOUND, file.path()))));
             }
         }
         return out;

@@ -1,8 +1,14 @@
 package org.opensatchel.core.lint;
 
+import static org.opensatchel.core.fact.FactName.ALLOWED_TYPES;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.core.fact.FactName.TYPES;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.naming.RosterFields;
 
@@ -16,9 +22,8 @@ final class TypeNowhere implements LintRule {
         for (LintSubject.Role role : subject.roles()) {
             Optional<FolderRule> folder = subject.kit().folders().stream().filter(rule -> !role.in().isRoot() && rule.path().fits(role.in(), student, subject.kit().ascii())).findFirst();
             folder.filter(rule -> !role.types().isEmpty() && role.types().stream().noneMatch(rule::takes))
-                    .ifPresent(rule -> out.add(new LintFault(LintCode.TYPE_NOWHERE, role.at() + "/types", "“" + role.role() + "” is asked for in “" + role.in() + "” as "
-                            + String.join(" or ", role.types()) + ", but that folder takes only " + String.join(", ", rule.accepts()) + ".",
-                            "Let the folder take that type too, or ask for the file in another folder.")));
+                    .ifPresent(rule -> out.add(new LintFault(LintCode.TYPE_NOWHERE, role.at() + "/types", 
+                            LintWording.TYPE_NOWHERE.say(Facts.of(ROLE, role.role()).and(PLACE, role.in()).and(TYPES, role.types()).and(ALLOWED_TYPES, rule.accepts())))));
         }
         return out;
     }

@@ -1,19 +1,29 @@
 package org.opensatchel.core.location;
 
+import static org.opensatchel.core.fact.FactName.ALLOWED;
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.EXAMPLE;
+import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.STORAGE;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
 import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.core.naming.EditDistance;
 import org.opensatchel.core.path.LinkAddress;
 import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.naming.EditDistance;
 
 /** Judges a declared location from its path alone, against the kit's rules and the name the root should have. */
 public final class LocationJudge {
@@ -66,13 +76,11 @@ public final class LocationJudge {
         String path = location.path().strip();
         Optional<LinkAddress> address = LinkText.readTyped(path);
         if (path.length() > MAX_PATH) {
-            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), "This path has " + path.length() + " characters. No system takes one of more than " + MAX_PATH + ".",
-                    "Paste the path of the folder itself, and nothing else.", location);
+            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), Facts.of(HOW, "absurd").and(COUNT, path.length()).and(MOST, MAX_PATH), location);
             return faults;
         }
         if (address.isEmpty() || !address.get().form().isAbsolute()) {
-            add(Code.LOCATION_ROOT_NAME, OptionalInt.empty(), "“" + path + "” is no full path: it does not say which disk or home folder it starts from.",
-                    "Copy the whole path from the address line of the folder's window.", location);
+            add(Code.LOCATION_ROOT_NAME, OptionalInt.empty(), Facts.of(HOW, "partial").and(FOUND, path), location);
             return faults;
         }
         List<String> parts = parts(address.get());
@@ -81,8 +89,7 @@ public final class LocationJudge {
         storage(address.get(), location);
         int length = path.length();
         if (policy.maxRootLength() > 0 && length > policy.maxRootLength()) {
-            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), "The path has " + length + " characters; " + policy.maxRootLength() + " are allowed, so that the files inside stay reachable on every machine.",
-                    "Move the whole folder nearer to the top of its disk.", location);
+            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), Facts.of(HOW, "limit").and(COUNT, length).and(MOST, policy.maxRootLength()), location);
         }
         return faults;
     }
@@ -98,18 +105,15 @@ public final class LocationJudge {
         }
         for (int i = last - 1; i >= 0; i--) {
             if (NameFolding.folded(parts.get(i)).equals(NameFolding.folded(rootName))) {
-                add(Code.LOCATION_SUBFOLDER, OptionalInt.of(last), "“" + name + "” is a folder inside the project, not its top.",
-                        "Give the path up to “" + parts.get(i) + "”, and set the same in your program.", location);
+                add(Code.LOCATION_SUBFOLDER, OptionalInt.of(last), Facts.of(FOUND, name).and(EXPECTED, parts.get(i)), location);
                 return;
             }
         }
         if (isContainer(parts, name)) {
-            add(Code.LOCATION_PARENT, OptionalInt.of(last), "“" + name + "” is the folder around the project, not the project: the path should end in “" + rootName + "”.",
-                    "Open “" + rootName + "” and copy the path from there.", location);
+            add(Code.LOCATION_PARENT, OptionalInt.of(last), Facts.of(FOUND, name).and(EXPECTED, rootName), location);
             return;
         }
-        add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last), "The folder is called “" + name + "”; its name should be “" + rootName + "”.",
-                "Rename the folder to “" + rootName + "”, then set the location again here and in your program.", location);
+        add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last), Facts.of(HOW, "name").and(FOUND, name).and(EXPECTED, rootName), location);
     }
 
     /** Whether the last part looks like a place that holds projects rather than like this project under a wrong name. */
@@ -131,32 +135,32 @@ public final class LocationJudge {
         int end = rooted ? parts.size() : parts.size() - 1;
         for (int i = 0; i < end; i++) {
             String part = NameFolding.folded(parts.get(i));
-            Optional<String> why = why(address, parts, i, part);
-            if (why.isPresent()) {
-                add(Code.LOCATION_AVOIDED_PLACE, OptionalInt.of(i), why.get(), "Move the whole folder first, then set the new path here and in your program.", location);
+            Optional<Avoided> place = place(address, parts, i, part);
+            if (place.isPresent()) {
+                add(Code.LOCATION_AVOIDED_PLACE, OptionalInt.of(i), Facts.of(HOW, place.get()).and(FOUND, parts.get(i)), location);
                 return;
             }
         }
     }
 
-    private Optional<String> why(LinkAddress address, List<String> parts, int i, String part) {
+    private Optional<Avoided> place(LinkAddress address, List<String> parts, int i, String part) {
         boolean first = i == (parts.size() - address.names().size());
         if (policy.avoid().contains(Avoided.DESKTOP) && part.equals("desktop")) {
-            return Optional.of("The desktop is no home for a project: it is on this computer only, and is cleared in the labs.");
+            return Optional.of(Avoided.DESKTOP);
         }
         if (policy.avoid().contains(Avoided.DOWNLOADS) && (part.equals("downloads") || part.equals("download"))) {
-            return Optional.of("“" + parts.get(i) + "” is cleared out, by you or by the computer.");
+            return Optional.of(Avoided.DOWNLOADS);
         }
         if (policy.avoid().contains(Avoided.DOCUMENTS) && (part.equals("documents") || part.equals("my documents"))) {
-            return Optional.of("“" + parts.get(i) + "” is not where projects of this course live.");
+            return Optional.of(Avoided.DOCUMENTS);
         }
         boolean folders = part.equals("folders") && i > 0 && NameFolding.folded(parts.get(i - 1)).equals("var");
         if (policy.avoid().contains(Avoided.TEMPORARY) && (TEMPORARY.contains(part) || folders)) {
-            return Optional.of("“" + parts.get(i) + "” is a temporary folder: the system empties it without asking.");
+            return Optional.of(Avoided.TEMPORARY);
         }
         boolean windows = address.form() == LinkForm.DRIVE;
         boolean system = first && (windows ? WINDOWS_SYSTEM.contains(part) : address.form() == LinkForm.POSIX && POSIX_SYSTEM.contains(part));
-        return policy.avoid().contains(Avoided.SYSTEM) && system ? Optional.of("“" + parts.get(i) + "” belongs to the system.") : Optional.empty();
+        return policy.avoid().contains(Avoided.SYSTEM) && system ? Optional.of(Avoided.SYSTEM) : Optional.empty();
     }
 
     private void storage(LinkAddress address, ProjectLocation location) {
@@ -167,40 +171,14 @@ public final class LocationJudge {
         boolean synced = kind.get() == StorageKind.SYNCED && policy.avoid().contains(Avoided.SYNCED);
         boolean refused = !policy.storage().isEmpty() && !policy.storage().contains(kind.get());
         if (refused) {
-            add(Code.LOCATION_STORAGE_KIND, OptionalInt.of(0), "This project may not lie on " + phrase(kind.get()) + ": " + reason(kind.get()),
-                    "Move the whole folder to " + allowed() + ".", location);
+            add(Code.LOCATION_STORAGE_KIND, OptionalInt.of(0), Facts.of(STORAGE, kind.get()).and(ALLOWED, policy.storage()), location);
         } else if (synced) {
-            add(Code.LOCATION_AVOIDED_PLACE, OptionalInt.of(0), "A synced folder moves files away while you work: " + reason(StorageKind.SYNCED),
-                    "Move the whole folder to a disk that is not synced.", location);
+            add(Code.LOCATION_AVOIDED_PLACE, OptionalInt.of(0), Facts.of(HOW, Avoided.SYNCED), location);
         }
     }
 
-    private String allowed() {
-        return String.join(" or ", policy.storage().stream().map(LocationJudge::phrase).toList());
-    }
-
-    private static String phrase(StorageKind kind) {
-        return switch (kind) {
-            case LOCAL -> "a disk inside the computer";
-            case REMOVABLE -> "a drive you carry";
-            case NETWORK -> "the school's network";
-            case SYNCED -> "a synced folder";
-            case HOME -> "your home folder";
-        };
-    }
-
-    private static String reason(StorageKind kind) {
-        return switch (kind) {
-            case LOCAL -> "what lies inside one computer cannot be opened at another.";
-            case REMOVABLE -> "a drive that is pulled out takes the project along.";
-            case NETWORK -> "it is too slow to play from, and its path differs from desk to desk.";
-            case SYNCED -> "files may be left as placeholders, and two copies may drift apart.";
-            case HOME -> "the path holds your own name, and is another on every machine.";
-        };
-    }
-
-    private void add(Code code, OptionalInt part, String message, String remedy, ProjectLocation location) {
-        faults.add(new LocationFault(code, part, message, remedy, example(location)));
+    private void add(Code code, OptionalInt part, Facts facts, ProjectLocation location) {
+        faults.add(new LocationFault(code, part, facts.and(EXAMPLE, example(location))));
     }
 
     /** A path that would be right, on the kind of computer the student has. */

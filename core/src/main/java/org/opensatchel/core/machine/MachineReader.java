@@ -1,12 +1,18 @@
 package org.opensatchel.core.machine;
 
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.KEY;
+import static org.opensatchel.core.fact.FactName.TYPES;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.core.json.JsonWording;
 import org.opensatchel.core.json.StrictObject;
 import org.opensatchel.core.path.LinkText;
 import tools.jackson.core.JacksonException;
@@ -33,7 +39,7 @@ public final class MachineReader {
         try {
             node = JsonDocuments.MAPPER.readTree(json);
         } catch (JacksonException broken) {
-            return new Reading(Optional.empty(), List.of(new JsonFault("", "This is no valid JSON: " + JsonDocuments.firstLine(broken))));
+            return new Reading(Optional.empty(), List.of(JsonDocuments.fault(broken)));
         }
         Machine machine = machine(new StrictObject(node, "", faults));
         return faults.isEmpty() ? new Reading(Optional.of(machine), faults) : new Reading(Optional.empty(), faults);
@@ -41,23 +47,23 @@ public final class MachineReader {
 
     static Machine machine(StrictObject object) {
         if (object.integer("machine", 1).orElse(0) != 1) {
-            object.fault("machine", "A machine document begins with \"machine\": 1, its format's version.");
+            object.fault("machine", MachineWording.NO_MACHINE.say());
         }
         String name = object.requiredText("name");
         if (object.has("name") && name.isBlank()) {
-            object.fault("name", "A machine needs a name.");
+            object.fault("name", MachineWording.NO_NAME.say());
         }
         OperatingSystem system = object.choice("system", SYSTEMS, null);
         if (!object.has("system")) {
-            object.fault("“system” is missing here: windows, macos or linux.");
+            object.fault(MachineWording.NO_SYSTEM.say());
         }
         boolean windows = system == OperatingSystem.WINDOWS;
         String root = object.text("root").orElse(windows ? "E:\\{root}" : "/home/student/{root}");
         if (!root.contains("{root}") || LinkText.read(root.replace("{root}", "x"), org.opensatchel.core.path.Notation.PLAIN).filter(address -> address.form().isAbsolute()).isEmpty()) {
-            object.fault("root", "“root” is a whole path with {root} where the project's name stands, like E:\\{root}.");
+            object.fault("root", MachineWording.NO_ROOT.say());
         }
         List<String> reaches = object.texts("reaches");
-        reaches.stream().filter(one -> !REACHES.contains(one)).findFirst().ifPresent(one -> object.fault("reaches", "“" + one + "” is not known here: reaches holds network and web."));
+        reaches.stream().filter(one -> !REACHES.contains(one)).findFirst().ifPresent(one -> object.fault("reaches", JsonWording.NO_CHOICE.say(Facts.of(KEY, "reaches").and(FOUND, one).and(TYPES, List.of("network", "web")))));
         Machine machine = new Machine(name, object.text("title").orElse(name), system, object.choice("case", CASES, system != OperatingSystem.LINUX),
                 object.choice("unicode", UNICODE, system == OperatingSystem.MACOS ? Machine.UnicodeRule.DECOMPOSED : Machine.UnicodeRule.ANY),
                 object.integer("maxPath", 1, windows ? 259 : system == OperatingSystem.MACOS ? 1024 : 4096), object.integer("maxName", 1, 255), object.integer("fileBytes", 1).orElse(Long.MAX_VALUE), root, reaches);

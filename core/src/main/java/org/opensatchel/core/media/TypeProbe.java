@@ -1,5 +1,7 @@
 package org.opensatchel.core.media;
 
+import static org.opensatchel.core.fact.FactName.TYPE;
+
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -10,6 +12,8 @@ import java.util.Set;
 import org.apache.tika.metadata.Metadata;
 import org.apache.tika.mime.MediaType;
 import org.apache.tika.mime.MimeTypes;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * Holds a file's extension against how its content begins. Careful on purpose: only extensions whose formats always begin
@@ -24,35 +28,35 @@ public final class TypeProbe {
             "application/gzip", "application/x-matroska", "application/ogg", "application/json");
     /** Extensions with the words for their format and the media types that are fine under them. */
     private static final List<Known> KNOWN = List.of(
-            new Known("PNG picture", Set.of("png"), Set.of("image/png", "image/apng"), "\u0089PNG"),
-            new Known("JPEG picture", Set.of("jpg", "jpeg", "jpe", "jfif"), Set.of("image/jpeg"), "\u00ff\u00d8\u00ff"),
-            new Known("GIF picture", Set.of("gif"), Set.of("image/gif"), "GIF8"),
-            new Known("BMP picture", Set.of("bmp"), Set.of("image/bmp", "image/x-ms-bmp"), "BM"),
-            new Known("TIFF picture", Set.of("tif", "tiff"), Set.of("image/tiff"), "II*\0", "MM\0*", "II+\0", "MM\0+"),
-            new Known("WebP picture", Set.of("webp"), Set.of("image/webp"), "RIFF....WEBP"),
-            new Known("OpenEXR picture", Set.of("exr"), Set.of("image/x-exr", "image/aces"), "v/1\u0001"),
-            new Known("HEIC picture", Set.of("heic", "heif"), Set.of("image/heic", "image/heif", "image/heic-sequence", "image/heif-sequence"), "....ftyphei", "....ftyphev", "....ftypmif1", "....ftypmsf1"),
-            new Known("AVIF picture", Set.of("avif"), Set.of("image/avif"), "....ftypavi"),
-            new Known("WAVE sound", Set.of("wav", "wave"), Set.of("audio/vnd.wave", "audio/x-wav", "audio/wav"), "RIFF....WAVE", "RF64....WAVE", "BW64....WAVE", "RIFX....WAVE"),
-            new Known("FLAC sound", Set.of("flac"), Set.of("audio/x-flac", "audio/flac"), "fLaC", "ID3"),
-            new Known("MP3 sound", Set.of("mp3"), Set.of("audio/mpeg"), "ID3", "\u00ff\u00fb", "\u00ff\u00f3", "\u00ff\u00f2", "\u00ff\u00fa"),
-            new Known("Ogg sound", Set.of("ogg", "oga", "opus", "ogv"), Set.of("audio/ogg", "audio/vorbis", "audio/opus", "video/ogg", "video/theora"), "OggS"),
-            new Known("AIFF sound", Set.of("aif", "aiff", "aifc"), Set.of("audio/x-aiff", "audio/aiff"), "FORM....AIF"),
-            new Known("MP4 film", Set.of("mp4", "m4v", "mov", "m4a", "3gp"), Set.of("video/mp4", "video/quicktime", "video/x-m4v", "audio/mp4", "application/mp4",
+            new Known(ContentWording.PNG, Set.of("png"), Set.of("image/png", "image/apng"), "\u0089PNG"),
+            new Known(ContentWording.JPEG, Set.of("jpg", "jpeg", "jpe", "jfif"), Set.of("image/jpeg"), "\u00ff\u00d8\u00ff"),
+            new Known(ContentWording.GIF, Set.of("gif"), Set.of("image/gif"), "GIF8"),
+            new Known(ContentWording.BMP, Set.of("bmp"), Set.of("image/bmp", "image/x-ms-bmp"), "BM"),
+            new Known(ContentWording.TIFF, Set.of("tif", "tiff"), Set.of("image/tiff"), "II*\0", "MM\0*", "II+\0", "MM\0+"),
+            new Known(ContentWording.WEBP, Set.of("webp"), Set.of("image/webp"), "RIFF....WEBP"),
+            new Known(ContentWording.OPENEXR, Set.of("exr"), Set.of("image/x-exr", "image/aces"), "v/1\u0001"),
+            new Known(ContentWording.HEIC, Set.of("heic", "heif"), Set.of("image/heic", "image/heif", "image/heic-sequence", "image/heif-sequence"), "....ftyphei", "....ftyphev", "....ftypmif1", "....ftypmsf1"),
+            new Known(ContentWording.AVIF, Set.of("avif"), Set.of("image/avif"), "....ftypavi"),
+            new Known(ContentWording.WAVE, Set.of("wav", "wave"), Set.of("audio/vnd.wave", "audio/x-wav", "audio/wav"), "RIFF....WAVE", "RF64....WAVE", "BW64....WAVE", "RIFX....WAVE"),
+            new Known(ContentWording.FLAC, Set.of("flac"), Set.of("audio/x-flac", "audio/flac"), "fLaC", "ID3"),
+            new Known(ContentWording.MP3, Set.of("mp3"), Set.of("audio/mpeg"), "ID3", "\u00ff\u00fb", "\u00ff\u00f3", "\u00ff\u00f2", "\u00ff\u00fa"),
+            new Known(ContentWording.OGG, Set.of("ogg", "oga", "opus", "ogv"), Set.of("audio/ogg", "audio/vorbis", "audio/opus", "video/ogg", "video/theora"), "OggS"),
+            new Known(ContentWording.AIFF, Set.of("aif", "aiff", "aifc"), Set.of("audio/x-aiff", "audio/aiff"), "FORM....AIF"),
+            new Known(ContentWording.MP4, Set.of("mp4", "m4v", "mov", "m4a", "3gp"), Set.of("video/mp4", "video/quicktime", "video/x-m4v", "audio/mp4", "application/mp4",
                     "video/3gpp", "video/3gpp2", "application/quicktime"), "....ftyp", "....moov", "....mdat", "....wide", "....free", "....skip", "....pnot"),
-            new Known("Matroska film", Set.of("mkv", "webm", "mka"), Set.of("video/x-matroska", "video/webm", "audio/x-matroska"), "\u001aE\u00df\u00a3"),
-            new Known("AVI film", Set.of("avi"), Set.of("video/x-msvideo"), "RIFF....AVI"),
-            new Known("PDF document", Set.of("pdf"), Set.of("application/pdf"), "%PDF"),
-            new Known("binary glTF scene", Set.of("glb"), Set.of("model/gltf-binary", "model/gltf.binary"), "glTF"),
-            new Known("TrueType font", Set.of("ttf", "otf"), Set.of("application/x-font-ttf", "application/x-font-otf", "font/ttf", "font/otf", "font/sfnt"), "\0\1\0\0", "OTTO", "true", "ttcf"),
-            new Known("WOFF font", Set.of("woff", "woff2"), Set.of("font/woff", "font/woff2", "application/font-woff", "application/font-woff2"), "wOFF", "wOF2"),
-            new Known("text", Set.of("svg", "otio", "gltf", "obj", "mtl", "html", "htm", "css", "txt", "csv", "md", "json", "xml", "edl", "srt"), Set.of(), ""));
+            new Known(ContentWording.MATROSKA, Set.of("mkv", "webm", "mka"), Set.of("video/x-matroska", "video/webm", "audio/x-matroska"), "\u001aE\u00df\u00a3"),
+            new Known(ContentWording.AVI, Set.of("avi"), Set.of("video/x-msvideo"), "RIFF....AVI"),
+            new Known(ContentWording.PDF, Set.of("pdf"), Set.of("application/pdf"), "%PDF"),
+            new Known(ContentWording.GLTF, Set.of("glb"), Set.of("model/gltf-binary", "model/gltf.binary"), "glTF"),
+            new Known(ContentWording.FONT, Set.of("ttf", "otf"), Set.of("application/x-font-ttf", "application/x-font-otf", "font/ttf", "font/otf", "font/sfnt"), "\0\1\0\0", "OTTO", "true", "ttcf"),
+            new Known(ContentWording.WOFF, Set.of("woff", "woff2"), Set.of("font/woff", "font/woff2", "application/font-woff", "application/font-woff2"), "wOFF", "wOF2"),
+            new Known(ContentWording.TEXT, Set.of("svg", "otio", "gltf", "obj", "mtl", "html", "htm", "css", "txt", "csv", "md", "json", "xml", "edl", "srt"), Set.of(), ""));
     private static final Set<String> BINARY_TOPS = Set.of("image", "audio", "video", "font");
-    private static final Map<String, String> WORDS = Map.of("text/html", "a web page", "application/pdf", "a PDF document", "image/svg+xml", "an SVG picture");
+    private static final Map<String, ContentWording> WORDS = Map.of("text/html", ContentWording.WEB_PAGE, "application/pdf", ContentWording.PDF, "image/svg+xml", ContentWording.SVG);
 
     /** A format by which an extension is judged: the ways its content begins, a dot standing for any byte. */
-    private record Known(String words, Set<String> extensions, Set<String> types, List<String> beginnings) {
-        Known(String words, Set<String> extensions, Set<String> types, String... beginnings) {
+    private record Known(ContentWording words, Set<String> extensions, Set<String> types, List<String> beginnings) {
+        Known(ContentWording words, Set<String> extensions, Set<String> types, String... beginnings) {
             this(words, extensions, types, List.of(beginnings));
         }
 
@@ -79,12 +83,12 @@ public final class TypeProbe {
     }
 
     /**
-     * What the content is, in words with an article, when the extension says something else.
+     * What the content is, when the extension says something else.
      *
      * @param extension in lower case without its dot
      * @param head how the file begins
      */
-    public static Optional<String> lie(String extension, byte[] head) {
+    public static Optional<Phrase> lie(String extension, byte[] head) {
         Optional<Known> known = KNOWN.stream().filter(format -> format.extensions.contains(extension)).findFirst();
         String text = new String(head, StandardCharsets.ISO_8859_1);
         if (head.length < 4 || known.isEmpty()) {
@@ -128,12 +132,11 @@ public final class TypeProbe {
                 && actual.get().beginnings.stream().anyMatch(beginning -> beginning.length() >= 3 && Known.begins(head, beginning));
     }
 
-    private static String words(String type, Optional<Known> actual) {
+    private static Phrase words(String type, Optional<Known> actual) {
         if (WORDS.containsKey(type)) {
-            return WORDS.get(type);
+            return WORDS.get(type).say();
         }
-        return actual.map(format -> (format.words.startsWith("O") || format.words.startsWith("A") || format.words.startsWith("MP") ? "an " : "a ") + format.words)
-                .orElse("a file of type " + type);
+        return actual.map(format -> format.words.say()).orElseGet(() -> ContentWording.OTHER.say(Facts.of(TYPE, type)));
     }
 
     private static boolean isBinary(byte[] head) {

@@ -1,18 +1,24 @@
 package org.opensatchel.core.naming;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.OTHER;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.path.NameFolding;
 
 /**
  * One way in which a name breaks a kit's name rules.
  *
- * @param phrase what is wrong, to follow the name in a sentence
+ * @param what what is wrong, to follow the name in a sentence
  */
-public record NameBreach(Kind kind, String phrase) {
+public record NameBreach(Kind kind, Phrase what) {
 
     /** The rules there are. */
     public enum Kind { CHARACTER, LETTERS, SPACE, TOO_LONG, AVOIDED }
@@ -22,28 +28,28 @@ public record NameBreach(Kind kind, String phrase) {
         List<NameBreach> out = new ArrayList<>();
         Optional<PortableName.Refusal> refusal = rules.portable() ? PortableName.refusal(name) : Optional.empty();
         if (refusal.isPresent()) {
-            out.add(new NameBreach(Kind.CHARACTER, refusal.get().reason()));
+            out.add(new NameBreach(Kind.CHARACTER, refusal.get().what()));
         } else {
-            letters(rules, name).ifPresent(phrase -> out.add(new NameBreach(Kind.LETTERS, phrase)));
+            letters(rules, name).ifPresent(what -> out.add(new NameBreach(Kind.LETTERS, what.say())));
             if (!rules.spaces() && name.codePoints().anyMatch(point -> Character.isWhitespace(point) || Character.isSpaceChar(point))) {
-                out.add(new NameBreach(Kind.SPACE, "holds a space"));
+                out.add(new NameBreach(Kind.SPACE, NameWording.SPACE.say()));
             }
         }
         if (rules.maxLength() > 0 && name.codePointCount(0, name.length()) > rules.maxLength()) {
             int length = name.codePointCount(0, name.length());
-            out.add(new NameBreach(Kind.TOO_LONG, "has " + length + " characters; " + rules.maxLength() + " are allowed"));
+            out.add(new NameBreach(Kind.TOO_LONG, NameWording.TOO_LONG.say(Facts.of(COUNT, length).and(MOST, rules.maxLength()))));
         }
-        avoided(rules, folder ? name : stem(name)).ifPresent(word -> out.add(new NameBreach(Kind.AVOIDED, "holds “" + word + "”, which says nothing")));
+        avoided(rules, folder ? name : stem(name)).ifPresent(word -> out.add(new NameBreach(Kind.AVOIDED, NameWording.AVOIDED.say(Facts.of(OTHER, word)))));
         return out;
     }
 
-    private static Optional<String> letters(NameRules rules, String name) {
+    private static Optional<NameWording> letters(NameRules rules, String name) {
         if (rules.ascii() && name.codePoints().anyMatch(point -> point > 126)) {
-            return Optional.of("holds letters beyond plain A to Z, which the assignment rules out");
+            return Optional.of(NameWording.BEYOND_ASCII);
         }
         return switch (rules.letters()) {
-            case LOWER -> name.equals(name.toLowerCase(Locale.ROOT)) ? Optional.empty() : Optional.of("holds capitals; the assignment asks for small letters");
-            case UPPER -> stem(name).equals(stem(name).toUpperCase(Locale.ROOT)) ? Optional.empty() : Optional.of("holds small letters; the assignment asks for capitals");
+            case LOWER -> name.equals(name.toLowerCase(Locale.ROOT)) ? Optional.empty() : Optional.of(NameWording.CAPITALS);
+            case UPPER -> stem(name).equals(stem(name).toUpperCase(Locale.ROOT)) ? Optional.empty() : Optional.of(NameWording.SMALL_LETTERS);
             case ANY -> Optional.empty();
         };
     }

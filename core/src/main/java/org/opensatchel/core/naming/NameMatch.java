@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * One name held against one pattern. All ways through the pattern are walked at once, so that the cost is the product of
@@ -60,9 +61,9 @@ final class NameMatch {
         }
     }
 
-    private String expected(BitSet states) {
+    private Phrase expected(BitSet states) {
         int last = states.length() - 1;
-        return last == steps.size() ? "the end of the name" : steps.get(last).phrase();
+        return last == steps.size() ? ExpectedWording.END_OF_NAME.say() : steps.get(last).what();
     }
 
     private Optional<String> nearest() {

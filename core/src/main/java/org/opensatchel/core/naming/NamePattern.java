@@ -1,11 +1,17 @@
 package org.opensatchel.core.naming;
 
+import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.core.fact.FactName.VERSION;
+import static org.opensatchel.core.fact.FactName.WHAT;
+
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.naming.NameStep.Kind;
 import org.opensatchel.core.naming.PatternPart.Free;
 import org.opensatchel.core.naming.PatternPart.FreeField;
@@ -169,7 +175,7 @@ public final class NamePattern {
         List<NameStep> steps = new ArrayList<>();
         for (PatternPart part : parts) {
             if (part instanceof Literal literal) {
-                literal(steps, literal.text(), null);
+                literal(steps, literal.text(), Optional.empty());
             } else if (part instanceof Roster roster) {
                 roster(steps, roster, fields.fileName(roster.field(), ascii));
             } else if (part instanceof Free free) {
@@ -179,29 +185,30 @@ public final class NamePattern {
         return steps;
     }
 
-    private static void literal(List<NameStep> steps, String text, String meaning) {
+    private static void literal(List<NameStep> steps, String text, Optional<RosterField> meaning) {
         String composed = NameFolding.composed(text);
-        String shown = meaning == null ? "“" + composed + "”" : "“" + composed + "” (" + meaning + ")";
-        composed.codePoints().forEach(point -> steps.add(new NameStep(Kind.LITERAL, point, false, shown)));
+        Facts letters = Facts.of(EXPECTED, composed);
+        Phrase what = meaning.map(field -> ExpectedWording.FIELD_LETTERS.say(letters.and(WHAT, field.say()))).orElseGet(() -> ExpectedWording.LETTERS.say(letters));
+        composed.codePoints().forEach(point -> steps.add(new NameStep(Kind.LITERAL, point, false, what)));
     }
 
     private static void roster(List<NameStep> steps, Roster roster, Optional<String> value) {
-        String meaning = "the " + phrase(roster.field());
         if (value.isPresent() && !value.get().isEmpty()) {
-            literal(steps, roster.letters().apply(value.get()), meaning);
+            literal(steps, roster.letters().apply(value.get()), Optional.of(roster.field()));
             return;
         }
+        Phrase any = ExpectedWording.FIELD.say(Facts.of(WHAT, roster.field().say()));
         Kind kind = kind(roster.letters(), Kind.TEXT, Kind.LOWER_TEXT, Kind.UPPER_TEXT);
         if (value.isEmpty()) {
-            steps.add(new NameStep(kind, 0, false, meaning));
+            steps.add(new NameStep(kind, 0, false, any));
         }
-        steps.add(new NameStep(kind, 0, true, meaning));
+        steps.add(new NameStep(kind, 0, true, any));
     }
 
     private static void free(List<NameStep> steps, Free free) {
-        String phrase = free.digits() > 0 ? free.field().phrase() + " of " + free.digits() + (free.digits() == 1 ? " digit" : " digits") : free.field().phrase();
+        Phrase what = free.what();
         if (free.field() == FreeField.DATE) {
-            date(steps, phrase);
+            date(steps, what);
             return;
         }
         Kind kind = switch (free.field()) {
@@ -210,14 +217,14 @@ public final class NamePattern {
             default -> Kind.DIGIT;
         };
         for (int i = 0; i < Math.max(1, free.digits()); i++) {
-            steps.add(new NameStep(kind, 0, false, phrase));
+            steps.add(new NameStep(kind, 0, false, what));
         }
         if (free.digits() == 0) {
-            steps.add(new NameStep(kind, 0, true, phrase));
+            steps.add(new NameStep(kind, 0, true, what));
         }
     }
 
-    private static void date(List<NameStep> steps, String phrase) {
+    private static void date(List<NameStep> steps, Phrase what) {
         for (char mark : "DDDD-MD-TD".toCharArray()) {
             Kind kind = switch (mark) {
                 case 'M' -> Kind.MONTH_TENS;
@@ -225,7 +232,7 @@ public final class NamePattern {
                 case '-' -> Kind.LITERAL;
                 default -> Kind.DIGIT;
             };
-            steps.add(new NameStep(kind, mark, false, phrase));
+            steps.add(new NameStep(kind, mark, false, what));
         }
     }
 
@@ -234,15 +241,6 @@ public final class NamePattern {
             case AS_IS -> any;
             case LOWER -> lower;
             case UPPER -> upper;
-        };
-    }
-
-    private static String phrase(RosterField field) {
-        return switch (field) {
-            case LAST -> "last name";
-            case FIRST -> "first name";
-            case ID -> "student number";
-            default -> field.word();
         };
     }
 

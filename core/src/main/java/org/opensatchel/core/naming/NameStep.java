@@ -1,14 +1,16 @@
 package org.opensatchel.core.naming;
 
+import org.opensatchel.core.fact.Phrase;
+
 /**
  * One step of a pattern laid out for testing: a set of characters of which one is taken, or any number when it loops.
  *
  * @param kind which characters it takes
  * @param literal the character itself where the kind is a literal
  * @param loops whether it takes any number of characters, none included
- * @param phrase what stands here, as a phrase
+ * @param what what stands here
  */
-record NameStep(Kind kind, int literal, boolean loops, String phrase) {
+record NameStep(Kind kind, int literal, boolean loops, Phrase what) {
 
     enum Kind { LITERAL, DIGIT, MONTH_TENS, DAY_TENS, WORD, LOWER_WORD, UPPER_WORD, TEXT, LOWER_TEXT, UPPER_TEXT }
 

@@ -1,6 +1,7 @@
 package org.opensatchel.core.naming;
 
 import java.util.Optional;
+import org.opensatchel.core.fact.Phrase;
 
 /** The result of testing a name against a pattern. */
 public sealed interface NameTest {
@@ -13,10 +14,10 @@ public sealed interface NameTest {
      * The name is none the pattern makes.
      *
      * @param at the first character that cannot be right, counted from 0 in code points; the name's length when it ends too early
-     * @param expected what should stand there, as a phrase
+     * @param expected what should stand there
      * @param nearest the nearest right name, absent when something would have to be invented
      */
-    record Differs(int at, String expected, Optional<String> nearest) implements NameTest {
+    record Differs(int at, Phrase expected, Optional<String> nearest) implements NameTest {
     }
 
     default boolean fits() {

@@ -1,9 +1,11 @@
 package org.opensatchel.core.naming;
 
+import org.opensatchel.core.fact.Phrase;
+
 /**
  * Why a pattern cannot be read.
  *
  * @param at the character where it goes wrong, counted from 0 in code points
  */
-public record PatternFault(int at, String message) {
+public record PatternFault(int at, Phrase what) {
 }

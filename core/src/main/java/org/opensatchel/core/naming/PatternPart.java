@@ -1,5 +1,10 @@
 package org.opensatchel.core.naming;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
+
 /** One part of a name pattern. */
 sealed interface PatternPart {
 
@@ -30,20 +35,20 @@ sealed interface PatternPart {
      * @param digits how many digits a number has, 0 for any number of them
      */
     record Free(FreeField field, int digits, LetterCase letters) implements PatternPart {
+        /** What may stand here. */
+        Phrase what() {
+            return switch (field) {
+                case WORD -> ExpectedWording.WORD.say();
+                case TEXT -> ExpectedWording.TEXT.say();
+                case VERSION -> ExpectedWording.VERSION.say(Facts.of(COUNT, digits));
+                case NUMBER -> ExpectedWording.NUMBER.say(Facts.of(COUNT, digits));
+                case DATE -> ExpectedWording.DATE.say();
+            };
+        }
     }
 
     /** The fields that are not on the roster. */
     enum FreeField {
-        WORD("a word (letters, digits, hyphens)"), TEXT("some text"), VERSION("a version number"), NUMBER("a number"), DATE("a date like 2026-03-14");
-
-        private final String phrase;
-
-        FreeField(String phrase) {
-            this.phrase = phrase;
-        }
-
-        String phrase() {
-            return phrase;
-        }
+        WORD, TEXT, VERSION, NUMBER, DATE
     }
 }

@@ -1,9 +1,16 @@
 package org.opensatchel.core.naming;
 
+import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.PATTERN;
+import static org.opensatchel.core.fact.FactName.VERSION;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.naming.PatternPart.Free;
 import org.opensatchel.core.naming.PatternPart.FreeField;
 import org.opensatchel.core.naming.PatternPart.LetterCase;
@@ -29,7 +36,7 @@ final class PatternReader {
             int open = text.indexOf('{', at);
             int stray = text.indexOf('}', at);
             if (stray >= 0 && (open < 0 || stray < open)) {
-                throw unreadable(stray, "This } closes no field: there is no { before it.");
+                throw unreadable(stray, PatternWording.STRAY_BRACE.say());
             }
             if (open < 0) {
                 parts.add(new Literal(text.substring(at)));
@@ -40,7 +47,7 @@ final class PatternReader {
             }
             int close = text.indexOf('}', open);
             if (close < 0) {
-                throw unreadable(open, "This { is never closed: a field is written {last}.");
+                throw unreadable(open, PatternWording.OPEN_BRACE.say());
             }
             parts.add(field(open, text.substring(open + 1, close)));
             at = close + 1;
@@ -61,7 +68,7 @@ final class PatternReader {
                 return free(open, free, word, option);
             }
         }
-        throw unreadable(open, "There is no field {" + word + "}. The fields are {last} {first} {id} {course} {section} {assignment} {team} {word} {text} {version:2} {number:2} {date}.");
+        throw unreadable(open, PatternWording.UNKNOWN_FIELD.say(Facts.of(PATTERN, "{" + word + "}")));
     }
 
     private Free free(int open, FreeField field, String word, Optional<String> option) throws Unreadable {
@@ -70,7 +77,7 @@ final class PatternReader {
             case WORD, TEXT -> new Free(field, 0, letters(open, word, option));
             case DATE -> {
                 if (option.isPresent()) {
-                    throw unreadable(open, "{date} takes no option: it is always YYYY-MM-DD.");
+                    throw unreadable(open, PatternWording.DATE_OPTION.say());
                 }
                 yield new Free(field, 0, LetterCase.AS_IS);
             }
@@ -85,7 +92,7 @@ final class PatternReader {
         boolean number = !digits.isEmpty() && digits.length() <= 3 && digits.chars().allMatch(c -> c >= '0' && c <= '9');
         int count = number ? Integer.parseInt(digits) : 0;
         if (count < 1 || count > MAX_DIGITS) {
-            throw unreadable(open, "{" + word + ":" + digits + "} needs a number of digits from 1 to " + MAX_DIGITS + ", like {" + word + ":2}.");
+            throw unreadable(open, PatternWording.DIGITS.say(Facts.of(PATTERN, "{" + word + ":" + digits + "}").and(EXPECTED, "{" + word + ":2}").and(MOST, MAX_DIGITS)));
         }
         return count;
     }
@@ -97,12 +104,12 @@ final class PatternReader {
         return switch (option.get()) {
             case "lower" -> LetterCase.LOWER;
             case "upper" -> LetterCase.UPPER;
-            default -> throw unreadable(open, "{" + word + ":" + option.get() + "} is not known: after the colon stands lower or upper.");
+            default -> throw unreadable(open, PatternWording.UNKNOWN_OPTION.say(Facts.of(PATTERN, "{" + word + ":" + option.get() + "}")));
         };
     }
 
-    private Unreadable unreadable(int position, String message) {
-        return new Unreadable(new PatternFault(text.codePointCount(0, position), message));
+    private Unreadable unreadable(int position, Phrase what) {
+        return new Unreadable(new PatternFault(text.codePointCount(0, position), what));
     }
 
     /** Carries the fault out of the reader. */
@@ -111,7 +118,7 @@ final class PatternReader {
         private final transient PatternFault fault;
 
         Unreadable(PatternFault fault) {
-            super(fault.message());
+            super(fault.what().key());
             this.fault = fault;
         }
 

@@ -1,8 +1,13 @@
 package org.opensatchel.core.naming;
 
+import static org.opensatchel.core.fact.FactName.CHARACTER;
+import static org.opensatchel.core.fact.FactName.CODE_POINT;
+
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * What a name must be to exist on every system: the rules of Windows (which are the narrowest) and the characters that no
@@ -22,7 +27,7 @@ public final class PortableName {
      *
      * @param at the first code point concerned, from 0
      */
-    public record Refusal(int at, String reason) {
+    public record Refusal(int at, Phrase what) {
     }
 
     private PortableName() {
@@ -32,17 +37,17 @@ public final class PortableName {
         for (int i = 0; i < name.length(); i += Character.charCount(name.codePointAt(i))) {
             int point = name.codePointAt(i);
             if (!isPlain(point)) {
-                Optional<String> reason = reason(point);
+                Optional<Phrase> reason = reason(point);
                 if (reason.isPresent()) {
                     return Optional.of(new Refusal(name.codePointCount(0, i), reason.get()));
                 }
             }
         }
         if (isDevice(name)) {
-            return Optional.of(new Refusal(0, "is a device to Windows, which cannot make a file of this name"));
+            return Optional.of(new Refusal(0, NameWording.DEVICE.say()));
         }
         if (name.endsWith(" ") || name.endsWith(".")) {
-            return Optional.of(new Refusal(name.codePointCount(0, name.length()) - 1, name.endsWith(".") ? "ends in a dot, which Windows drops" : "ends in a space, which Windows drops"));
+            return Optional.of(new Refusal(name.codePointCount(0, name.length()) - 1, (name.endsWith(".") ? NameWording.ENDS_IN_DOT : NameWording.ENDS_IN_SPACE).say()));
         }
         return Optional.empty();
     }
@@ -61,19 +66,23 @@ public final class PortableName {
         return end >= SHORTEST_DEVICE && end <= LONGEST_DEVICE && DEVICES.contains(name.substring(0, end).toLowerCase(Locale.ROOT));
     }
 
-    private static Optional<String> reason(int point) {
+    private static Optional<Phrase> reason(int point) {
         if (point < 128 && REFUSED.indexOf(point) >= 0) {
-            return Optional.of("holds " + Character.toString(point) + ", which Windows does not allow in a name");
+            return Optional.of(NameWording.REFUSED.say(Facts.of(CHARACTER, Character.toString(point))));
         }
         if (point == 0xFFFD) {
-            return Optional.of("holds a character that could not be read");
+            return Optional.of(NameWording.UNREADABLE.say());
         }
         if (Character.isISOControl(point) || point == 0x2028 || point == 0x2029) {
-            return Optional.of("holds a control character (U+" + String.format("%04X", point) + ")");
+            return Optional.of(NameWording.CONTROL.say(codePoint(point)));
         }
         if ((point >= 0x202A && point <= 0x202E) || (point >= 0x2066 && point <= 0x2069) || point == 0x200E || point == 0x200F || point == 0x061C) {
-            return Optional.of("holds a mark that turns the reading direction (U+" + String.format("%04X", point) + ")");
+            return Optional.of(NameWording.TURNS.say(codePoint(point)));
         }
-        return point == 0x200B || point == 0xFEFF ? Optional.of("holds a character that cannot be seen (U+" + String.format("%04X", point) + ")") : Optional.empty();
+        return point == 0x200B || point == 0xFEFF ? Optional.of(NameWording.UNSEEN.say(codePoint(point))) : Optional.empty();
+    }
+
+    private static Facts codePoint(int point) {
+        return Facts.of(CODE_POINT, String.format("U+%04X", point));
     }
 }

@@ -2,22 +2,16 @@ package org.opensatchel.core.naming;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Wording;
 
-/** What is known of a student or team from the roster, and may stand in a name pattern. */
-public enum RosterField {
-    LAST("last name"), FIRST("first name"), ID("student number"), COURSE("course"), SECTION("section"), ASSIGNMENT("assignment"), TEAM("team");
+/** What is known of a student or team from the roster, and may stand in a name pattern. In a sentence it is called by its words. */
+public enum RosterField implements Wording {
+    LAST, FIRST, ID, COURSE, SECTION, ASSIGNMENT, TEAM;
 
-    private final String phrase;
-
-    RosterField(String phrase) {
-        this.phrase = phrase;
-    }
-
-    /** What it is called in a sentence. */
-    public String phrase() {
-        return phrase;
-    }
-
+    /** As patterns write it. */
     public String word() {
         return name().toLowerCase(Locale.ROOT);
     }
@@ -29,5 +23,15 @@ public enum RosterField {
             }
         }
         return Optional.empty();
+    }
+
+    @Override
+    public String key() {
+        return Wording.key("field", this);
+    }
+
+    @Override
+    public Set<FactName> takes() {
+        return Facts.declared();
     }
 }

@@ -1,23 +1,27 @@
 package org.opensatchel.core.pack;
 
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.PARTS;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeSet;
 import java.util.stream.Stream;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
+import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.plan.PlanMatch;
 import org.opensatchel.core.project.ProjectSource;
-import org.opensatchel.core.project.RootFinder;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A kit made personal for one student or team, packed as a ZIP: the root under its personal name, every planned folder,
@@ -50,19 +54,19 @@ public final class Handout {
     }
 
     /** Why no hand-out can be made for somebody, as a sentence; empty when it can. */
-    public static Optional<String> refusal(Kit kit, RosterFields fields) {
+    public static Optional<Phrase> refusal(Kit kit, RosterFields fields) {
         List<RosterField> missing = missing(kit, fields);
         if (!missing.isEmpty()) {
-            return Optional.of("The roster has no " + String.join(" and no ", missing.stream().map(RosterField::phrase).toList()) + ", which the root's name needs.");
+            return Optional.of(PackWording.NO_FIELD.say(Facts.of(PARTS, missing.stream().map(RosterField::say).toList())));
         }
         Optional<String> root = kit.root().make(fields, kit.ascii());
         if (root.isEmpty()) {
-            return Optional.of("The root's name cannot be made from the roster alone.");
+            return Optional.of(PackWording.FREE_FIELD.say());
         }
         for (String path : Stream.concat(root.stream(), folders(kit, fields).stream().map(ProjectPath::text)).toList()) {
-            Optional<String> wrong = WriteGuard.refusal(path);
+            Optional<Phrase> wrong = WriteGuard.refusal(path);
             if (wrong.isPresent()) {
-                return Optional.of("The folder would be called “" + path + "”, which no computer can make: it " + wrong.get() + ". Change how the name is written in file names.");
+                return Optional.of(PackWording.UNSAFE_NAME.say(Facts.of(FOUND, path).and(FAULT, wrong.get())));
             }
         }
         return Optional.empty();
@@ -119,8 +123,8 @@ public final class Handout {
     private void write(OutputStream out, StarterContents contents, List<ProjectPath> folders, List<Kit.StarterFile> files) throws IOException {
         try (ZipWriter zip = new ZipWriter(out, true)) {
             zip.folder(root);
-            zip.file(root + "/" + PlanMatch.GUIDE, guide());
-            zip.file(root + "/" + RootFinder.MARKER, marker());
+            zip.file(root + "/" + Marker.GUIDE, guide());
+            zip.file(root + "/" + Marker.FILE, marker());
             for (ProjectPath folder : folders) {
                 zip.folder(root + "/" + folder);
             }
@@ -144,15 +148,6 @@ public final class Handout {
 
     /** The marker file: which kit, and for whom. It holds no time. */
     byte[] marker() {
-        ObjectNode marker = JsonDocuments.MAPPER.createObjectNode();
-        marker.put("marker", 1);
-        marker.putObject("kit").put("title", kit.title()).put("version", kit.version()).put("sha256", kitSha256);
-        ObjectNode whom = marker.putObject("for");
-        fields.values().forEach((field, value) -> {
-            if (!value.isEmpty()) {
-                whom.put(field.word(), value);
-            }
-        });
-        return JsonDocuments.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsBytes(marker);
+        return new Marker(Optional.of(kit.title()), OptionalInt.of(kit.version()), Optional.of(kitSha256), fields).content();
     }
 }

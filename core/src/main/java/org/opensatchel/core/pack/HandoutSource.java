@@ -7,13 +7,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit.StarterFile;
+import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.plan.PlanMatch;
 import org.opensatchel.core.project.ContentUnavailable;
+import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.Intake;
+import org.opensatchel.core.project.PackageWording;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.project.RootFinder;
 import org.opensatchel.core.project.SourceEntry;
 import org.opensatchel.core.project.SourceListing;
 
@@ -33,27 +34,35 @@ final class HandoutSource implements ProjectSource {
     @Override
     public Intake list(ReadLimits limits) {
         List<SourceEntry> files = new ArrayList<>();
-        files.add(made(RootFinder.MARKER, handout.marker()));
-        files.add(made(PlanMatch.GUIDE, handout.guide()));
-        starter.forEach(file -> files.add(new SourceEntry(file.path().text(), file.bytes(), Optional.empty(), Optional.of(file.sha256()), false, 0, file)));
+        files.add(made(Marker.FILE, handout.marker()));
+        files.add(made(Marker.GUIDE, handout.guide()));
+        starter.forEach(file -> files.add(new SourceEntry(file.path().text(), file.bytes(), Optional.empty(), Optional.of(file.sha256()), false, 0, new Starter(file))));
         return new Intake.Opened(new SourceListing(true, Optional.of(handout.root()), files, handout.folders().stream().map(ProjectPath::text).toList(), List.of()));
     }
 
+    /** A file that was made for this hand-out. */
+    private record Made(byte[] content) implements EntryHandle {
+    }
+
+    /** A file of the kit. */
+    private record Starter(StarterFile file) implements EntryHandle {
+    }
+
     private static SourceEntry made(String path, byte[] content) {
-        return new SourceEntry(path, content.length, Optional.empty(), Optional.empty(), false, 0, content);
+        return new SourceEntry(path, content.length, Optional.empty(), Optional.empty(), false, 0, new Made(content));
     }
 
     @Override
     public InputStream open(SourceEntry entry) throws IOException {
-        if (entry.handle() instanceof byte[] made) {
-            return new ByteArrayInputStream(made);
+        if (entry.handle() instanceof Made made) {
+            return new ByteArrayInputStream(made.content());
         }
-        return contents.orElseThrow(() -> new ContentUnavailable("is not at hand")).open((StarterFile) entry.handle());
+        return contents.orElseThrow(() -> new ContentUnavailable(PackageWording.NOT_AT_HAND.say())).open(((Starter) entry.handle()).file());
     }
 
     @Override
     public boolean hasContent(SourceEntry entry) {
-        return entry.handle() instanceof byte[] || contents.isPresent();
+        return entry.handle() instanceof Made || contents.isPresent();
     }
 
     @Override

@@ -1,5 +1,13 @@
 package org.opensatchel.core.pack;
 
+import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.TYPE;
+
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -20,12 +28,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongConsumer;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.Kit.StarterFile;
+import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.PortableName;
 import org.opensatchel.core.pack.Handout.StarterContents;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.plan.PlanMatch;
-import org.opensatchel.core.project.RootFinder;
 
 /**
  * Puts a hand-out onto a drive as a folder: beside its place first, read back and held against what was meant, and only then
@@ -65,9 +74,9 @@ public final class KitLoader {
     }
 
     /** What came of it: the root's folder, or the sentence that says why there is none. */
-    public record Loading(boolean loaded, String refusal) {
-        static Loading refused(String why) {
-            return new Loading(false, why);
+    public record Loading(boolean loaded, Optional<Phrase> refusal) {
+        static Loading refused(Phrase why) {
+            return new Loading(false, Optional.of(why));
         }
     }
 
@@ -100,25 +109,25 @@ public final class KitLoader {
      * @param progress is told how many bytes have been written and read back
      */
     public Loading load(Drive drive, LongConsumer progress) {
-        Optional<String> unsafe = WriteGuard.refusal(handout.root());
+        Optional<Phrase> unsafe = WriteGuard.refusal(handout.root());
         if (unsafe.isPresent()) {
-            return Loading.refused("The folder's name “" + handout.root() + "” " + unsafe.get() + ". Nothing was written.");
+            return Loading.refused(PackWording.UNSAFE_ROOT.say(Facts.of(FOUND, handout.root()).and(FAULT, unsafe.get())));
         }
         Path place = drive.top().resolve(handout.root());
         if (Files.exists(place, LinkOption.NOFOLLOW_LINKS)) {
-            return Loading.refused("“" + handout.root() + "” is on “" + drive.label() + "” already. Nothing was written.");
+            return Loading.refused(PackWording.THERE_ALREADY.say(Facts.of(FOUND, handout.root()).and(PLACE, drive.label())));
         }
         long needed = bytesNeeded();
         if (needed > drive.free()) {
-            return Loading.refused("“" + drive.label() + "” has " + size(drive.free()) + " left, and the kit takes " + size(needed) + ". Nothing was written.");
+            return Loading.refused(PackWording.NO_ROOM.say(Facts.of(PLACE, drive.label()).and(MOST_BYTES, drive.free()).and(BYTES, needed)));
         }
         for (StarterFile file : starter) {
             if (file.bytes() > drive.format().fileBytes) {
-                return Loading.refused("“" + file.path() + "” has " + size(file.bytes()) + "; " + drive.format().title + " drives like “" + drive.label() + "” hold no file over 4 GiB. Nothing was written.");
+                return Loading.refused(PackWording.FILE_TOO_LARGE.say(Facts.of(FOUND, file.path()).and(BYTES, file.bytes()).and(PLACE, drive.label()).and(TYPE, drive.format().title)));
             }
             for (String name : file.path().names()) {
                 if (PortableName.refusal(name).isPresent()) {
-                    return Loading.refused("“" + name + "” cannot be written on “" + drive.label() + "”: it " + PortableName.refusal(name).get().reason() + ". Nothing was written.");
+                    return Loading.refused(PackWording.UNWRITABLE.say(Facts.of(FOUND, name).and(PLACE, drive.label()).and(FAULT, PortableName.refusal(name).get().what())));
                 }
             }
         }
@@ -133,12 +142,12 @@ public final class KitLoader {
             Meter meter = new Meter(progress);
             List<String> wrong = write(unfinished, meter);
             if (!wrong.isEmpty()) {
-                return Loading.refused("What was read back from “" + drive.label() + "” is not what was written: " + String.join(", ", wrong) + ". The drive may be failing; nothing was left on it.");
+                return Loading.refused(PackWording.NOT_ALL.say(Facts.of(PLACE, drive.label()).and(OTHERS, wrong)));
             }
             Files.move(unfinished, place, StandardCopyOption.ATOMIC_MOVE);
-            return new Loading(true, "");
+            return new Loading(true, Optional.empty());
         } catch (IOException broke) {
-            return Loading.refused("“" + drive.label() + "” broke off while the kit was written. Nothing was left on it.");
+            return Loading.refused(PackWording.BROKE_OFF.say(Facts.of(PLACE, drive.label())));
         } finally {
             removeQuietly(unfinished);
         }
@@ -150,8 +159,8 @@ public final class KitLoader {
             Files.createDirectories(top.resolve(WriteGuard.required(folder.text())));
         }
         List<String> wrong = new ArrayList<>();
-        file(top.resolve(PlanMatch.GUIDE), new ByteArrayInputStream(handout.guide()), handout.guide().length, meter, wrong);
-        file(top.resolve(RootFinder.MARKER), new ByteArrayInputStream(handout.marker()), handout.marker().length, meter, wrong);
+        file(top.resolve(Marker.GUIDE), new ByteArrayInputStream(handout.guide()), handout.guide().length, meter, wrong);
+        file(top.resolve(Marker.FILE), new ByteArrayInputStream(handout.marker()), handout.marker().length, meter, wrong);
         for (StarterFile file : starter) {
             try (InputStream content = contents.open(file)) {
                 file(top.resolve(WriteGuard.required(file.path().text())), content, file.bytes(), meter, wrong);
@@ -263,10 +272,6 @@ public final class KitLoader {
                 return FileVisitResult.CONTINUE;
             }
         });
-    }
-
-    private static String size(long bytes) {
-        return bytes < 1_000_000 ? bytes / 1_000 + " kB" : bytes < 1_000_000_000 ? String.format(java.util.Locale.ROOT, "%.1f MB", bytes / 1e6) : String.format(java.util.Locale.ROOT, "%.1f GB", bytes / 1e9);
     }
 
     private static MessageDigest sha256() {

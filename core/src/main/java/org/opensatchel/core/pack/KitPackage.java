@@ -1,5 +1,9 @@
 package org.opensatchel.core.pack;
 
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.PLACE;
+
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.InputStream;
@@ -15,9 +19,13 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
+import org.opensatchel.core.kit.KitWording;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.Intake;
@@ -46,7 +54,7 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
     }
 
     /** A package that is whole, or everything that is wrong with it; a package has to be closed. */
-    public record Reading(Optional<KitPackage> kitPackage, List<String> faults) {
+    public record Reading(Optional<KitPackage> kitPackage, List<Phrase> faults) {
         public Reading {
             faults = List.copyOf(faults);
         }
@@ -82,29 +90,29 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
     private static Reading read(ZipSource source, ReadLimits limits) throws IOException {
         Intake intake = source.list(limits);
         if (intake instanceof Intake.Blocked blocked) {
-            return refused(blocked.message());
+            return refused(blocked.what());
         }
-        List<String> faults = new ArrayList<>();
+        List<Phrase> faults = new ArrayList<>();
         Map<String, SourceEntry> entries = new HashMap<>();
-        ((Intake.Opened) intake).listing().faults().forEach(fault -> faults.add("“" + fault.path() + "” " + fault.message() + "."));
+        ((Intake.Opened) intake).listing().faults().forEach(fault -> faults.add(PackWording.MEMBER.say(Facts.of(FOUND, fault.path()).and(FAULT, fault.what()))));
         ((Intake.Opened) intake).listing().files().stream().filter(entry -> Leftovers.in(entry.path()).isEmpty()).forEach(entry -> entries.put(entry.path(), entry));
         SourceEntry document = entries.remove(DOCUMENT);
         if (document == null) {
-            return refused("This is no kit package: there is no kit.json at its top.");
+            return refused(PackWording.NO_PACKAGE.say());
         }
         if (!faults.isEmpty()) {
             return new Reading(Optional.empty(), faults);
         }
         KitReading reading = kit(source, document);
         if (reading.kit().isEmpty()) {
-            return new Reading(Optional.empty(), reading.faults().stream().map(fault -> "kit.json " + fault).toList());
+            return new Reading(Optional.empty(), reading.faults().stream().map(fault -> PackWording.DOCUMENT.say(Facts.NONE.and(PLACE, Optional.of(fault.at()).filter(at -> !at.isEmpty())).and(FAULT, fault.what()))).toList());
         }
         KitPackage whole = new KitPackage(source, reading.kit().get(), Map.copyOf(entries));
         faults.addAll(whole.starterFaults());
         return faults.isEmpty() ? new Reading(Optional.of(whole), List.of()) : new Reading(Optional.empty(), faults);
     }
 
-    private static Reading refused(String why) {
+    private static Reading refused(Phrase why) {
         return new Reading(Optional.empty(), List.of(why));
     }
 
@@ -112,33 +120,33 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
         try (InputStream content = source.open(document)) {
             return KitReader.read(content.readNBytes(KitReader.MAX_BYTES + 1));
         } catch (ContentUnavailable damaged) {
-            return new KitReading(Optional.empty(), List.of(new org.opensatchel.core.json.JsonFault("", damaged.phrase() + ".")));
+            return new KitReading(Optional.empty(), List.of(new JsonFault("", KitWording.UNREADABLE.say(Facts.of(FAULT, damaged.what())))));
         }
     }
 
-    private List<String> starterFaults() throws IOException {
-        List<String> faults = new ArrayList<>();
+    private List<Phrase> starterFaults() throws IOException {
+        List<Phrase> faults = new ArrayList<>();
         Map<String, SourceEntry> left = new HashMap<>(entries);
         for (Kit.StarterFile file : kit.starter()) {
             SourceEntry entry = left.remove(STARTER + file.path());
             if (entry == null) {
-                faults.add("The starter file “" + file.path() + "” is not in the package.");
+                faults.add(PackWording.STARTER_MISSING.say(Facts.of(FOUND, file.path())));
             } else {
                 starterFault(file).ifPresent(faults::add);
             }
         }
-        left.keySet().stream().sorted().limit(5).forEach(path -> faults.add("“" + path + "” does not belong in a kit package."));
+        left.keySet().stream().sorted().limit(5).forEach(path -> faults.add(PackWording.FOREIGN.say(Facts.of(FOUND, path))));
         return faults;
     }
 
-    private Optional<String> starterFault(Kit.StarterFile file) throws IOException {
+    private Optional<Phrase> starterFault(Kit.StarterFile file) throws IOException {
         try (InputStream content = open(file)) {
             DigestInputStream digest = new DigestInputStream(content, MessageDigest.getInstance("SHA-256"));
             long bytes = digest.transferTo(OutputStream.nullOutputStream());
             boolean same = bytes == file.bytes() && HexFormat.of().formatHex(digest.getMessageDigest().digest()).equals(file.sha256());
-            return same ? Optional.empty() : Optional.of("The starter file “" + file.path() + "” is not the one the kit names: its content differs.");
+            return same ? Optional.empty() : Optional.of(PackWording.STARTER_DIFFERS.say(Facts.of(FOUND, file.path())));
         } catch (ContentUnavailable damaged) {
-            return Optional.of("The starter file “" + file.path() + "” " + damaged.phrase() + ".");
+            return Optional.of(PackWording.MEMBER.say(Facts.of(FOUND, file.path()).and(FAULT, damaged.what())));
         } catch (NoSuchAlgorithmException impossible) {
             throw new IllegalStateException("every Java has SHA-256", impossible);
         }

@@ -3,6 +3,8 @@ package org.opensatchel.core.pack;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.naming.NameWording;
 import org.opensatchel.core.naming.PortableName;
 
 /**
@@ -19,15 +21,15 @@ public final class WriteGuard {
     }
 
     /** Why a path cannot be written, completing “The name …”; empty when it can. Folders are separated by slashes. */
-    public static Optional<String> refusal(String path) {
+    public static Optional<Phrase> refusal(String path) {
         if (path.isEmpty()) {
-            return Optional.of("is empty");
+            return Optional.of(NameWording.EMPTY.say());
         }
         if (path.length() > LONGEST_PATH) {
-            return Optional.of("is longer than any system takes");
+            return Optional.of(NameWording.LONGER_THAN_ANY.say());
         }
         for (String name : path.split("/", -1)) {
-            Optional<String> wrong = nameRefusal(name);
+            Optional<Phrase> wrong = nameRefusal(name);
             if (wrong.isPresent()) {
                 return wrong;
             }
@@ -35,24 +37,24 @@ public final class WriteGuard {
         return Optional.empty();
     }
 
-    private static Optional<String> nameRefusal(String name) {
+    private static Optional<Phrase> nameRefusal(String name) {
         if (name.isBlank()) {
-            return Optional.of("has an empty part");
+            return Optional.of(NameWording.EMPTY_PART.say());
         }
         if (name.equals(".") || name.equals("..")) {
-            return Optional.of("leads to another folder");
+            return Optional.of(NameWording.LEADS_AWAY.say());
         }
         if (name.getBytes(StandardCharsets.UTF_8).length > LONGEST_NAME) {
-            return Optional.of("is longer than any system takes");
+            return Optional.of(NameWording.LONGER_THAN_ANY.say());
         }
-        return PortableName.refusal(name).map(PortableName.Refusal::reason);
+        return PortableName.refusal(name).map(PortableName.Refusal::what);
     }
 
     /** @throws IOException when the path cannot be written */
     static String required(String path) throws IOException {
-        Optional<String> wrong = refusal(path);
+        Optional<Phrase> wrong = refusal(path);
         if (wrong.isPresent()) {
-            throw new IOException("the name “" + path + "” " + wrong.get());
+            throw new IOException("unsafe name, " + wrong.get().key() + ": " + path);
         }
         return path;
     }

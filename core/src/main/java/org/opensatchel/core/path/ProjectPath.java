@@ -24,6 +24,11 @@ public record ProjectPath(String text) implements Comparable<ProjectPath> {
         return text.isEmpty();
     }
 
+    /** Whether this lies beside the root, in a companion: its first name is {@code ..}, and no folder's whose name only begins so. */
+    public boolean isBesideRoot() {
+        return text.startsWith("../") || text.equals("..");
+    }
+
     /** The last name, with its extension. */
     public String name() {
         return text.substring(text.lastIndexOf('/') + 1);

@@ -1,9 +1,13 @@
 package org.opensatchel.core.project;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.MOST;
+
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.zip.CRC32;
+import org.opensatchel.core.fact.Facts;
 
 /** Unpacked content held against the size and the checksum (CRC-32) its archive promises. */
 final class CheckedContent extends FilterInputStream {
@@ -33,13 +37,13 @@ final class CheckedContent extends FilterInputStream {
         } catch (ContentUnavailable told) {
             throw told;
         } catch (IOException | RuntimeException damaged) {
-            throw new ContentUnavailable("is damaged and cannot be unpacked");
+            throw new ContentUnavailable(PackageWording.DAMAGED.say());
         }
         if (got > 0) {
             crc.update(into, from, got);
             count += got;
             if (count > promisedBytes) {
-                throw new ContentUnavailable("unpacks to more than the archive promises");
+                throw new ContentUnavailable(PackageWording.LONGER_THAN_PROMISED.say());
             }
         } else if (got < 0) {
             verify();
@@ -49,10 +53,10 @@ final class CheckedContent extends FilterInputStream {
 
     private void verify() throws ContentUnavailable {
         if (count < promisedBytes) {
-            throw new ContentUnavailable("is cut off after " + count + " of " + promisedBytes + " bytes");
+            throw new ContentUnavailable(PackageWording.CUT_OFF.say(Facts.of(COUNT, count).and(MOST, promisedBytes)));
         }
         if (crc.getValue() != promisedCrc) {
-            throw new ContentUnavailable("has a wrong checksum: it was damaged on the way");
+            throw new ContentUnavailable(PackageWording.CHECKSUM.say());
         }
     }
 

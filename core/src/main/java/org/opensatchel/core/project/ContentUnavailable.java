@@ -1,18 +1,22 @@
 package org.opensatchel.core.project;
 
 import java.io.IOException;
+import org.opensatchel.core.fact.Phrase;
 
 /** A member whose content cannot be read: encrypted, damaged, packed by an unknown method, or refused by the system. */
 public final class ContentUnavailable extends IOException {
 
     private static final long serialVersionUID = 1L;
 
-    /** @param phrase what is wrong with it, completing “NAME …” */
-    public ContentUnavailable(String phrase) {
-        super(phrase);
+    private final transient Phrase what;
+
+    /** @param what what is wrong with it, completing “NAME …” */
+    public ContentUnavailable(Phrase what) {
+        super(what.key());
+        this.what = what;
     }
 
-    public String phrase() {
-        return getMessage();
+    public Phrase what() {
+        return what;
     }
 }

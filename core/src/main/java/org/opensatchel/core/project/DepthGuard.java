@@ -21,7 +21,7 @@ final class DepthGuard {
     /** Whether an entry may stay; else the folder in which it lies is told, once. */
     boolean admits(String path, boolean folder) {
         Optional<String> over = path.length() <= limits.depth() ? Optional.empty() : tooDeep(path, folder);
-        over.filter(told::add).ifPresent(top -> faults.add(new PackageFault(Code.PACKAGE_UNREADABLE, top, Intake.tooDeep(limits))));
+        over.filter(told::add).ifPresent(top -> faults.add(PackageFault.of(Code.PACKAGE_UNREADABLE, top, Intake.tooDeep(limits))));
         return over.isEmpty();
     }
 

@@ -2,6 +2,7 @@ package org.opensatchel.core.project;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * The path of an entry in an archive or listing, made safe: backslashes are separators, {@code .} goes, and what would
@@ -14,7 +15,7 @@ sealed interface EntryPath {
     }
 
     /** A path that must not be followed. */
-    record Unsafe(String reason) implements EntryPath {
+    record Unsafe(Phrase what) implements EntryPath {
     }
 
     static EntryPath read(String raw) {
@@ -23,20 +24,20 @@ sealed interface EntryPath {
         }
         String path = raw.replace('\\', '/');
         if (path.indexOf('\0') >= 0) {
-            return new Unsafe("its name holds a NUL character");
+            return new Unsafe(PackageWording.NUL.say());
         }
         if (path.startsWith("/")) {
-            return new Unsafe("its name is an absolute path");
+            return new Unsafe(PackageWording.ABSOLUTE.say());
         }
         List<String> names = new ArrayList<>();
         for (String name : path.split("/", -1)) {
             if (name.equals("..")) {
                 if (names.isEmpty()) {
-                    return new Unsafe("its name leads out of the folder it is unpacked to");
+                    return new Unsafe(PackageWording.LEADS_OUT.say());
                 }
                 names.remove(names.size() - 1);
                 if (names.isEmpty()) {
-                    return new Unsafe("its name leads out of the project's folder");
+                    return new Unsafe(PackageWording.LEADS_OUT_OF_PROJECT.say());
                 }
             } else if (!name.isEmpty() && !name.equals(".")) {
                 names.add(name);
@@ -45,7 +46,7 @@ sealed interface EntryPath {
         String safe = String.join("/", names);
         // Looked at last: ./C:/a begins with a drive too.
         boolean drive = safe.length() > 1 && safe.charAt(1) == ':' && Character.isLetter(safe.charAt(0)) && safe.charAt(0) < 128;
-        return drive ? new Unsafe("its name begins with a drive") : new Safe(safe, path.endsWith("/"));
+        return drive ? new Unsafe(PackageWording.DRIVE.say()) : new Safe(safe, path.endsWith("/"));
     }
 
     /** Whether there is nothing to make safe, as in nearly every path: a million of them are read without taking them apart. */

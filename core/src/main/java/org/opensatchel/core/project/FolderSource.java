@@ -1,5 +1,7 @@
 package org.opensatchel.core.project;
 
+import static org.opensatchel.core.fact.FactName.MOST;
+
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -17,6 +19,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 
 /** A folder on disk. Shortcuts are not followed, and pipes, sockets and devices are never opened. */
@@ -28,6 +31,10 @@ public final class FolderSource implements ProjectSource {
         this.folder = folder.toRealPath();
     }
 
+    /** The path as the folder's own stream gave it: a name that is not UTF-8 opens through no other. */
+    private record OnDisk(Path file) implements EntryHandle {
+    }
+
     @Override
     public Intake list(ReadLimits limits) throws IOException {
         Walk walk = new Walk(limits);
@@ -36,7 +43,7 @@ public final class FolderSource implements ProjectSource {
             return walk.refusal.get();
         }
         if (walk.files.isEmpty() && walk.folders.isEmpty() && walk.faults.isEmpty()) {
-            return Intake.unreadable("This folder is empty.");
+            return Intake.unreadable(PackageWording.EMPTY_FOLDER.say());
         }
         String name = folder.getFileName() == null ? "" : folder.getFileName().toString();
         return new Intake.Opened(new SourceListing(true, Optional.of(name), walk.files, walk.folders, walk.faults));
@@ -61,16 +68,16 @@ public final class FolderSource implements ProjectSource {
     @Override
     public InputStream open(SourceEntry entry) throws IOException {
         // The path that the directory gave: a name that is not UTF-8 cannot be made again from its text.
-        Path file = (Path) entry.handle();
+        Path file = ((OnDisk) entry.handle()).file();
         try {
             if (!Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)) {
-                throw new ContentUnavailable("is no longer a file");
+                throw new ContentUnavailable(PackageWording.GONE.say());
             }
             return new OpenFile(FileChannel.open(file, StandardOpenOption.READ, LinkOption.NOFOLLOW_LINKS));
         } catch (ContentUnavailable told) {
             throw told;
         } catch (IOException refused) {
-            throw new ContentUnavailable("cannot be opened here: the system refuses it");
+            throw new ContentUnavailable(PackageWording.REFUSED.say());
         }
     }
 
@@ -114,7 +121,7 @@ public final class FolderSource implements ProjectSource {
                 return FileVisitResult.CONTINUE;
             }
             if (folder.relativize(dir).getNameCount() > limits.depth()) {
-                faults.add(new PackageFault(Code.PACKAGE_UNREADABLE, text(dir), Intake.tooDeep(limits)));
+                faults.add(PackageFault.of(Code.PACKAGE_UNREADABLE, text(dir), Intake.tooDeep(limits)));
                 return count() == FileVisitResult.CONTINUE ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.TERMINATE;
             }
             folders.add(text(dir));
@@ -125,24 +132,24 @@ public final class FolderSource implements ProjectSource {
         public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
             String path = text(file);
             if (attributes.isSymbolicLink()) {
-                faults.add(new PackageFault(Code.PACKAGE_SHORTCUT, path, ""));
+                faults.add(PackageFault.shortcut(path));
             } else if (attributes.isOther()) {
-                faults.add(new PackageFault(Code.PACKAGE_JUNK, path, "is a pipe, a socket or a device, not a file: it was not opened"));
+                faults.add(PackageFault.of(Code.PACKAGE_JUNK, path, PackageWording.DEVICE.say()));
             } else {
-                files.add(new SourceEntry(path, attributes.size(), Optional.of(attributes.lastModifiedTime().toInstant()), Optional.empty(), false, 0, file));
+                files.add(new SourceEntry(path, attributes.size(), Optional.of(attributes.lastModifiedTime().toInstant()), Optional.empty(), false, 0, new OnDisk(file)));
             }
             return count();
         }
 
         @Override
         public FileVisitResult visitFileFailed(Path file, IOException refused) {
-            faults.add(new PackageFault(Code.PACKAGE_UNREADABLE, text(file), "cannot be opened here: the system refuses it"));
+            faults.add(PackageFault.of(Code.PACKAGE_UNREADABLE, text(file), PackageWording.REFUSED.say()));
             return FileVisitResult.CONTINUE;
         }
 
         private FileVisitResult count() {
             boolean over = files.size() + folders.size() + faults.size() > limits.files();
-            return over ? refuse(Intake.bomb("This folder holds more than " + limits.files() + " files.")) : FileVisitResult.CONTINUE;
+            return over ? refuse(Intake.bomb(PackageWording.TOO_MANY_FILES.say(Facts.of(MOST, limits.files())))) : FileVisitResult.CONTINUE;
         }
 
         private FileVisitResult refuse(Intake why) {

@@ -1,5 +1,9 @@
 package org.opensatchel.core.project;
 
+import static org.opensatchel.core.fact.FactName.MOST;
+
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Code;
 
 /** What came of opening a source. */
@@ -10,19 +14,19 @@ public sealed interface Intake {
     }
 
     /** It cannot be checked at all. */
-    record Blocked(Code code, String message) implements Intake {
+    record Blocked(Code code, Phrase what) implements Intake {
     }
 
-    static Intake unreadable(String message) {
-        return new Blocked(Code.PACKAGE_UNREADABLE, message);
+    static Intake unreadable(Phrase what) {
+        return new Blocked(Code.PACKAGE_UNREADABLE, what);
     }
 
-    /** What is said of a folder that is not looked into, completing “The folder …”. */
-    static String tooDeep(ReadLimits limits) {
-        return "lies more than " + limits.depth() + " folders deep and was not looked into";
+    /** What is said of a folder that is not looked into. */
+    static Phrase tooDeep(ReadLimits limits) {
+        return PackageWording.TOO_DEEP.say(Facts.of(MOST, limits.depth()));
     }
 
-    static Intake bomb(String message) {
-        return new Blocked(Code.PACKAGE_BOMB, message);
+    static Intake bomb(Phrase what) {
+        return new Blocked(Code.PACKAGE_BOMB, what);
     }
 }

@@ -1,5 +1,9 @@
 package org.opensatchel.core.project;
 
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.NUMBER;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.DateTimeException;
@@ -10,6 +14,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.json.JsonDocuments;
 import tools.jackson.core.JacksonException;
@@ -20,7 +26,9 @@ import tools.jackson.core.JsonToken;
 final class ListingReader {
 
     /** Stands for the content of a file that is only listed. */
-    private static final Object NO_CONTENT = "";
+    /** A file of which there is nothing but its entry. */
+    private enum Listed implements EntryHandle { ALONE }
+
 
     private final ReadLimits limits;
     private final List<SourceEntry> files = new ArrayList<>();
@@ -35,12 +43,15 @@ final class ListingReader {
         this.depth = new DepthGuard(limits, faults);
     }
 
-    /** What is wrong with a listing, as a sentence; goes no further than {@link #read}. */
+    /** What is wrong with a listing; goes no further than {@link #read}. */
     private static final class Wrong extends IOException {
         private static final long serialVersionUID = 1L;
 
-        Wrong(String sentence) {
-            super(sentence);
+        private final transient Phrase what;
+
+        Wrong(Phrase what) {
+            super(what.key());
+            this.what = what;
         }
     }
 
@@ -48,27 +59,27 @@ final class ListingReader {
         try (JsonParser parser = JsonDocuments.FACTORY.createParser(tools.jackson.core.ObjectReadContext.empty(), listing.toFile())) {
             document(parser);
             if (parser.nextToken() != null) {
-                throw new Wrong("Something stands after the end of this listing.");
+                throw new Wrong(PackageWording.LISTING_GOES_ON.say());
             }
         } catch (Wrong wrong) {
-            return Intake.unreadable(wrong.getMessage());
+            return Intake.unreadable(wrong.what);
         } catch (JacksonException broken) {
-            return Intake.unreadable("This listing is no JSON document" + (broken.getLocation() == null ? "" : " (line " + broken.getLocation().getLineNr() + ")") + ".");
+            return Intake.unreadable(PackageWording.LISTING_NO_JSON.say(Facts.NONE.and(NUMBER, Optional.ofNullable(broken.getLocation()).map(at -> at.getLineNr()))));
         }
         if (!isListing) {
-            return Intake.unreadable("This is no listing: it does not begin with \"listing\": 1.");
+            return Intake.unreadable(PackageWording.LISTING_NOT_ONE.say());
         }
         if (files.size() > limits.files()) {
-            return Intake.bomb("This listing names more than " + limits.files() + " files.");
+            return Intake.bomb(PackageWording.LISTING_TOO_MANY.say(Facts.of(MOST, limits.files())));
         }
         if (files.isEmpty() && folders.isEmpty() && faults.isEmpty()) {
-            return Intake.unreadable("This listing is empty.");
+            return Intake.unreadable(PackageWording.LISTING_EMPTY.say());
         }
         SourceEntry[] order = files.toArray(SourceEntry[]::new);
         PathOrder.sort(order, SourceEntry::path);
         for (int i = 1; i < order.length; i++) {
             if (order[i].path().equals(order[i - 1].path())) {
-                return Intake.unreadable("“" + order[i].path() + "” stands twice in this listing.");
+                return Intake.unreadable(PackageWording.LISTING_TWICE.say(Facts.of(FOUND, order[i].path())));
             }
         }
         return new Intake.Opened(new SourceListing(true, root, Arrays.asList(order), folders, faults));
@@ -76,14 +87,14 @@ final class ListingReader {
 
     private void document(JsonParser parser) throws IOException {
         if (parser.nextToken() != JsonToken.START_OBJECT) {
-            throw new Wrong("This is no listing: it is not a JSON object.");
+            throw new Wrong(PackageWording.LISTING_NO_OBJECT.say());
         }
         while (parser.nextToken() != JsonToken.END_OBJECT) {
             String key = parser.currentName();
             parser.nextToken();
             switch (key) {
                 case "listing" -> isListing = parser.currentToken() == JsonToken.VALUE_NUMBER_INT && parser.getLongValue() == 1;
-                case "root" -> root = Optional.of(text(parser, "\"root\" must be a text.")).filter(name -> !name.isBlank());
+                case "root" -> root = Optional.of(text(parser, PackageWording.LISTING_ROOT_NO_TEXT)).filter(name -> !name.isBlank());
                 case "files" -> files(parser);
                 case "folders" -> folders(parser);
                 default -> parser.skipChildren();
@@ -93,12 +104,12 @@ final class ListingReader {
 
     private void files(JsonParser parser) throws IOException {
         if (parser.currentToken() != JsonToken.START_ARRAY) {
-            throw new Wrong("\"files\" must be a list.");
+            throw new Wrong(PackageWording.LISTING_FILES_NO_LIST.say());
         }
         int index = 0;
         while (parser.nextToken() != JsonToken.END_ARRAY && files.size() <= limits.files()) {
             if (parser.currentToken() != JsonToken.START_OBJECT) {
-                throw new Wrong("Entry " + index + " of \"files\" must be an object.");
+                throw new Wrong(PackageWording.LISTING_ENTRY_NO_OBJECT.say(Facts.of(NUMBER, index)));
             }
             entry(parser, index++);
         }
@@ -120,24 +131,24 @@ final class ListingReader {
             JsonToken value = parser.nextToken();
             boolean text = value == JsonToken.VALUE_STRING;
             switch (key) {
-                case "path" -> path = text ? parser.getString() : wrong("The path of entry " + index + " of this listing must be a text.");
-                case "bytes" -> bytes = isSize(parser, value) ? parser.getLongValue() : Long.parseLong(wrong(named(path, index) + " has a size that is no whole number of bytes."));
-                case "time" -> time = time(text ? parser.getString() : wrong(named(path, index) + " has a time that is no text."));
+                case "path" -> path = text ? parser.getString() : wrong(PackageWording.LISTING_PATH_NO_TEXT, null, index);
+                case "bytes" -> bytes = isSize(parser, value) ? parser.getLongValue() : Long.parseLong(wrong(PackageWording.LISTING_BAD_SIZE, path, index));
+                case "time" -> time = time(text ? parser.getString() : wrong(PackageWording.LISTING_TIME_NO_TEXT, path, index));
                 case "sha256" -> sha256 = Optional.of(text && isHash(parser.getString()) ? lowered(parser.getString())
-                        : wrong(named(path, index) + (text ? " has a SHA-256 that is not 64 hexadecimal digits." : " has a hash that is no text.")));
+                        : wrong(text ? PackageWording.LISTING_BAD_HASH : PackageWording.LISTING_HASH_NO_TEXT, path, index));
                 case "placeholder" -> placeholder = value == JsonToken.VALUE_TRUE;
                 default -> parser.skipChildren();
             }
         }
         if (path == null || path.isEmpty()) {
-            throw new Wrong("Entry " + index + " of this listing has no path.");
+            throw new Wrong(PackageWording.LISTING_NO_PATH.say(Facts.of(NUMBER, index)));
         }
         if (bytes < 0) {
-            throw new Wrong("“" + path + "” in this listing has no size in \"bytes\".");
+            throw new Wrong(PackageWording.LISTING_NO_SIZE.say(Facts.of(FOUND, path)));
         }
         Optional<String> safe = safe(path);
         if (safe.isPresent() && depth.admits(safe.get(), false)) {
-            files.add(new SourceEntry(safe.get(), bytes, time, sha256, placeholder, 0, NO_CONTENT));
+            files.add(new SourceEntry(safe.get(), bytes, time, sha256, placeholder, 0, Listed.ALONE));
         }
     }
 
@@ -146,7 +157,7 @@ final class ListingReader {
         String prefix = companion(raw);
         EntryPath read = EntryPath.read(raw.substring(prefix.length()));
         if (read instanceof EntryPath.Unsafe unsafe) {
-            faults.add(new PackageFault(Code.PACKAGE_UNSAFE_ENTRY, raw, unsafe.reason()));
+            faults.add(PackageFault.of(Code.PACKAGE_UNSAFE_ENTRY, raw, unsafe.what()));
             return Optional.empty();
         }
         return Optional.of(prefix + ((EntryPath.Safe) read).path());
@@ -154,47 +165,40 @@ final class ListingReader {
 
     /** {@code ../} of a path that leads into a folder beside the root; whether the kit knows that one is told later. */
     private static String companion(String raw) {
-        if (!raw.startsWith("..")) {
-            return "";
-        }
         String path = raw.replace('\\', '/');
         return path.startsWith("../") && path.indexOf('/', 3) > 3 && !path.startsWith("../../") ? "../" : "";
     }
 
     private void folders(JsonParser parser) throws IOException {
         if (parser.currentToken() != JsonToken.START_ARRAY) {
-            throw new Wrong("\"folders\" must be a list.");
+            throw new Wrong(PackageWording.LISTING_FOLDERS_NO_LIST.say());
         }
         while (parser.nextToken() != JsonToken.END_ARRAY) {
-            String raw = text(parser, "Each of \"folders\" must be a text.");
+            String raw = text(parser, PackageWording.LISTING_FOLDER_NO_TEXT);
             EntryPath read = EntryPath.read(raw);
             if (read instanceof EntryPath.Safe safe && !safe.path().isEmpty()) {
                 if (depth.admits(safe.path(), true)) {
                     folders.add(safe.path());
                 }
             } else if (read instanceof EntryPath.Unsafe unsafe) {
-                faults.add(new PackageFault(Code.PACKAGE_UNSAFE_ENTRY, raw, unsafe.reason()));
+                faults.add(PackageFault.of(Code.PACKAGE_UNSAFE_ENTRY, raw, unsafe.what()));
             }
             if (folders.size() > limits.files()) {
-                throw new Wrong("This listing names more than " + limits.files() + " folders.");
+                throw new Wrong(PackageWording.LISTING_TOO_MANY_FOLDERS.say(Facts.of(MOST, limits.files())));
             }
         }
     }
 
-    private static String text(JsonParser parser, String otherwise) throws Wrong {
+    private static String text(JsonParser parser, PackageWording otherwise) throws Wrong {
         if (parser.currentToken() != JsonToken.VALUE_STRING) {
-            throw new Wrong(otherwise);
+            throw new Wrong(otherwise.say());
         }
         return parser.getString();
     }
 
-    /** How a sentence names an entry; made only for one that is wrong. */
-    private static String named(String path, int index) {
-        return path == null ? "Entry " + index + " of this listing" : "“" + path + "” in this listing";
-    }
-
-    private static String wrong(String sentence) throws Wrong {
-        throw new Wrong(sentence);
+    /** An entry is named by its path, or counted where it has none yet. */
+    private static String wrong(PackageWording what, String path, int index) throws Wrong {
+        throw new Wrong(what.say(path == null ? Facts.of(NUMBER, index) : Facts.of(FOUND, path)));
     }
 
     private static boolean isSize(JsonParser parser, JsonToken value) {

@@ -45,24 +45,29 @@ public final class ListingSource implements ProjectSource {
         return intake;
     }
 
+    /** A document that was handed in beside the list. */
+    private record Given(SourceEntry document) implements EntryHandle {
+    }
+
     /** A file that is listed gets its content from the document at its path; the list is in order. */
     private static void give(List<SourceEntry> files, String path, SourceEntry document) {
-        SourceEntry wanted = new SourceEntry(path, 0, Optional.empty(), Optional.empty(), false, 0, document);
+        EntryHandle given = new Given(document);
+        SourceEntry wanted = new SourceEntry(path, 0, Optional.empty(), Optional.empty(), false, 0, given);
         int at = Collections.binarySearch(files, wanted, Comparator.comparing(SourceEntry::path));
         if (at >= 0) {
             SourceEntry file = files.get(at);
-            files.set(at, new SourceEntry(file.path(), file.bytes(), file.time(), file.sha256(), file.placeholder(), file.checksum(), document));
+            files.set(at, new SourceEntry(file.path(), file.bytes(), file.time(), file.sha256(), file.placeholder(), file.checksum(), given));
         }
     }
 
     @Override
     public boolean hasContent(SourceEntry entry) {
-        return entry.handle() instanceof SourceEntry;
+        return entry.handle() instanceof Given;
     }
 
     @Override
     public InputStream open(SourceEntry entry) throws IOException {
-        return documents.orElseThrow().open((SourceEntry) entry.handle());
+        return documents.orElseThrow().open(((Given) entry.handle()).document());
     }
 
     /** Whether documents came with the list; without them links cannot be checked. */

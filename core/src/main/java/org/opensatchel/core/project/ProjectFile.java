@@ -10,6 +10,6 @@ public record ProjectFile(ProjectPath path, SourceEntry entry) {
     }
 
     public boolean isInCompanion() {
-        return path.text().startsWith("../");
+        return path.isBesideRoot();
     }
 }

@@ -14,9 +14,11 @@ import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.RootChoice.Trouble;
 
 /**
@@ -25,8 +27,6 @@ import org.opensatchel.core.project.RootChoice.Trouble;
  */
 public final class RootFinder {
 
-    /** The file that marks the root of a hand-out. */
-    public static final String MARKER = "satchel.kit.json";
 
     /** How many folders the root may be wrapped in before it is no longer looked for. */
     private static final int MAX_WRAPPINGS = 4;
@@ -67,7 +67,7 @@ public final class RootFinder {
     public RootFinder(Optional<Kit> kit, RosterFields fields) {
         this.kit = kit;
         this.fields = fields;
-        this.telling.add(MARKER);
+        this.telling.add(Marker.FILE);
         kit.ifPresent(plan -> plan.starter().stream().map(Kit.StarterFile::path).filter(path -> path.depth() == 1).forEach(path -> telling.add(path.name())));
     }
 
@@ -84,7 +84,7 @@ public final class RootFinder {
     }
 
     private boolean counts(String path) {
-        return !path.startsWith("../") && Leftovers.in(path).isEmpty();
+        return !ProjectPath.of(path).isBesideRoot() && Leftovers.in(path).isEmpty();
     }
 
     private void add(String path, boolean folder) {
@@ -209,7 +209,7 @@ public final class RootFinder {
         if (names == null) {
             return 0;
         }
-        int score = names.tellingFiles.contains(MARKER) ? 2 : 0;
+        int score = names.tellingFiles.contains(Marker.FILE) ? 2 : 0;
         if (kit.isEmpty()) {
             return score;
         }

@@ -41,8 +41,8 @@ public final class TreeBuilder {
         for (SourceEntry entry : listing.files()) {
             Optional<String> path = fromRoot(root, entry.path());
             Optional<String> leftover = Leftovers.in(path.orElse(entry.path()));
-            if (entry.path().startsWith("../") && !isCompanion(entry.path())) {
-                faults.add(new PackageFault(Code.PACKAGE_UNSAFE_ENTRY, entry.path(), "its name leads out of the folder it is unpacked to"));
+            if (ProjectPath.of(entry.path()).isBesideRoot() && !isCompanion(entry.path())) {
+                faults.add(PackageFault.of(Code.PACKAGE_UNSAFE_ENTRY, entry.path(), PackageWording.LEADS_OUT.say()));
             } else if (leftover.isPresent()) {
                 leftovers.add(leftover.get());
             } else {
@@ -56,7 +56,7 @@ public final class TreeBuilder {
         for (SourceEntry entry : source.besideRoot(root.prefix(), companions, limits)) {
             files.add(new ProjectFile(ProjectPath.of(entry.path()), entry));
         }
-        listing.faults().forEach(fault -> faults.add(new PackageFault(fault.code(), fromRoot(root, fault.path()).orElse(fault.path()), fault.message())));
+        listing.faults().forEach(fault -> faults.add(new PackageFault(fault.code(), fromRoot(root, fault.path()).orElse(fault.path()), fault.what())));
         return new Built(new ProjectTree(root.name(), files, folders), faults, List.copyOf(leftovers));
     }
 
@@ -68,7 +68,7 @@ public final class TreeBuilder {
     /** The path from the root; for a companion that lies beside it, with {@code ../}; empty for everything else outside. */
     private Optional<String> fromRoot(RootChoice root, String path) {
         String prefix = root.prefix();
-        if (prefix.isEmpty() || path.startsWith("../")) {
+        if (prefix.isEmpty() || ProjectPath.of(path).isBesideRoot()) {
             return Optional.of(path);
         }
         if (path.equals(prefix)) {

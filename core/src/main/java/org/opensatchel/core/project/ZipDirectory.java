@@ -1,5 +1,8 @@
 package org.opensatchel.core.project;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.MOST;
+
 import java.io.EOFException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -7,6 +10,8 @@ import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
 import java.util.ArrayList;
 import java.util.List;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * The central directory of a ZIP file (APPNOTE 6.3.10, with ZIP64), walked as a stream so that neither a claimed nor a
@@ -28,8 +33,15 @@ final class ZipDirectory {
     static final class Broken extends IOException {
         private static final long serialVersionUID = 1L;
 
-        Broken(String phrase) {
-            super(phrase);
+        private final transient Phrase what;
+
+        Broken(Phrase what) {
+            super(what.key());
+            this.what = what;
+        }
+
+        Phrase what() {
+            return what;
         }
     }
 
@@ -37,8 +49,15 @@ final class ZipDirectory {
     static final class TooMany extends IOException {
         private static final long serialVersionUID = 1L;
 
-        TooMany(String phrase) {
-            super(phrase);
+        private final transient Phrase what;
+
+        TooMany(Phrase what) {
+            super(what.key());
+            this.what = what;
+        }
+
+        Phrase what() {
+            return what;
         }
     }
 
@@ -60,12 +79,12 @@ final class ZipDirectory {
     List<ZipEntryRecord> read(int maxEntries) throws IOException {
         End end = end();
         if (end.entries > maxEntries) {
-            throw new TooMany("holds " + end.entries + " entries; at most " + maxEntries + " are read");
+            throw new TooMany(PackageWording.TOO_MANY_ENTRIES.say(Facts.of(COUNT, end.entries).and(MOST, maxEntries)));
         }
         long start = end.position - end.directoryBytes;
         long shift = start - end.directoryOffset;
         if (start < 0 || shift < 0) {
-            throw new Broken("is a damaged ZIP: its table of contents lies outside the file");
+            throw new Broken(PackageWording.ZIP_CONTENTS_OUTSIDE.say());
         }
         List<ZipEntryRecord> entries = new ArrayList<>();
         ByteBuffer window = ByteBuffer.allocate(CHUNK).order(ByteOrder.LITTLE_ENDIAN);
@@ -77,10 +96,10 @@ final class ZipDirectory {
             }
             int length = window.remaining() < 46 ? Integer.MAX_VALUE : ZipRecordReader.length(window);
             if (length > window.remaining()) {
-                throw new Broken("is a damaged ZIP: its table of contents breaks off");
+                throw new Broken(PackageWording.ZIP_CONTENTS_BREAK_OFF.say());
             }
             if (entries.size() == maxEntries) {
-                throw new TooMany("holds more than " + maxEntries + " entries");
+                throw new TooMany(PackageWording.MORE_ENTRIES_THAN.say(Facts.of(MOST, maxEntries)));
             }
             entries.add(ZipRecordReader.read(window, shift));
             at += length;
@@ -88,12 +107,12 @@ final class ZipDirectory {
         if (shift > 0 && !entries.isEmpty() && !isHeader(entries.get(0).offset())) {
             // Only the end record is wrong about where its directory lies: nothing stands before the archive after all.
             if (!isHeader(entries.get(0).offset() - shift)) {
-                throw new Broken("is a damaged ZIP: its table of contents does not say where its files are");
+                throw new Broken(PackageWording.ZIP_CONTENTS_NOWHERE.say());
             }
             entries.replaceAll(entry -> entry.movedBy(-shift));
         }
         if (entries.size() != end.entries && (entries.size() & 0xFFFF) != end.entries) {
-            throw new Broken("is a damaged ZIP: it promises " + end.entries + " entries and holds " + entries.size());
+            throw new Broken(PackageWording.ZIP_CONTENTS_MISCOUNTED.say(Facts.of(MOST, end.entries).and(COUNT, entries.size())));
         }
         return entries;
     }
@@ -108,7 +127,7 @@ final class ZipDirectory {
     private End end() throws IOException {
         long size = file.size();
         if (size < END_BYTES) {
-            throw new Broken(size == 0 ? "is empty" : "is no ZIP archive");
+            throw new Broken((size == 0 ? PackageWording.EMPTY_FILE : PackageWording.NO_ZIP).say());
         }
         int tail = (int) Math.min(size, END_BYTES + MAX_COMMENT);
         ByteBuffer buffer = ByteBuffer.allocate(tail).order(ByteOrder.LITTLE_ENDIAN);
@@ -119,7 +138,7 @@ final class ZipDirectory {
                 return end(buffer, i, size - tail + i);
             }
         }
-        throw new Broken(startsLikeZip() ? "is cut off: the end of the ZIP archive is missing. Copy or upload it again" : "is no ZIP archive");
+        throw new Broken((startsLikeZip() ? PackageWording.ZIP_CUT_OFF : PackageWording.NO_ZIP).say());
     }
 
     private End end(ByteBuffer buffer, int i, long position) throws IOException {
@@ -132,7 +151,7 @@ final class ZipDirectory {
         End plain = new End(position, entries, bytes, offset);
         End found = zip64 ? zip64End(position, plain) : plain;
         if (found == plain && (disk != 0 || directoryDisk != 0)) {
-            throw new Broken("is one part of a ZIP in several parts. Make one ZIP of it");
+            throw new Broken(PackageWording.ZIP_IN_PARTS.say());
         }
         return found;
     }
@@ -167,7 +186,7 @@ final class ZipDirectory {
                 return new End(candidate, entries, bytes, offset);
             }
         }
-        throw new Broken("is a damaged ZIP: its end record cannot be read");
+        throw new Broken(PackageWording.ZIP_END_RECORD.say());
     }
 
     private boolean isHeader(long offset) throws IOException {

@@ -36,7 +36,7 @@ final class ZipRecordReader {
     static ZipEntryRecord read(ByteBuffer buffer, long shift) throws ZipDirectory.Broken {
         int at = buffer.position();
         if (buffer.getInt(at) != RECORD) {
-            throw new ZipDirectory.Broken("is a damaged ZIP: its table of contents cannot be read");
+            throw new ZipDirectory.Broken(PackageWording.ZIP_CONTENTS_UNREADABLE.say());
         }
         int madeOn = buffer.get(at + 5) & 0xFF;
         int flags = unsigned(buffer, at + 8);
@@ -60,7 +60,7 @@ final class ZipRecordReader {
                 nameBytes, kind, time(extras, unsigned(buffer, at + 12), unsigned(buffer, at + 14)));
         buffer.position(at + length(buffer));
         if (packed < 0 || bytes < 0 || offset < 0) {
-            throw new ZipDirectory.Broken("is a damaged ZIP: a size in its table of contents is impossible");
+            throw new ZipDirectory.Broken(PackageWording.ZIP_SIZE_IMPOSSIBLE.say());
         }
         return record;
     }

@@ -1,5 +1,10 @@
 package org.opensatchel.core.project;
 
+import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.NUMBER;
+
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -20,6 +25,8 @@ import java.util.zip.Inflater;
 import java.util.zip.InflaterInputStream;
 import org.apache.commons.compress.compressors.bzip2.BZip2CompressorInputStream;
 import org.apache.commons.compress.compressors.deflate64.Deflate64CompressorInputStream;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.project.ZipEntryRecord.Kind;
 
@@ -75,18 +82,18 @@ public final class ZipSource implements ProjectSource {
         try {
             records = new ZipDirectory(file).read(limits.entries());
         } catch (ZipDirectory.Broken broken) {
-            return Intake.unreadable("This file " + broken.getMessage() + ".");
+            return Intake.unreadable(broken.what());
         } catch (ZipDirectory.TooMany many) {
-            return Intake.bomb("This archive " + many.getMessage() + ".");
+            return Intake.bomb(many.what());
         }
         if (records.isEmpty()) {
-            return Intake.unreadable("This ZIP archive is empty.");
+            return Intake.unreadable(PackageWording.ZIP_EMPTY.say());
         }
-        Optional<String> bomb = bomb(records, limits);
+        Optional<Phrase> bomb = bomb(records, limits);
         return bomb.isPresent() ? Intake.bomb(bomb.get()) : new Intake.Opened(new Sorting(limits).sort(records));
     }
 
-    private static Optional<String> bomb(List<ZipEntryRecord> records, ReadLimits limits) {
+    private static Optional<Phrase> bomb(List<ZipEntryRecord> records, ReadLimits limits) {
         long bytes = 0;
         long packed = 0;
         for (ZipEntryRecord record : records) {
@@ -98,31 +105,31 @@ public final class ZipSource implements ProjectSource {
             packed += Math.min(record.packedBytes(), Long.MAX_VALUE >> 20);
         }
         if (bytes > limits.unpackedBytes()) {
-            return Optional.of("This archive would unpack to " + (bytes >> 20) + " MiB; at most " + (limits.unpackedBytes() >> 20) + " MiB are read.");
+            return Optional.of(PackageWording.UNPACKS_TOO_LARGE.say(Facts.of(BYTES, bytes).and(MOST_BYTES, limits.unpackedBytes())));
         }
         if (bytes > ReadLimits.RATIO_FLOOR && bytes / limits.ratio() > packed) {
-            return Optional.of("This archive would unpack to more than " + limits.ratio() + " times its size, as no real project does.");
+            return Optional.of(PackageWording.UNPACKS_TOO_MUCH.say(Facts.of(MOST, limits.ratio())));
         }
         return overlap(records);
     }
 
     /** Why the size that an entry claims cannot be true, or is more than is read at all; completes “The file …”. */
-    private static Optional<String> lie(ZipEntryRecord record, ReadLimits limits) {
+    private static Optional<Phrase> lie(ZipEntryRecord record, ReadLimits limits) {
         if (record.bytes() > limits.unpackedBytes()) {
-            return Optional.of("claims to unpack to " + (record.bytes() >> 20) + " MiB, more than is read");
+            return Optional.of(PackageWording.CLAIMS_TOO_MUCH.say(Facts.of(BYTES, record.bytes())));
         }
         boolean stored = record.method() == 0 && !record.isEncrypted() && record.bytes() != record.packedBytes();
         boolean deflated = record.method() == 8 && record.bytes() / MOST_DEFLATED > record.packedBytes();
-        return stored || deflated ? Optional.of("claims a size that it cannot have") : Optional.empty();
+        return stored || deflated ? Optional.of(PackageWording.CLAIMS_FALSELY.say()) : Optional.empty();
     }
 
-    private static Optional<String> overlap(List<ZipEntryRecord> records) {
+    private static Optional<Phrase> overlap(List<ZipEntryRecord> records) {
         List<ZipEntryRecord> byOffset = new ArrayList<>(records);
         byOffset.sort(Comparator.comparingLong(ZipEntryRecord::offset));
         long end = 0;
         for (ZipEntryRecord record : byOffset) {
             if (record.offset() < end) {
-                return Optional.of("Entries of this archive lie over one another, as in no archive made by a packer.");
+                return Optional.of(PackageWording.OVERLAPS.say());
             }
             end = record.offset() + LOCAL_HEADER_BYTES + record.nameBytes() + record.packedBytes();
         }
@@ -150,7 +157,7 @@ public final class ZipSource implements ProjectSource {
             List<SourceEntry> kept = new ArrayList<>();
             for (SourceEntry entry : order) {
                 if (implied.contains(entry.path())) {
-                    faults.add(unsafe(entry.path(), "there is a folder of the same name"));
+                    faults.add(unsafe(entry.path(), PackageWording.FOLDER_OF_SAME_NAME.say()));
                 } else {
                     kept.add(entry);
                 }
@@ -161,28 +168,28 @@ public final class ZipSource implements ProjectSource {
         private void take(ZipEntryRecord record) {
             EntryPath path = EntryPath.read(record.name());
             if (path instanceof EntryPath.Unsafe unsafe) {
-                faults.add(unsafe(record.name(), unsafe.reason()));
+                faults.add(unsafe(record.name(), unsafe.what()));
                 return;
             }
             String safe = ((EntryPath.Safe) path).path();
             if (safe.isEmpty()) {
                 if (record.kind() == Kind.FILE) {
-                    faults.add(unsafe(record.name(), "it has no name"));
+                    faults.add(unsafe(record.name(), PackageWording.NAMELESS.say()));
                 }
                 return;
             }
             if (!depth.admits(safe, record.kind() == Kind.FOLDER)) {
                 return;
             }
-            Optional<String> lie = record.kind() == Kind.FILE ? lie(record, limits) : Optional.empty();
+            Optional<Phrase> lie = record.kind() == Kind.FILE ? lie(record, limits) : Optional.empty();
             if (lie.isPresent()) {
-                faults.add(new PackageFault(Code.PACKAGE_UNREADABLE, safe, lie.get()));
+                faults.add(PackageFault.of(Code.PACKAGE_UNREADABLE, safe, lie.get()));
                 return;
             }
             switch (record.kind()) {
                 case FOLDER -> folders.add(safe);
-                case SYMLINK -> faults.add(new PackageFault(Code.PACKAGE_SHORTCUT, safe, ""));
-                case OTHER -> faults.add(unsafe(safe, "it is a device, a pipe or a socket"));
+                case SYMLINK -> faults.add(PackageFault.shortcut(safe));
+                case OTHER -> faults.add(unsafe(safe, PackageWording.DEVICE_ENTRY.say()));
                 case FILE -> file(record, safe);
             }
         }
@@ -192,12 +199,12 @@ public final class ZipSource implements ProjectSource {
             if (files.putIfAbsent(safe, entry) == null) {
                 order.add(entry);
             } else {
-                faults.add(unsafe(safe, "the archive holds it twice, and unpackers disagree which one counts"));
+                faults.add(unsafe(safe, PackageWording.TWICE.say()));
             }
         }
 
-        private static PackageFault unsafe(String path, String reason) {
-            return new PackageFault(Code.PACKAGE_UNSAFE_ENTRY, path, reason);
+        private static PackageFault unsafe(String path, Phrase what) {
+            return PackageFault.of(Code.PACKAGE_UNSAFE_ENTRY, path, what);
         }
     }
 
@@ -205,14 +212,14 @@ public final class ZipSource implements ProjectSource {
     public InputStream open(SourceEntry entry) throws IOException {
         ZipEntryRecord record = (ZipEntryRecord) entry.handle();
         if (record.isEncrypted()) {
-            throw new ContentUnavailable("is encrypted with a password");
+            throw new ContentUnavailable(PackageWording.ENCRYPTED.say());
         }
         ByteBuffer header = ByteBuffer.allocate(LOCAL_HEADER_BYTES).order(ByteOrder.LITTLE_ENDIAN);
         while (header.hasRemaining() && file.read(header, record.offset() + header.position()) >= 0) {
             // Until the header is complete or the file ends.
         }
         if (header.hasRemaining() || header.getInt(0) != LOCAL_HEADER) {
-            throw new ContentUnavailable("is not where the archive says it is");
+            throw new ContentUnavailable(PackageWording.ELSEWHERE.say());
         }
         long start = record.offset() + LOCAL_HEADER_BYTES + (header.getShort(26) & 0xFFFF) + (header.getShort(28) & 0xFFFF);
         InputStream packed = new BufferedInputStream(new ChannelSlice(file, start, record.packedBytes()), 1 << 16);
@@ -231,7 +238,7 @@ public final class ZipSource implements ProjectSource {
             };
             case 9 -> new Deflate64CompressorInputStream(packed);
             case 12 -> bzip2(packed);
-            default -> throw new ContentUnavailable("is packed by a method that is not read here (number " + record.method() + ")");
+            default -> throw new ContentUnavailable(PackageWording.METHOD.say(Facts.of(NUMBER, record.method())));
         };
     }
 
@@ -239,7 +246,7 @@ public final class ZipSource implements ProjectSource {
         try {
             return new BZip2CompressorInputStream(packed);
         } catch (IOException damaged) {
-            throw new ContentUnavailable("is damaged and cannot be unpacked");
+            throw new ContentUnavailable(PackageWording.DAMAGED.say());
         }
     }
 

@@ -1,11 +1,16 @@
 package org.opensatchel.core.propose;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.TYPES;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.TreeSet;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Need;
@@ -51,7 +56,7 @@ final class FolderProposal {
 
     /** The folders in these ones, which are one folder to the plan. */
     private void below(List<ProjectPath> parents, String pattern) {
-        List<ProjectPath> inside = parents.stream().flatMap(parent -> tree.children(parent).stream()).filter(tree::isFolder).filter(path -> !path.text().startsWith("..")).toList();
+        List<ProjectPath> inside = parents.stream().flatMap(parent -> tree.children(parent).stream()).filter(tree::isFolder).filter(path -> !path.isBesideRoot()).toList();
         Map<String, List<ProjectPath>> series = series(inside, pattern.isEmpty(), parents.size());
         series.forEach((name, members) -> {
             String path = pattern.isEmpty() ? name : pattern + "/" + name;
@@ -106,7 +111,8 @@ final class FolderProposal {
         OptionalInt repeats = free && !pattern.names().get(pattern.names().size() - 1).isMadeByRoster() ? OptionalInt.of(1) : OptionalInt.empty();
         Need need = programs || !everywhere || free ? Need.OPTIONAL : Need.REQUIRED;
         FolderRule rule = new FolderRule(pattern, "", need, programs || anything ? List.of() : List.copyOf(types), 0, false, programs, repeats);
-        String why = programs ? "By its name a program keeps it: nobody looks into it." : free ? members.size() + " folders of one kind." : types.isEmpty() ? "It is there, and holds no files of its own." : "It holds " + String.join(", ", types) + ".";
+        Phrase why = programs ? ProposalWording.PROGRAM_KEEPS.say() : free ? ProposalWording.SAME_KIND.say(Facts.of(COUNT, members.size()))
+                : types.isEmpty() ? ProposalWording.NO_FILES.say() : ProposalWording.HOLDS.say(Facts.of(TYPES, List.copyOf(types)));
         return new ProposedPart.Folder(rule, why, members.stream().limit(4).map(ProjectPath::text).toList());
     }
 }

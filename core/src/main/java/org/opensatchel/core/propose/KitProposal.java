@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.custom.CustomLinks;
@@ -37,7 +38,7 @@ public record KitProposal(String title, List<ProposedPart> parts) {
     }
 
     /** A proposal, or why the example cannot be read. */
-    public record Reading(Optional<KitProposal> proposal, String refusal) {
+    public record Reading(Optional<KitProposal> proposal, Optional<Phrase> refusal) {
     }
 
     /**
@@ -48,12 +49,12 @@ public record KitProposal(String title, List<ProposedPart> parts) {
     public static Reading of(ProjectSource source, RosterFields known, ReadLimits limits) throws IOException {
         Intake intake = source.list(limits);
         if (intake instanceof Intake.Blocked blocked) {
-            return new Reading(Optional.empty(), blocked.message());
+            return new Reading(Optional.empty(), Optional.of(blocked.what()));
         }
         RootChoice root = new RootFinder(Optional.empty(), known).find(((Intake.Opened) intake).listing());
         ProjectTree tree = new TreeBuilder(source, Optional.empty(), limits).build(((Intake.Opened) intake).listing(), root).tree();
         if (tree.files().isEmpty() && tree.folders().isEmpty()) {
-            return new Reading(Optional.empty(), "There is nothing in it to make a plan from.");
+            return new Reading(Optional.empty(), Optional.of(ProposalWording.NOTHING_THERE.say()));
         }
         Scan scan = new ContentScan(source, limits, path -> true, Set.of(), 0, (files, bytes) -> { }, CustomLinks.NONE).scan(tree);
         Set<ProjectPath> documents = new java.util.TreeSet<>();
@@ -65,16 +66,16 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         List<ProposedPart.Folder> folders = new FolderProposal(tree, tokens).folders();
         parts.addAll(folders);
         parts.addAll(new RoleProposal(tree, documents, tokens, folders).roles());
-        return new Reading(Optional.of(new KitProposal(tree.rootName().filter(name -> !tokens.knowsStudent()).orElse("New kit"), parts)), "");
+        return new Reading(Optional.of(new KitProposal(tree.rootName().filter(name -> !tokens.knowsStudent()).orElse("New kit"), parts)), Optional.empty());
     }
 
     private static ProposedPart root(ProjectTree tree, NameTokens tokens) {
         String name = tree.rootName().orElse("");
         String general = tokens.generalised(name);
         if (tokens.knowsStudent() && NamePattern.read(general).pattern().filter(pattern -> pattern.isMadeByRoster() && !pattern.rosterFields().isEmpty()).isPresent()) {
-            return new ProposedPart.Root(NamePattern.of(general), "The example's name, with what differs from student to student as fields.", List.of(name));
+            return new ProposedPart.Root(NamePattern.of(general), ProposalWording.ROOT_GENERAL.say(), List.of(name));
         }
-        return new ProposedPart.Root(NamePattern.of("{course}_{assignment}_{last}_{first}"), "The example's own name tells nothing of a student, so this is the usual one.", name.isEmpty() ? List.of() : List.of(name));
+        return new ProposedPart.Root(NamePattern.of("{course}_{assignment}_{last}_{first}"), ProposalWording.ROOT_USUAL.say(), name.isEmpty() ? List.of() : List.of(name));
     }
 
     private static Optional<ProposedPart> names(ProjectTree tree) {
@@ -89,8 +90,8 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         if (spaces && !lower) {
             return Optional.empty();
         }
-        String why = (spaces ? "" : "No name in the example has a space. ") + (lower ? "All are in small letters." : "");
-        return Optional.of(new ProposedPart.Names(new NameRules(spaces, lower ? NameRules.Letters.LOWER : NameRules.Letters.ANY, 0, true, false, List.of()), why.strip()));
+        ProposalWording why = spaces ? ProposalWording.SMALL_LETTERS : lower ? ProposalWording.NO_SPACES_SMALL_LETTERS : ProposalWording.NO_SPACES;
+        return Optional.of(new ProposedPart.Names(new NameRules(spaces, lower ? NameRules.Letters.LOWER : NameRules.Letters.ANY, 0, true, false, List.of()), why.say()));
     }
 
     /** The kit that the accepted parts make; its version is 1. */

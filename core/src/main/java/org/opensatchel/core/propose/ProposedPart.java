@@ -1,6 +1,7 @@
 package org.opensatchel.core.propose;
 
 import java.util.List;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.NamePattern;
@@ -9,17 +10,17 @@ import org.opensatchel.core.naming.NameRules;
 /** One part of a proposed kit, to be accepted or left. */
 public sealed interface ProposedPart {
 
-    /** What the part is about, as it stands in the kit: a pattern, a path, a role. */
+    /** What the part is about, as it stands in the kit: a pattern, a path, a role. Name rules have no such name of their own. */
     String title();
 
     /** Why it is proposed, as a sentence. */
-    String why();
+    Phrase why();
 
     /** Names from the example that it was made from. */
     List<String> examples();
 
     /** The root's name. */
-    record Root(NamePattern name, String why, List<String> examples) implements ProposedPart {
+    record Root(NamePattern name, Phrase why, List<String> examples) implements ProposedPart {
         @Override
         public String title() {
             return name.text();
@@ -27,10 +28,10 @@ public sealed interface ProposedPart {
     }
 
     /** Rules for names. */
-    record Names(NameRules rules, String why) implements ProposedPart {
+    record Names(NameRules rules, Phrase why) implements ProposedPart {
         @Override
         public String title() {
-            return "Name rules";
+            return "";
         }
 
         @Override
@@ -40,7 +41,7 @@ public sealed interface ProposedPart {
     }
 
     /** A planned folder. */
-    record Folder(FolderRule rule, String why, List<String> examples) implements ProposedPart {
+    record Folder(FolderRule rule, Phrase why, List<String> examples) implements ProposedPart {
         @Override
         public String title() {
             return rule.path().text();
@@ -48,7 +49,7 @@ public sealed interface ProposedPart {
     }
 
     /** A document the student makes. */
-    record Document(Kit.DocumentRule rule, String why, List<String> examples) implements ProposedPart {
+    record Document(Kit.DocumentRule rule, Phrase why, List<String> examples) implements ProposedPart {
         @Override
         public String title() {
             return rule.in().child(rule.name().text() + (rule.types().isEmpty() ? "" : "." + rule.types().get(0))).text();
@@ -56,7 +57,7 @@ public sealed interface ProposedPart {
     }
 
     /** Another file the student makes. */
-    record File(Kit.FileRule rule, String why, List<String> examples) implements ProposedPart {
+    record File(Kit.FileRule rule, Phrase why, List<String> examples) implements ProposedPart {
         @Override
         public String title() {
             return rule.in().child(rule.name().text() + (rule.types().isEmpty() ? "" : "." + rule.types().get(0))).text();

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.naming.NamePattern;
@@ -49,16 +50,16 @@ final class RoleProposal {
             boolean document = seen.stream().allMatch(documents::contains);
             if (tells(pattern) && document && allGeneral) {
                 out.add(new ProposedPart.Document(new Kit.DocumentRule("The " + type + " document" + where(place), place, NamePattern.of(pattern), List.of(type), Need.REQUIRED, 0, 0, Optional.empty()),
-                        "Documents named this way link to other files.", examples));
+                        ProposalWording.DOCUMENT_NAMED.say(), examples));
             } else if (tells(pattern) && !document) {
-                out.add(file("The " + type + " file" + where(place), place, pattern, type, Need.REQUIRED, "Its name says whose it is.", examples));
+                out.add(file("The " + type + " file" + where(place), place, pattern, type, Need.REQUIRED, ProposalWording.NAMED_FOR_STUDENT.say(), examples));
             } else if (place.isRoot()) {
-                out.add(file(seen.get(0).name(), place, pattern, type, Need.OPTIONAL, "It lies in the root, where nothing but what is planned belongs.", examples));
+                out.add(file(seen.get(0).name(), place, pattern, type, Need.OPTIONAL, ProposalWording.IN_ROOT.say(), examples));
             }
         });
     }
 
-    private static ProposedPart file(String role, ProjectPath place, String pattern, String type, Need need, String why, List<String> examples) {
+    private static ProposedPart file(String role, ProjectPath place, String pattern, String type, Need need, Phrase why, List<String> examples) {
         List<String> types = type.isEmpty() ? List.of() : List.of(type);
         return new ProposedPart.File(new Kit.FileRule(role, place, NamePattern.of(pattern), types, need, Optional.empty(), Optional.empty()), why, examples);
     }

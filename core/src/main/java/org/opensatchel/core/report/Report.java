@@ -4,6 +4,9 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.finding.Reason;
 
 /**
  * What a check found, in the shape of version 1 of the report document (docs/schema/report.schema.json). Paths are
@@ -43,12 +46,21 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     }
 
     /** A file that was probably meant. */
-    public record CandidateLine(String path, String why, double sure) {
+    public record CandidateLine(String path, String why, double sure, Optional<Reason> reason) {
     }
 
-    /** One finding, with what follows from it. */
+    /**
+     * One finding, with what follows from it. What is said of it is written in the language the report was made in; whoever shows a
+     * report makes it anew from the facts, which only reports from before lack.
+     */
     public record FindingLine(String code, String severity, String path, Optional<String> at, String message, String why, List<String> remedy,
-            Optional<Double> sure, Optional<ProposalLine> proposal, Optional<List<ConsequenceLine>> consequences) {
+            Optional<Double> sure, Optional<ProposalLine> proposal, Optional<List<ConsequenceLine>> consequences, Optional<Facts> facts) {
+
+        /** What is to be said of it, in any language. */
+        public Phrase said() {
+            return Phrase.of(code + ".one", path, at, facts.orElse(Facts.NONE));
+        }
+
     }
 
     /** What was probably meant. */
@@ -56,7 +68,7 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     }
 
     /** Something that follows from a finding and needs no remedy of its own. */
-    public record ConsequenceLine(String code, String path, Optional<String> at, String message) {
+    public record ConsequenceLine(String code, String path, Optional<String> at, String message, Optional<Facts> facts) {
     }
 
     /**
@@ -71,10 +83,10 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     }
 
     /** A link that does not open on a machine, and why. */
-    public record CarryLinkLine(int link, String why) {
+    public record CarryLinkLine(int link, String why, Optional<Phrase> reason) {
     }
 
     /** A file that cannot be on a machine, and why. */
-    public record CarryFileLine(String path, String why) {
+    public record CarryFileLine(String path, String why, Optional<Phrase> reason) {
     }
 }

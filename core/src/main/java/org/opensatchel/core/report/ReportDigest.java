@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.report.Report.CarryFileLine;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.CarryLinkLine;
@@ -50,7 +51,7 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
     }
 
     /** Why some links of a document break, and the first of them. */
-    public record Reason(String why, int count, List<Broken> links) {
+    public record Reason(String why, int count, List<Broken> links, Optional<Phrase> reason) {
     }
 
     /** A link that breaks, by its place among all links. */
@@ -89,8 +90,8 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
 
     private static FindingLine bounded(FindingLine finding) {
         Optional<List<ConsequenceLine>> consequences = finding.consequences().map(all -> all.stream().limit(MOST_CONSEQUENCES)
-                .map(one -> new ConsequenceLine(one.code(), one.path(), one.at(), bounded(one.message()))).toList());
-        return new FindingLine(finding.code(), finding.severity(), finding.path(), finding.at(), bounded(finding.message()), finding.why(), finding.remedy(), finding.sure(), finding.proposal(), consequences);
+                .map(one -> new ConsequenceLine(one.code(), one.path(), one.at(), bounded(one.message()), one.facts().map(facts -> facts.shortened(ReportDigest::bounded)))).toList());
+        return new FindingLine(finding.code(), finding.severity(), finding.path(), finding.at(), bounded(finding.message()), finding.why(), finding.remedy(), finding.sure(), finding.proposal(), consequences, finding.facts().map(facts -> facts.shortened(ReportDigest::bounded)));
     }
 
     private static String bounded(String text) {
@@ -114,17 +115,22 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
     }
 
     private static Carried carried(Report report, CarryLine machine, Map<String, Integer> links, List<String> shown) {
-        Map<String, Map<String, List<Integer>>> broken = new LinkedHashMap<>();
+        Map<String, Map<String, List<CarryLinkLine>>> broken = new LinkedHashMap<>();
         for (CarryLinkLine line : machine.links()) {
-            broken.computeIfAbsent(report.links().get(line.link()).document(), key -> new LinkedHashMap<>()).computeIfAbsent(line.why(), key -> new ArrayList<>()).add(line.link());
+            broken.computeIfAbsent(report.links().get(line.link()).document(), key -> new LinkedHashMap<>()).computeIfAbsent(key(line), key -> new ArrayList<>()).add(line);
         }
         List<Document> documents = shown.stream().map(document -> document(report, document, links.get(document), broken.getOrDefault(document, Map.of()))).toList();
         return new Carried(machine.title(), machine.opens(), machine.breaks(), machine.files().stream().limit(MOST_FILES).toList(), machine.files().size(), documents);
     }
 
-    private static Document document(Report report, String document, int links, Map<String, List<Integer>> broken) {
-        List<Reason> reasons = broken.entrySet().stream().map(one -> new Reason(one.getKey(), one.getValue().size(),
-                one.getValue().stream().limit(MOST_NAMED).map(link -> new Broken(link, bounded(report.links().get(link).text()))).toList())).toList();
+    /** What breaks for one reason is told together: the same phrase, or in a report from before the same words. */
+    private static String key(CarryLinkLine line) {
+        return line.reason().map(Phrase::toString).orElseGet(line::why);
+    }
+
+    private static Document document(Report report, String document, int links, Map<String, List<CarryLinkLine>> broken) {
+        List<Reason> reasons = broken.values().stream().map(lines -> new Reason(lines.get(0).why(), lines.size(),
+                lines.stream().limit(MOST_NAMED).map(line -> new Broken(line.link(), bounded(report.links().get(line.link()).text()))).toList(), lines.get(0).reason())).toList();
         return new Document(document, links, broken.values().stream().mapToInt(List::size).sum(), reasons);
     }
 }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
@@ -54,7 +55,7 @@ final class CandidateSearch {
     List<Candidate> sameContent(ProjectPath intended) {
         String hash = starterHashes.get(NameFolding.composed(intended.text()));
         List<ProjectPath> found = hash == null ? List.of() : byHash.getOrDefault(hash, List.of());
-        return ranked(found.stream().map(path -> new Candidate(path, "same content as the kit's own file", 0.98)).toList());
+        return ranked(found.stream().map(path -> new Candidate(path, Reason.SAME_CONTENT, 0.98)).toList());
     }
 
     /** Files of the same name elsewhere; those under the same folders first. */
@@ -71,10 +72,10 @@ final class CandidateSearch {
         for (ProjectFile file : named(names)) {
             int tail = commonTail(names, file.path().names());
             boolean exact = NameFolding.composed(file.path().name()).equals(NameFolding.composed(name));
-            String why = tail > 1 ? "same name under the same folder" : exact ? "same name elsewhere" : "same name but for capitals";
+            Reason why = tail > 1 ? Reason.SAME_FOLDER : exact ? Reason.SAME_NAME : Reason.SAME_BUT_CAPITALS;
             found.add(new Candidate(file.path(), why, Math.min(0.95, (exact ? 0.85 : 0.75) + 0.04 * (tail - 1))));
         }
-        NumberedSet.in(name).ifPresent(set -> numbered.folders(set).forEach(folder -> found.add(new Candidate(folder.child(name), "same set of numbers elsewhere", 0.85))));
+        NumberedSet.in(name).ifPresent(set -> numbered.folders(set).forEach(folder -> found.add(new Candidate(folder.child(name), Reason.SAME_SET, 0.85))));
         return ranked(meant.map(path -> nearestFirst(found, path.parent())).orElse(found));
     }
 
@@ -95,7 +96,7 @@ final class CandidateSearch {
         int nearest = found.stream().mapToInt(candidate -> steps(folder, candidate.path().parent())).min().orElse(0);
         long alone = found.stream().filter(candidate -> steps(folder, candidate.path().parent()) == nearest).count();
         return alone != 1 || found.size() < 2 ? found : found.stream().map(candidate -> steps(folder, candidate.path().parent()) == nearest
-                ? new Candidate(candidate.path(), candidate.why(), Math.min(0.97, candidate.sure() + 0.03)) : candidate).toList();
+                ? new Candidate(candidate.path(), candidate.reason(), Math.min(0.97, candidate.sure() + 0.03)) : candidate).toList();
     }
 
     /** How many folders lie between two: up from the one, and down to the other. */
@@ -126,7 +127,7 @@ final class CandidateSearch {
         }
         // Of a name without a letter or digit nothing is left to compare.
         List<ProjectPath> alike = loose.startsWith(".") || loose.isEmpty() ? List.of() : byLooseName.getOrDefault(loose, List.of());
-        alike.stream().limit(CROWD).forEach(path -> found.put(path, new Candidate(path, "same name but for spaces, hyphens or accents", 0.8)));
+        alike.stream().limit(CROWD).forEach(path -> found.put(path, new Candidate(path, Reason.SAME_BUT_SIGNS, 0.8)));
         near.of(intended).forEach(candidate -> found.putIfAbsent(candidate.path(), candidate));
         return ranked(new ArrayList<>(found.values()));
     }
@@ -156,7 +157,7 @@ final class CandidateSearch {
             Candidate candidate = order.get(i);
             boolean offered = i > 0 || tied;
             told++;
-            out.add(offered ? new Candidate(candidate.path(), candidate.why(), Math.min(NOT_ALONE, candidate.sure())) : candidate);
+            out.add(offered ? new Candidate(candidate.path(), candidate.reason(), Math.min(NOT_ALONE, candidate.sure())) : candidate);
         }
         return out;
     }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.Link;
 import org.opensatchel.core.path.LinkAddress;
@@ -201,7 +202,7 @@ public final class LinkResolver {
             return ResolvedLink.of(link, form, Outcome.UNKNOWN).intended(path);
         }
         Optional<ProjectPath> alike = tree.alike(path.text()).stream().findFirst();
-        return alike.map(other -> ResolvedLink.of(link, form, Outcome.MISSPELT).intended(path).target(other).overlooked("capitals or accents"))
+        return alike.map(other -> ResolvedLink.of(link, form, Outcome.MISSPELT).intended(path).target(other).overlooked(Overlooked.CAPITALS_OR_ACCENTS))
                 .orElseGet(() -> broken(ResolvedLink.of(link, form, Outcome.MISSING).intended(path)));
     }
 
@@ -224,7 +225,7 @@ public final class LinkResolver {
         Optional<Lookup.Found> found = lookup.exactOrAlike(split.rest());
         if (found.isPresent()) {
             return ResolvedLink.of(link, form, Outcome.PINNED).intended(split.rest()).target(found.get().path()).oldRoot(root)
-                    .candidates(List.of(new Candidate(found.get().path(), "same place under the old root", 0.98)));
+                    .candidates(List.of(new Candidate(found.get().path(), Reason.SAME_PLACE, 0.98)));
         }
         return broken(ResolvedLink.of(link, form, Outcome.MISSING).intended(split.rest()).oldRoot(root));
     }
@@ -234,7 +235,7 @@ public final class LinkResolver {
         Optional<String> other = folders.isEmpty() ? Optional.empty() : roots.otherProject(folders.subList(0, folders.size() - 1));
         List<Candidate> found = names.isEmpty() || candidates.isEmpty() ? List.of() : candidates.get().sameName(names).stream()
                 // With the name alone in common it may well be another file.
-                .map(candidate -> new Candidate(candidate.path(), candidate.why(), candidate.why().contains("same folder") ? Math.min(0.7, candidate.sure()) : Math.min(0.45, candidate.sure())))
+                .map(candidate -> new Candidate(candidate.path(), candidate.reason(), candidate.reason() == Reason.SAME_FOLDER ? Math.min(0.7, candidate.sure()) : Math.min(0.45, candidate.sure())))
                 .toList();
         return link.otherProject(other).candidates(found);
     }

@@ -21,12 +21,12 @@ final class Lookup {
     /**
      * What was found.
      *
-     * @param overlooked what had to be overlooked, as a phrase; absent for an exact find
+     * @param overlooked what had to be overlooked; absent for an exact find
      */
-    record Found(ProjectPath path, Optional<String> overlooked) {
+    record Found(ProjectPath path, Optional<Overlooked> overlooked) {
     }
 
-    private record Variant(ProjectPath path, String overlooked) {
+    private record Variant(ProjectPath path, Overlooked overlooked) {
     }
 
     private final ProjectTree tree;
@@ -82,11 +82,11 @@ final class Lookup {
                 .map(other -> new Found(other.child(path.name()), Optional.of(difference(folder.text(), other.text()))));
     }
 
-    private static String difference(String wanted, String found) {
+    private static Overlooked difference(String wanted, String found) {
         if (NameFolding.composed(wanted).equals(NameFolding.composed(found))) {
-            return "the way an accent is stored";
+            return Overlooked.ACCENTS;
         }
-        return NameFolding.folded(wanted).equals(NameFolding.folded(found)) ? "capitals" : "a space or dot at the end of a name";
+        return NameFolding.folded(wanted).equals(NameFolding.folded(found)) ? Overlooked.CAPITALS : Overlooked.END_OF_NAME;
     }
 
     private List<Variant> variants(Link link) {
@@ -94,16 +94,16 @@ final class Lookup {
         List<Variant> out = new ArrayList<>();
         if (link.notation().isUri()) {
             String path = PercentCoding.decode(LinkText.withoutQuery(text));
-            add(out, link, path.replace('\\', '/'), "backslashes in place of slashes", path.indexOf('\\') >= 0);
-            add(out, link, text, "the % or # in the name, which a link has to encode", true);
+            add(out, link, path.replace('\\', '/'), Overlooked.BACKSLASHES, path.indexOf('\\') >= 0);
+            add(out, link, text, Overlooked.UNENCODED_SIGNS, true);
         } else {
-            add(out, link, text.replace('\\', '/'), "backslashes in place of slashes", text.indexOf('\\') >= 0);
-            add(out, link, PercentCoding.decode(text), "percent-encoding, which this format does not undo", text.indexOf('%') >= 0);
+            add(out, link, text.replace('\\', '/'), Overlooked.BACKSLASHES, text.indexOf('\\') >= 0);
+            add(out, link, PercentCoding.decode(text), Overlooked.PERCENT_ENCODING, text.indexOf('%') >= 0);
         }
         return out;
     }
 
-    private static void add(List<Variant> out, Link link, String text, String overlooked, boolean differs) {
+    private static void add(List<Variant> out, Link link, String text, Overlooked overlooked, boolean differs) {
         if (!differs) {
             return;
         }

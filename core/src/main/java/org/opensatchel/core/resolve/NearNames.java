@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.naming.EditDistance;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
@@ -91,11 +92,11 @@ final class NearNames {
         List<Candidate> found = new ArrayList<>();
         if (!wanted.unversioned().isEmpty()) {
             group.versions.getOrDefault(wanted.unversioned(), List.of()).stream().filter(other -> other.differsInNumbersAlone(wanted) && !other.folded.equals(wanted.folded))
-                    .limit(MOST_OF_A_KIND).forEach(other -> found.add(new Candidate(other.path, "another version of it", 0.55)));
+                    .limit(MOST_OF_A_KIND).forEach(other -> found.add(new Candidate(other.path, Reason.OTHER_VERSION, 0.55)));
         }
         if (path.stem().length() > 1) {
             group.byStem.getOrDefault(NameFolding.folded(path.stem()), List.of()).stream().filter(other -> !other.extension.equals(wanted.extension))
-                    .limit(MOST_OF_A_KIND).forEach(other -> found.add(new Candidate(other.path, "same name with another ending", 0.5 + near(path, other.path))));
+                    .limit(MOST_OF_A_KIND).forEach(other -> found.add(new Candidate(other.path, Reason.OTHER_ENDING, 0.5 + near(path, other.path))));
         }
         slips(group, wanted, found);
         return found;
@@ -122,7 +123,7 @@ final class NearNames {
                 spent += COMPARISON + 2L * length;
                 int apart = EditDistance.within(wanted.folded, other.folded, allowed);
                 if (apart > 0 && apart <= allowed) {
-                    found.add(new Candidate(other.path, apart == 1 ? "one letter off" : "two letters off", (apart == 1 ? 0.72 : 0.58) + near(wanted.path, other.path)));
+                    found.add(new Candidate(other.path, apart == 1 ? Reason.ONE_LETTER : Reason.TWO_LETTERS, (apart == 1 ? 0.72 : 0.58) + near(wanted.path, other.path)));
                 }
             }
         }

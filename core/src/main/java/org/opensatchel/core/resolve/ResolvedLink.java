@@ -13,12 +13,12 @@ import org.opensatchel.core.path.ProjectPath;
  * @param target the file's real path for {@code ok}, {@code pinned}, {@code misspelt} and a single {@code moved}
  * @param intended the path inside the project the link asks for, found or not
  * @param oldRoot the root an absolute link was made under, as written there
- * @param overlooked what has to be overlooked to find a misspelt one, as a phrase
+ * @param overlooked what has to be overlooked to find a misspelt one
  * @param otherProject the other project's root an outside link leads into
  * @param gaps the numbers missing from a sequence, as ranges
  */
 public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<ProjectPath> target, Optional<ProjectPath> intended, List<Candidate> candidates,
-        Optional<String> oldRoot, Optional<String> overlooked, Optional<String> otherProject, List<String> gaps) {
+        Optional<String> oldRoot, Optional<Overlooked> overlooked, Optional<String> otherProject, List<String> gaps) {
 
     static ResolvedLink of(Link link, LinkForm form, Outcome outcome) {
         return new ResolvedLink(link, form, outcome, Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
@@ -40,8 +40,8 @@ public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<P
         return new ResolvedLink(link, form, outcome, target, intended, candidates, Optional.of(root), overlooked, otherProject, gaps);
     }
 
-    ResolvedLink overlooked(String phrase) {
-        return new ResolvedLink(link, form, outcome, target, intended, candidates, oldRoot, Optional.of(phrase), otherProject, gaps);
+    ResolvedLink overlooked(Overlooked what) {
+        return new ResolvedLink(link, form, outcome, target, intended, candidates, oldRoot, Optional.of(what), otherProject, gaps);
     }
 
     ResolvedLink otherProject(Optional<String> root) {

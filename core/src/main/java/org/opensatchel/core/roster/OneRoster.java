@@ -1,5 +1,8 @@
 package org.opensatchel.core.roster;
 
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -10,6 +13,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.ReadLimits;
@@ -48,7 +54,7 @@ public final class OneRoster {
     private Bundle bundle(ZipSource source, Set<String> classIds, ReadLimits limits) throws IOException {
         Intake intake = source.list(limits);
         if (intake instanceof Intake.Blocked blocked) {
-            return broken("", blocked.message());
+            return broken("", blocked.what());
         }
         for (SourceEntry entry : ((Intake.Opened) intake).listing().files()) {
             String name = entry.path().substring(entry.path().lastIndexOf('/') + 1);
@@ -58,7 +64,7 @@ public final class OneRoster {
         }
         for (String name : List.of("users.csv", "enrollments.csv")) {
             if (!tables.containsKey(name) && faults.isEmpty()) {
-                return broken("", "This is no OneRoster bundle: there is no " + name + " in it.");
+                return broken("", RosterWording.NO_BUNDLE.say(Facts.of(FOUND, name)));
             }
         }
         if (!faults.isEmpty() || !hasColumns()) {
@@ -68,24 +74,24 @@ public final class OneRoster {
         return new Bundle(classes, students(classes, classIds));
     }
 
-    private static Bundle broken(String file, String why) {
+    private static Bundle broken(String file, Phrase why) {
         return new Bundle(Map.of(), new RosterReading(List.of(), List.of(new RosterFault(file, 0, "", why)), Map.of()));
     }
 
     private void table(ZipSource source, SourceEntry entry, String name) throws IOException {
         try (InputStream content = source.open(entry)) {
             byte[] bytes = content.readNBytes(MOST_BYTES + 1);
-            Table.Reading reading = bytes.length > MOST_BYTES ? new Table.Reading(Optional.empty(), "The file is larger than 64 MiB.") : Table.read(bytes);
-            reading.table().ifPresentOrElse(table -> tables.put(name, table), () -> faults.add(new RosterFault(name, 0, "", reading.refusal())));
+            Table.Reading reading = bytes.length > MOST_BYTES ? new Table.Reading(Optional.empty(), Optional.of(RosterWording.TOO_LARGE.say(Facts.of(FactName.MOST_BYTES, MOST_BYTES)))) : Table.read(bytes);
+            reading.table().ifPresentOrElse(table -> tables.put(name, table), () -> faults.add(new RosterFault(name, 0, "", reading.refusal().orElseThrow())));
         } catch (ContentUnavailable damaged) {
-            faults.add(new RosterFault(name, 0, "", "The file " + damaged.phrase() + "."));
+            faults.add(new RosterFault(name, 0, "", RosterWording.FILE.say(Facts.of(FAULT, damaged.what()))));
         }
     }
 
     private boolean hasColumns() {
         Map<String, List<String>> needed = new TreeMap<>(Map.of("users.csv", List.of("sourcedId", "givenName", "familyName"), "enrollments.csv", List.of("classSourcedId", "userSourcedId", "role")));
         needed.forEach((file, columns) -> columns.stream().filter(column -> tables.get(file).column(column).isEmpty())
-                .forEach(column -> faults.add(new RosterFault(file, 1, column, "The column “" + column + "” is missing."))));
+                .forEach(column -> faults.add(new RosterFault(file, 1, column, RosterWording.COLUMN_MISSING.say(Facts.of(FOUND, column))))));
         return faults.isEmpty();
     }
 
@@ -127,12 +133,12 @@ public final class OneRoster {
                 user(users, i, String.join(", ", sections.get(id)), lines);
             }
         }
-        sections.keySet().stream().filter(id -> !known.contains(id)).sorted().limit(20).forEach(id -> faults.add(new RosterFault("enrollments.csv", 0, "userSourcedId", "“" + id + "” is enrolled, and is not in users.csv.")));
+        sections.keySet().stream().filter(id -> !known.contains(id)).sorted().limit(20).forEach(id -> faults.add(new RosterFault("enrollments.csv", 0, "userSourcedId", RosterWording.NO_USER.say(Facts.of(FOUND, id)))));
         faults.addAll(RosterCsv.twins(lines, "users.csv", "identifier"));
         if (lines.isEmpty() && faults.isEmpty()) {
-            faults.add(new RosterFault("enrollments.csv", 0, "", "No active student is enrolled in these classes."));
+            faults.add(new RosterFault("enrollments.csv", 0, "", RosterWording.NOBODY_ENROLLED.say()));
         }
-        return new RosterReading(faults.isEmpty() ? lines : List.of(), faults, Map.of("familyName", "last name", "givenName", "first name", "identifier", "student number", "username", "sign-in"));
+        return new RosterReading(faults.isEmpty() ? lines : List.of(), faults, Map.of("familyName", RosterColumn.LAST, "givenName", RosterColumn.FIRST, "identifier", RosterColumn.ID, "username", RosterColumn.LOGIN));
     }
 
     private void user(Table users, int i, String section, List<RosterLine> lines) {
@@ -143,7 +149,7 @@ public final class OneRoster {
             first = "";
         }
         if (last.isEmpty()) {
-            faults.add(new RosterFault("users.csv", i + 2, "familyName", "There is no name in this row."));
+            faults.add(new RosterFault("users.csv", i + 2, "familyName", RosterWording.NO_NAME.say()));
             return;
         }
         String number = users.cell(i, users.column("identifier"));

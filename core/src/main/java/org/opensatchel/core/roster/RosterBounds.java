@@ -1,10 +1,17 @@
 package org.opensatchel.core.roster;
 
+import static org.opensatchel.core.fact.FactName.CODE_POINT;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.PERSON;
+import static org.opensatchel.core.fact.FactName.WHAT;
+
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.naming.FileNameForm;
 
 /** What a line of a roster may hold: everything that would fail later, or show as something else than it is, is told with its row. */
@@ -22,35 +29,35 @@ final class RosterBounds {
 
     /** Everything that is wrong with a line. */
     static List<RosterFault> faults(RosterLine line, String file) {
-        Map<String, String> values = new LinkedHashMap<>();
-        values.put("last name", line.last());
-        values.put("first name", line.first());
-        values.put("student number", line.id());
-        values.put("section", line.section());
-        values.put("sign-in", line.login());
-        values.put("e-mail", line.email());
-        values.put("team", line.team());
+        Map<RosterColumn, String> values = new EnumMap<>(RosterColumn.class);
+        values.put(RosterColumn.LAST, line.last());
+        values.put(RosterColumn.FIRST, line.first());
+        values.put(RosterColumn.ID, line.id());
+        values.put(RosterColumn.SECTION, line.section());
+        values.put(RosterColumn.LOGIN, line.login());
+        values.put(RosterColumn.EMAIL, line.email());
+        values.put(RosterColumn.TEAM, line.team());
         List<RosterFault> out = new ArrayList<>();
         values.forEach((what, value) -> fault(what, value).ifPresent(message -> out.add(new RosterFault(file, line.row(), "", message))));
         if (out.isEmpty() && isNoName(line.last())) {
-            out.add(new RosterFault(file, line.row(), "", "Nothing of the last name “" + line.last() + "” can stand in a file's name."));
+            out.add(new RosterFault(file, line.row(), "", RosterWording.NO_FILE_NAME.say(Facts.of(PERSON, line.last()))));
         }
         return out;
     }
 
-    private static Optional<String> fault(String what, String value) {
+    private static Optional<Phrase> fault(RosterColumn what, String value) {
         int longest = switch (what) {
-            case "student number" -> LONGEST_NUMBER;
-            case "section" -> LONGEST_SECTION;
-            case "sign-in", "e-mail" -> LONGEST_EMAIL;
-            case "team" -> LONGEST_TEAM;
+            case ID -> LONGEST_NUMBER;
+            case SECTION -> LONGEST_SECTION;
+            case LOGIN, EMAIL -> LONGEST_EMAIL;
+            case TEAM -> LONGEST_TEAM;
             default -> LONGEST_NAME;
         };
         Optional<Integer> hidden = value.codePoints().filter(RosterBounds::isHidden).boxed().findFirst();
         if (hidden.isPresent()) {
-            return Optional.of("The %s holds a character that cannot be seen (U+%04X).".formatted(what, hidden.get()));
+            return Optional.of(RosterWording.HIDDEN_CHARACTER.say(Facts.of(WHAT, what.say()).and(CODE_POINT, String.format("U+%04X", hidden.get()))));
         }
-        return value.length() > longest ? Optional.of("The " + what + " has more than " + longest + " characters.") : Optional.empty();
+        return value.length() > longest ? Optional.of(RosterWording.TOO_LONG.say(Facts.of(WHAT, what.say()).and(MOST, longest))) : Optional.empty();
     }
 
     /** Control characters, marks that turn the reading direction, halves of characters. The joiners of some scripts are letters of theirs. */

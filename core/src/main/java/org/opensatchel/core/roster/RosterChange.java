@@ -1,7 +1,14 @@
 package org.opensatchel.core.roster;
 
+import static org.opensatchel.core.fact.FactName.AFTER;
+import static org.opensatchel.core.fact.FactName.BEFORE;
+import static org.opensatchel.core.fact.FactName.WHAT;
+
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * What a roster file would change: who is added, who changes and in what, who is no longer there.
@@ -27,7 +34,7 @@ public record RosterChange(List<RosterLine> added, List<Changed> changed, List<K
     }
 
     /** Somebody whose line says something else, and what, in words. */
-    public record Changed(Known known, RosterLine line, List<String> what) {
+    public record Changed(Known known, RosterLine line, List<Phrase> what) {
     }
 
     /** Matches by student number, else by a name that only one person on each side has. */
@@ -35,7 +42,7 @@ public record RosterChange(List<RosterLine> added, List<Changed> changed, List<K
         RosterMatch match = RosterMatch.of(known, lines);
         List<Changed> changed = new ArrayList<>();
         match.pairs().forEach((line, one) -> {
-            List<String> what = what(one, line);
+            List<Phrase> what = what(one, line);
             if (!what.isEmpty()) {
                 changed.add(new Changed(one, line, what));
             }
@@ -43,22 +50,22 @@ public record RosterChange(List<RosterLine> added, List<Changed> changed, List<K
         return new RosterChange(match.unknown(), changed, match.silent(), match.pairs().size() - changed.size());
     }
 
-    private static List<String> what(Known known, RosterLine line) {
-        List<String> out = new ArrayList<>();
-        differs(out, "last name", known.last(), line.last());
-        differs(out, "first name", known.first(), line.first());
+    private static List<Phrase> what(Known known, RosterLine line) {
+        List<Phrase> out = new ArrayList<>();
+        differs(out, RosterColumn.LAST, known.last(), line.last());
+        differs(out, RosterColumn.FIRST, known.first(), line.first());
         if (!line.id().isEmpty()) {
-            differs(out, "number", known.id(), line.id());
+            differs(out, RosterColumn.ID, known.id(), line.id());
         }
         if (!line.section().isEmpty()) {
-            differs(out, "section", known.section(), line.section());
+            differs(out, RosterColumn.SECTION, known.section(), line.section());
         }
         return out;
     }
 
-    private static void differs(List<String> out, String what, String before, String after) {
+    private static void differs(List<Phrase> out, RosterColumn what, String before, String after) {
         if (!before.equals(after)) {
-            out.add(after.isEmpty() ? "no " + what + ", was “" + before + "”" : before.isEmpty() ? what + " “" + after + "”, there was none" : what + " “" + after + "”, was “" + before + "”");
+            out.add(RosterWording.NOW.say(Facts.of(WHAT, what.say()).and(AFTER, Optional.of(after).filter(text -> !text.isEmpty())).and(BEFORE, Optional.of(before).filter(text -> !text.isEmpty()))));
         }
     }
 }

@@ -1,5 +1,10 @@
 package org.opensatchel.core.roster;
 
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.NUMBER;
+import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.core.fact.FactName.WHAT;
+
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -8,28 +13,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.path.NameFolding;
 
 /** Reads a roster from one table whose columns are told by their headings. */
 public final class RosterCsv {
 
-    /** What a column may hold, with headings that mean it. */
-    private enum Column {
-        LAST("last name", "lastname", "last", "surname", "familyname", "family"), FIRST("first name", "firstname", "first", "givenname", "given", "forename", "preferredname"),
-        NAME("name", "student", "studentname", "fullname"), ID("student number", "id", "studentid", "studentnumber", "number", "identifier", "sisid", "matriculation", "studentno"),
-        SECTION("section", "group", "class", "classsection"), LOGIN("sign-in", "login", "username", "user"), EMAIL("e-mail", "email", "emailaddress", "mail"), TEAM("team", "teamname");
-
-        private final String title;
-        private final List<String> headings;
-
-        Column(String title, String... headings) {
-            this.title = title;
-            this.headings = List.of(headings);
-        }
-    }
-
     private final Table table;
-    private final Map<Column, Optional<Integer>> columns = new EnumMap<>(Column.class);
+    private final Map<RosterColumn, Optional<Integer>> columns = new EnumMap<>(RosterColumn.class);
     private final List<RosterFault> faults = new ArrayList<>();
 
     private RosterCsv(Table table) {
@@ -38,17 +29,17 @@ public final class RosterCsv {
 
     public static RosterReading read(byte[] content) {
         Table.Reading reading = Table.read(content);
-        return reading.table().map(table -> new RosterCsv(table).read()).orElseGet(() -> new RosterReading(List.of(), List.of(new RosterFault("", 0, "", reading.refusal())), Map.of()));
+        return reading.table().map(table -> new RosterCsv(table).read()).orElseGet(() -> new RosterReading(List.of(), List.of(new RosterFault("", 0, "", reading.refusal().orElseThrow())), Map.of()));
     }
 
     private RosterReading read() {
-        Map<String, String> taken = new LinkedHashMap<>();
-        for (Column column : Column.values()) {
+        Map<String, RosterColumn> taken = new LinkedHashMap<>();
+        for (RosterColumn column : RosterColumn.values()) {
             columns.put(column, find(column, taken));
         }
-        boolean named = columns.get(Column.LAST).isPresent() || columns.get(Column.NAME).isPresent();
+        boolean named = columns.get(RosterColumn.LAST).isPresent() || columns.get(RosterColumn.NAME).isPresent();
         if (!named) {
-            faults.add(new RosterFault("", 1, "", "No column was recognised as the students' names. Name one “Last name” and one “First name”, or one “Name”. There are: " + String.join(", ", table.headings()) + "."));
+            faults.add(new RosterFault("", 1, "", RosterWording.NO_NAMES_COLUMN.say(Facts.of(OTHERS, table.headings()))));
             return new RosterReading(List.of(), faults, taken);
         }
         List<RosterLine> lines = new ArrayList<>();
@@ -58,34 +49,34 @@ public final class RosterCsv {
             }
         }
         if (lines.isEmpty() && faults.isEmpty()) {
-            faults.add(new RosterFault("", 0, "", "There is a heading and no student below it."));
+            faults.add(new RosterFault("", 0, "", RosterWording.NO_STUDENT.say()));
         }
-        faults.addAll(twins(lines, "", heading(Column.ID)));
+        faults.addAll(twins(lines, "", heading(RosterColumn.ID)));
         return new RosterReading(faults.isEmpty() ? lines : List.of(), faults, taken);
     }
 
-    private Optional<Integer> find(Column column, Map<String, String> taken) {
+    private Optional<Integer> find(RosterColumn column, Map<String, RosterColumn> taken) {
         for (int i = 0; i < table.headings().size(); i++) {
             String heading = NameFolding.loose(table.headings().get(i)).replace(".", "");
-            boolean means = column.headings.contains(heading) || NameFolding.loose(column.title).equals(heading);
+            boolean means = column.headings().contains(heading);
             if (means && !taken.containsKey(table.headings().get(i))) {
-                taken.put(table.headings().get(i), column.title);
+                taken.put(table.headings().get(i), column);
                 return Optional.of(i);
             }
         }
         return Optional.empty();
     }
 
-    private String heading(Column column) {
+    private String heading(RosterColumn column) {
         return columns.get(column).map(table.headings()::get).orElse("");
     }
 
     private Optional<RosterLine> line(int i) {
         int row = i + 2;
-        String last = cell(i, Column.LAST);
-        String first = cell(i, Column.FIRST);
-        if (columns.get(Column.LAST).isEmpty()) {
-            String name = cell(i, Column.NAME);
+        String last = cell(i, RosterColumn.LAST);
+        String first = cell(i, RosterColumn.FIRST);
+        if (columns.get(RosterColumn.LAST).isEmpty()) {
+            String name = cell(i, RosterColumn.NAME);
             int comma = name.indexOf(',');
             int space = name.lastIndexOf(' ');
             last = comma >= 0 ? name.substring(0, comma).strip() : name.substring(space + 1);
@@ -96,18 +87,18 @@ public final class RosterCsv {
             last = first;
             first = "";
         }
-        Column column = columns.get(Column.LAST).isPresent() ? Column.LAST : Column.NAME;
+        RosterColumn column = columns.get(RosterColumn.LAST).isPresent() ? RosterColumn.LAST : RosterColumn.NAME;
         if (last.isEmpty()) {
-            faults.add(new RosterFault("", row, heading(column), "There is no name in this row."));
+            faults.add(new RosterFault("", row, heading(column), RosterWording.NO_NAME.say()));
             return Optional.empty();
         }
-        RosterLine line = signingIn(new RosterLine(row, last, first, cell(i, Column.ID), cell(i, Column.SECTION), cell(i, Column.LOGIN), cell(i, Column.EMAIL), cell(i, Column.TEAM)));
+        RosterLine line = signingIn(new RosterLine(row, last, first, cell(i, RosterColumn.ID), cell(i, RosterColumn.SECTION), cell(i, RosterColumn.LOGIN), cell(i, RosterColumn.EMAIL), cell(i, RosterColumn.TEAM)));
         List<RosterFault> wrong = RosterBounds.faults(line, "");
         faults.addAll(wrong);
         return wrong.isEmpty() ? Optional.of(line) : Optional.empty();
     }
 
-    private String cell(int row, Column column) {
+    private String cell(int row, RosterColumn column) {
         return table.cell(row, columns.get(column));
     }
 
@@ -127,14 +118,17 @@ public final class RosterCsv {
         List<RosterFault> out = new ArrayList<>();
         Map<String, Integer> seen = new HashMap<>();
         for (RosterLine line : lines) {
-            String signIn = line.email().isEmpty() ? "sign-in " + line.login() : "address " + line.email();
-            for (String key : List.of("number " + line.id(), signIn)) {
-                Integer before = key.endsWith(" ") ? null : seen.putIfAbsent(key, line.row());
-                if (before != null) {
-                    out.add(new RosterFault(file, line.row(), key.startsWith("number") ? column : "", "The " + key.replace(" ", " “") + "” stands in row " + before + " already."));
-                }
-            }
+            twin(out, seen, RosterColumn.ID, line.id(), line, file, column);
+            boolean addressed = !line.email().isEmpty();
+            twin(out, seen, addressed ? RosterColumn.EMAIL : RosterColumn.LOGIN, addressed ? line.email() : line.login(), line, file, "");
         }
         return out;
+    }
+
+    private static void twin(List<RosterFault> out, Map<String, Integer> seen, RosterColumn what, String value, RosterLine line, String file, String column) {
+        Integer before = value.isEmpty() ? null : seen.putIfAbsent(what + " " + value, line.row());
+        if (before != null) {
+            out.add(new RosterFault(file, line.row(), column, RosterWording.TWICE.say(Facts.of(WHAT, what.say()).and(FOUND, value).and(NUMBER, before))));
+        }
     }
 }

@@ -1,7 +1,13 @@
 package org.opensatchel.core.roster;
 
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.NUMBER;
+import static org.opensatchel.core.fact.FactName.OTHER;
+
+import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * Something wrong in a roster file.
@@ -10,11 +16,11 @@ import java.util.stream.Stream;
  * @param row counted from 1 with the heading, 0 for the whole file
  * @param column the heading of the column, empty for the whole row
  */
-public record RosterFault(String file, int row, String column, String message) {
+public record RosterFault(String file, int row, String column, Phrase what) {
 
-    @Override
-    public String toString() {
-        String where = Stream.of(file, row == 0 ? "" : "row " + row, column.isEmpty() ? "" : "column “" + column + "”").filter(part -> !part.isEmpty()).collect(Collectors.joining(", "));
-        return where.isEmpty() ? message : where + ": " + message;
+    /** What is wrong, with the file, row and column in front as far as they are known. */
+    public Phrase said() {
+        Facts place = Facts.NONE.and(FOUND, Optional.of(file).filter(name -> !name.isEmpty())).and(OTHER, Optional.of(column).filter(heading -> !heading.isEmpty()));
+        return place.isEmpty() && row == 0 ? what : RosterWording.AT.say(place.and(NUMBER, row).and(FAULT, what));
     }
 }

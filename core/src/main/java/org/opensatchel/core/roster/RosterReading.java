@@ -8,7 +8,7 @@ import java.util.Map;
  *
  * @param columns what each column that is used was taken for, by its heading
  */
-public record RosterReading(List<RosterLine> lines, List<RosterFault> faults, Map<String, String> columns) {
+public record RosterReading(List<RosterLine> lines, List<RosterFault> faults, Map<String, RosterColumn> columns) {
 
     public RosterReading {
         lines = List.copyOf(lines);

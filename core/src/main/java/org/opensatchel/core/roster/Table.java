@@ -1,5 +1,7 @@
 package org.opensatchel.core.roster;
 
+import static org.opensatchel.core.fact.FactName.MOST;
+
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -13,6 +15,8 @@ import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 
 /** A table of text (RFC 4180) in whatever encoding and with whatever separator it was saved. */
 final class Table {
@@ -28,14 +32,14 @@ final class Table {
         this.rows = rows;
     }
 
-    /** A table, or the sentence that says why there is none. */
-    record Reading(Optional<Table> table, String refusal) {
+    /** A table, or why there is none. */
+    record Reading(Optional<Table> table, Optional<Phrase> refusal) {
     }
 
     static Reading read(byte[] content) {
         String text = text(content);
         if (text.isBlank()) {
-            return new Reading(Optional.empty(), "The file is empty.");
+            return new Reading(Optional.empty(), Optional.of(RosterWording.EMPTY.say()));
         }
         CSVFormat format = CSVFormat.DEFAULT.builder().setDelimiter(separator(text)).setIgnoreEmptyLines(false).setTrim(true).get();
         try (CSVParser parser = format.parse(new StringReader(text))) {
@@ -45,14 +49,14 @@ final class Table {
                 if (headings.isEmpty()) {
                     record.forEach(headings::add);
                 } else if (rows.size() == MOST_ROWS) {
-                    return new Reading(Optional.empty(), "The file has more than " + MOST_ROWS + " rows.");
+                    return new Reading(Optional.empty(), Optional.of(RosterWording.TOO_MANY_ROWS.say(Facts.of(MOST, MOST_ROWS))));
                 } else {
                     rows.add(record.toList());
                 }
             }
-            return new Reading(Optional.of(new Table(headings, rows)), "");
+            return new Reading(Optional.of(new Table(headings, rows)), Optional.empty());
         } catch (IOException | UncheckedIOException | IllegalStateException broken) {
-            return new Reading(Optional.empty(), "The file is no table: a quotation mark in it is never closed, or stands where none may.");
+            return new Reading(Optional.empty(), Optional.of(RosterWording.NO_TABLE.say()));
         }
     }
 

@@ -1,41 +1,49 @@
 package org.opensatchel.core.sarif;
 
+import static org.opensatchel.core.fact.FactName.FOUND;
+
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.opensatchel.core.check.Checks;
-import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.path.PercentCoding;
+import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Verdict;
+import org.opensatchel.core.words.Said;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Reports as a log of the Static Analysis Results Interchange Format (SARIF 2.1.0, OASIS, with errata 01): a run for each
- * project, a rule for each code that was found. Paths are URIs below the project's root.
+ * project, a rule for each code that was found, and under {@code headings} what a person would read first. Paths are URIs below the project's root.
  */
 public final class SarifLog {
 
     private static final String SCHEMA = "https://docs.oasis-open.org/sarif/sarif/v2.1.0/errata01/os/schemas/sarif-schema-2.1.0.json";
     private static final String ROOT = "PROJECTROOT";
     private static final Pattern LINE = Pattern.compile("([1-9][0-9]{0,8}):([1-9][0-9]{0,8})");
-    private static final Map<Code, Advice> CATALOGUE = Checks.catalogue();
 
-    private SarifLog() {
+    private final Words words;
+
+    private SarifLog(Words words) {
+        this.words = words;
     }
 
     /** The log of some reports, one run each, in their order. */
-    public static ObjectNode of(List<Report> reports) {
+    public static ObjectNode of(List<Report> reports, Words words) {
+        SarifLog writer = new SarifLog(words);
         ObjectNode log = object().put("$schema", SCHEMA).put("version", "2.1.0");
         ArrayNode runs = log.putArray("runs");
-        reports.forEach(report -> runs.add(run(report)));
+        reports.forEach(report -> runs.add(writer.run(report)));
         return log;
     }
 
@@ -43,7 +51,7 @@ public final class SarifLog {
         return JsonDocuments.MAPPER.createObjectNode();
     }
 
-    private static ObjectNode run(Report report) {
+    private ObjectNode run(Report report) {
         ObjectNode run = object();
         ObjectNode driver = run.putObject("tool").putObject("driver").put("name", "Open Satchel").put("version", "0.1.0");
         ArrayNode rules = driver.putArray("rules");
@@ -51,10 +59,10 @@ public final class SarifLog {
         ObjectNode invocation = run.putArray("invocations").addObject().put("executionSuccessful", report.verdict() != Verdict.BLOCKED).put("endTimeUtc", report.made().toString());
         if (!report.notChecked().isEmpty()) {
             ArrayNode told = invocation.putArray("toolExecutionNotifications");
-            report.notChecked().forEach(what -> told.addObject().put("level", "note").putObject("message").put("text", "Not checked: " + what + "."));
+            report.notChecked().forEach(what -> told.addObject().put("level", "note").putObject("message").put("text", words.say("not-checked." + what, Facts.NONE).toString()));
         }
         ObjectNode root = run.putObject("originalUriBaseIds").putObject(ROOT);
-        root.putObject("description").put("text", "The project's root" + report.project().root().map(name -> ", “" + name + "”").orElse("") + ".");
+        root.putObject("description").put("text", words.say("sarif.root", Facts.NONE.and(FOUND, report.project().root())).toString());
         run.put("columnKind", "unicodeCodePoints");
         ArrayNode results = run.putArray("results");
         for (FindingLine finding : report.findings()) {
@@ -66,18 +74,17 @@ public final class SarifLog {
             results.add(result(finding, index));
         }
         ObjectNode properties = run.putObject("properties").put("verdict", report.verdict().word());
+        ArrayNode headings = properties.putArray("headings");
+        FindingGroups.of(report.findings()).forEach(group -> headings.add(words.heading(group).bounded()));
         report.kit().ifPresent(kit -> properties.put("kit", kit.title() + " v" + kit.version()));
         return run;
     }
 
-    private static ObjectNode rule(Code code) {
-        Advice advice = CATALOGUE.getOrDefault(code, Advice.of(code.id(), "", "Nothing has to be done."));
+    private ObjectNode rule(Code code) {
         ObjectNode rule = object().put("id", code.id());
-        rule.putObject("shortDescription").put("text", advice.title() + ".");
-        if (!advice.why().isEmpty()) {
-            rule.putObject("fullDescription").put("text", advice.why());
-        }
-        rule.putObject("help").put("text", String.join("\n", advice.remedy()));
+        rule.putObject("shortDescription").put("text", words.title(code) + ".");
+        rule.putObject("fullDescription").put("text", words.why(code).toString());
+        rule.putObject("help").put("text", String.join("\n", words.remedy(code).stream().map(Sentence::toString).toList()));
         rule.putObject("defaultConfiguration").put("level", level(code.severity().word()));
         return rule;
     }
@@ -86,14 +93,15 @@ public final class SarifLog {
         return severity.equals(Severity.MUST.word()) ? "error" : severity.equals(Severity.SHOULD.word()) ? "warning" : "note";
     }
 
-    private static ObjectNode result(FindingLine finding, int rule) {
+    private ObjectNode result(FindingLine finding, int rule) {
+        Said said = words.of(finding);
         ObjectNode result = object().put("ruleId", finding.code()).put("ruleIndex", rule).put("level", level(finding.severity()));
-        result.putObject("message").put("text", finding.message());
+        result.putObject("message").put("text", said.message().bounded());
         result.putArray("locations").add(location(finding.path(), finding.at().orElse("")));
         ArrayNode related = JsonDocuments.MAPPER.createArrayNode();
         finding.consequences().orElse(List.of()).forEach(follows -> {
             ObjectNode location = location(follows.path(), follows.at().orElse(""));
-            location.putObject("message").put("text", follows.message());
+            location.putObject("message").put("text", words.of(follows).bounded());
             related.add(location.put("id", related.size()));
         });
         if (!related.isEmpty()) {
@@ -102,7 +110,7 @@ public final class SarifLog {
         finding.sure().ifPresent(sure -> result.put("rank", Math.round(sure * 100)));
         ObjectNode properties = result.putObject("properties");
         ArrayNode remedy = properties.putArray("remedy");
-        finding.remedy().forEach(remedy::add);
+        said.remedy().forEach(step -> remedy.add(step.bounded()));
         finding.proposal().ifPresent(proposal -> properties.putObject("proposal").put("path", proposal.path()).put("sure", proposal.sure()));
         return result;
     }

@@ -21,6 +21,7 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.apache.commons.io.input.BoundedInputStream;
 import org.apache.commons.io.input.CloseShieldInputStream;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.DocumentLinks;
@@ -29,6 +30,7 @@ import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkReaders;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.custom.CustomLinks;
 import org.opensatchel.core.link.finder.PathFinder;
@@ -50,6 +52,9 @@ public final class ContentScan {
     private static final long MOST_LOOKED_THROUGH = 1L << 30;
     private static final int FEW_FILES = 64;
     private static final long FEW_BYTES = 8L << 20;
+    /** What is said of files in no known format, and of those that only the kit's own rules know. */
+    public static final String PATH_FINDER = "no known format";
+    public static final String KIT_RULES = "kit rules";
     private static final String SHORTCUT = ".lnk";
     private static final long LONG_DOCUMENT = 4L << 20;
 
@@ -68,7 +73,7 @@ public final class ContentScan {
     private static final class Result {
         private FileFacts facts = FileFacts.NONE;
         private DocumentLinks document;
-        private String damage;
+        private Phrase damage;
         private String failure;
         private boolean unhashed;
         private boolean cutShort;
@@ -165,7 +170,7 @@ public final class ContentScan {
 
     private static Scan merged(List<ProjectFile> files, Result[] results, Map<ProjectPath, FileFacts> facts, DocumentSums sums) {
         List<DocumentLinks> documents = new ArrayList<>();
-        Map<ProjectPath, String> damaged = new TreeMap<>();
+        Map<ProjectPath, Phrase> damaged = new TreeMap<>();
         Map<ProjectPath, String> failures = new LinkedHashMap<>();
         Set<String> notChecked = new TreeSet<>();
         DocumentSums.Held before = DocumentSums.Held.NOTHING;
@@ -201,7 +206,7 @@ public final class ContentScan {
     }
 
     /** Of a project that holds more than can be looked up in the memory there is, the documents after the limit are told as not read. */
-    private static DocumentLinks notRead(DocumentLinks document, String why) {
+    private static DocumentLinks notRead(DocumentLinks document, Phrase why) {
         ReadProblem problem = new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, why);
         return new DocumentLinks(document.document(), document.format(), List.of(), List.of(new DocumentLinks.Trouble(document.document(), problem)));
     }
@@ -246,7 +251,7 @@ public final class ContentScan {
             boolean zeros = content.finish(hashed || checked, file.bytes());
             result.facts = new FileFacts(content.sha256(), TypeProbe.lie(extension, head), zeros, isShortcut(extension, beginning));
         } catch (ContentUnavailable unavailable) {
-            result.damage = unavailable.phrase();
+            result.damage = unavailable.what();
         }
         return result;
     }
@@ -287,11 +292,11 @@ public final class ContentScan {
         try {
             PathFinder.read(document, sink);
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = "the path finder";
+            result.failure = PATH_FINDER;
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + document.path(), broke);
         }
         if (sink.count() > 0 || sink.isOverflowing()) {
-            result.document = new DocumentLinks(document.path(), "file of no known format", sink.links(), List.of());
+            result.document = new DocumentLinks(document.path(), PATH_FINDER, sink.links(), List.of());
             result.held = held(sink, 0);
         }
     }
@@ -307,9 +312,9 @@ public final class ContentScan {
         } catch (Unreadable unreadable) {
             sink.trouble(unreadable.problem());
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = "the " + format(reader) + " reader";
+            result.failure = format(reader);
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + document.path(), broke);
-            sink.trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, "could not be read to its end"));
+            sink.trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
         }
         result.document = new DocumentLinks(document.path(), format(reader), sink.links(), sink.troubles());
         result.held = held(sink, document.bytesInMemory());
@@ -325,7 +330,7 @@ public final class ContentScan {
     }
 
     private static String format(Optional<LinkReader> reader) {
-        return reader.map(LinkReader::format).orElse("document of the kit's own rules");
+        return reader.map(LinkReader::format).orElse(KIT_RULES);
     }
 
     private static boolean isShortcut(String extension, Head head) {

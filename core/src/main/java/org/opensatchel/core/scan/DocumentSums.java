@@ -1,8 +1,14 @@
 package org.opensatchel.core.scan;
 
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.project.ReadLimits.Sums;
 
 /**
@@ -79,14 +85,14 @@ final class DocumentSums {
     }
 
     /** Why the links of a document are not looked up when those before it hold so much, completing “The document …”; empty when they are. */
-    Optional<String> refusal(Held before, Held own) {
+    Optional<Phrase> refusal(Held before, Held own) {
         boolean named = own.links > 0;
         if (named && before.links > most.links()) {
-            return Optional.of("was not read: the documents before it name more than " + most.links() + " files already");
+            return Optional.of(ReadWording.LINKS_BEFORE.say(Facts.of(MOST, most.links())));
         }
         if (named && before.text > most.linkText()) {
-            return Optional.of("was not read: the documents before it name files in more than " + most.linkText() + " characters already");
+            return Optional.of(ReadWording.LONG_LINKS_BEFORE.say(Facts.of(MOST, most.linkText())));
         }
-        return own.bytes > 0 && isBytesFull(before) ? Optional.of("was not read: the documents before it are longer than " + (most.documentBytes() >> 20) + " MiB together") : Optional.empty();
+        return own.bytes > 0 && isBytesFull(before) ? Optional.of(ReadWording.BYTES_BEFORE.say(Facts.of(MOST_BYTES, most.documentBytes()))) : Optional.empty();
     }
 }

@@ -1,6 +1,7 @@
 package org.opensatchel.core.scan;
 
 import java.util.Optional;
+import org.opensatchel.core.fact.Phrase;
 
 /**
  * What a file's content told.
@@ -10,7 +11,7 @@ import java.util.Optional;
  * @param zeroFilled whether it is not empty and holds nothing but zero bytes
  * @param shortcut whether it is a shortcut to another file
  */
-public record FileFacts(Optional<String> sha256, Optional<String> lie, boolean zeroFilled, boolean shortcut) {
+public record FileFacts(Optional<String> sha256, Optional<Phrase> lie, boolean zeroFilled, boolean shortcut) {
 
     /** A file without content whose name says that it only stands for another. */
     static final FileFacts SHORTCUT = new FileFacts(Optional.empty(), Optional.empty(), false, true);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
@@ -14,10 +15,10 @@ import org.opensatchel.core.project.ProjectFile;
  * @param facts what was found out about files of which there is anything to say
  * @param documents what each document names, in the order of their paths
  * @param damaged members whose content cannot be read, with what is wrong
- * @param failures readers of ours that broke, with the file they broke on
+ * @param failures the formats of readers of ours that broke, by the file they broke on
  * @param notChecked what could not be looked at: families of findings, and {@code hashes}
  */
-public record Scan(Map<ProjectPath, FileFacts> facts, List<DocumentLinks> documents, Map<ProjectPath, String> damaged,
+public record Scan(Map<ProjectPath, FileFacts> facts, List<DocumentLinks> documents, Map<ProjectPath, Phrase> damaged,
         Map<ProjectPath, String> failures, Set<String> notChecked) {
 
     /** The hash of a file's content: found here, or told by the source. */

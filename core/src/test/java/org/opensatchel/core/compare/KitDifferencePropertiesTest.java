@@ -12,6 +12,7 @@ import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;
+import org.opensatchel.core.words.Words;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -36,7 +37,7 @@ class KitDifferencePropertiesTest {
         List<KitChange> changes = KitDifference.between(before, after);
         assertThat(changes.isEmpty()).as("seed %d: %s", seed, changes).isEqualTo(same);
         assertThat(KitDifference.between(after, before).isEmpty()).as("seed %d, the other way round", seed).isEqualTo(same);
-        assertThat(changes).allSatisfy(change -> assertThat(change.text()).endsWith(".").doesNotContain("Optional", "null", "["));
+        assertThat(changes).allSatisfy(change -> assertThat(Words.ENGLISH.text(change.what())).endsWith(".").doesNotContain("Optional", "null", "["));
         Kit again = KitReader.read(KitWriter.write(after)).kit().orElseThrow();
         assertThat(KitDifference.between(after, again)).as("seed %d: written and read again", seed).isEmpty();
     }

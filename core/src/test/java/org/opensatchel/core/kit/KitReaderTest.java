@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.core.words.Words;
 
 class KitReaderTest {
 
@@ -58,7 +59,7 @@ class KitReaderTest {
         KitReading reading = read(HEAD + ", " + part + "}");
         assertThat(reading.kit()).isEmpty();
         assertThat(reading.faults()).extracting(JsonFault::at).contains(at);
-        assertThat(reading.faults()).anySatisfy(fault -> assertThat(fault.message()).contains(says));
+        assertThat(reading.faults()).anySatisfy(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains(says));
     }
 
     /** What went out by rules that were not as strict goes on being read; a pattern that would take all memory is not used. */
@@ -82,7 +83,7 @@ class KitReaderTest {
     void whatIsNoKitIsRefused(String json, String says) {
         KitReading reading = read(json);
         assertThat(reading.kit()).isEmpty();
-        assertThat(reading.faults().toString()).contains(says);
+        assertThat(reading.faults().stream().map(fault -> Words.ENGLISH.text(fault.said())).toList().toString()).contains(says);
     }
 
     @Test

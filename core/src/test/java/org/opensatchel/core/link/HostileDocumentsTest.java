@@ -18,6 +18,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.words.Words;
 
 /** Every reader against what nobody would write: it ends with what it found and perhaps a problem, never with anything else. */
 class HostileDocumentsTest {
@@ -78,7 +79,7 @@ class HostileDocumentsTest {
                 try {
                     reader.read(new DocumentContent(sink.file(), new ByteArrayInputStream(one), LIMIT), sink);
                 } catch (Unreadable told) {
-                    assertThat(told.problem().phrase()).isNotBlank();
+                    assertThat(Words.ENGLISH.text(told.problem().what())).isNotBlank();
                 }
                 assertThat(sink.links()).allSatisfy(link -> assertThat(link.text().length()).isLessThanOrEqualTo(4_096));
             }
@@ -110,7 +111,7 @@ class HostileDocumentsTest {
         try {
             reader.read(new DocumentContent(sink.file(), new Endless("mtllib map_Kd \"<svg a='x"), LIMIT), sink);
         } catch (Unreadable told) {
-            assertThat(told.problem().phrase()).isNotBlank();
+            assertThat(Words.ENGLISH.text(told.problem().what())).isNotBlank();
         }
         assertThat(sink.links().size()).isLessThan(10);
     }
@@ -121,7 +122,7 @@ class HostileDocumentsTest {
         LinkSink sink = new LinkSink(ProjectPath.of("a.m3u"), 4_096);
         LinkReaders.of("m3u", new Head(playlist)).orElseThrow().read(new DocumentContent(sink.file(), new ByteArrayInputStream(playlist), LIMIT), sink);
         assertThat(sink.links()).hasSize(LinkSink.Allowance.ONE_DOCUMENT.links());
-        assertThat(sink.troubles()).singleElement().satisfies(trouble -> assertThat(trouble.problem().phrase()).startsWith("names more than 200000 files"));
+        assertThat(sink.troubles()).singleElement().satisfies(trouble -> assertThat(Words.ENGLISH.text(trouble.problem().what())).startsWith("names more than 200,000 files"));
     }
 
     /** 200 MB of one letter behind a beginning. */

@@ -26,6 +26,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.words.Words;
 
 /**
  * Every sample under {@code samples/FORMAT/} is read and held against the file of the same name with {@code .expected}: a
@@ -156,7 +157,7 @@ class ReaderTest {
         sink.links().forEach(link -> out.add(member(path, link.document()) + link.at().text() + "  " + link.text() + (link.path().equals(link.text()) ? "" : "  as " + link.path())
                 + (link.base().isEmpty() ? "" : "  from " + link.base()) + (link.standing() == Link.Standing.STATED ? "" : "  " + link.standing().name().toLowerCase(Locale.ROOT))
                 + (link.alternatives().isEmpty() ? "" : "  or another") + link.frames().map(frames -> "  " + frames.number(frames.first()) + " to " + frames.number(frames.last())).orElse("")));
-        sink.troubles().forEach(trouble -> out.add("! " + member(path, trouble.document()) + trouble.problem().at().text() + " " + trouble.problem().phrase()));
+        sink.troubles().forEach(trouble -> out.add("! " + member(path, trouble.document()) + trouble.problem().at().text() + " " + Words.ENGLISH.text(trouble.problem().what())));
         return out;
     }
 

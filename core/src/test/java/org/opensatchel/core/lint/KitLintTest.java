@@ -24,6 +24,7 @@ import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout.StarterContents;
+import org.opensatchel.core.words.Words;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -88,7 +89,7 @@ class KitLintTest {
         List<LintFault> faults = KitLint.judge(new LintSubject(read(document), List.of(), Optional.of(BELL)));
         assertThat(faults).as(faults.toString()).extracting(LintFault::code).containsOnly(code);
         assertThat(faults).extracting(LintFault::at).contains(place);
-        assertThat(faults).allSatisfy(fault -> assertThat(fault.message() + fault.remedy()).doesNotContain("null").matches("(?s).*[.”]$"));
+        assertThat(faults).allSatisfy(fault -> assertThat(Words.ENGLISH.text(fault.what()) + Words.ENGLISH.text(fault.remedy())).doesNotContain("null").matches("(?s).*[.”]$"));
         assertThat(KitLint.mayBePublished(faults)).isEqualTo(code == LintCode.SAME_FOLDER);
     }
 
@@ -122,8 +123,8 @@ class KitLintTest {
         List<RosterFields> roster = List.of(student("D'Amberley", "Cosima"), student("DAmberley", "Cosima"), student("Tamsin", ""), student("Rudge", "Barnaby"));
         List<LintFault> faults = KitLint.judge(new LintSubject(kit, roster, Optional.of(BELL)));
         assertThat(faults).extracting(LintFault::code).containsExactly(LintCode.ROOT_CLASH, LintCode.ROOT_NAMELESS);
-        assertThat(faults.get(0).message()).contains("Cosima D'Amberley, Cosima DAmberley").contains("MOV120_A2_DAmberley_Cosima");
-        assertThat(faults.get(1).message()).contains("Tamsin").contains("no first name");
+        assertThat(Words.ENGLISH.text(faults.get(0).what())).contains("Cosima D'Amberley, Cosima DAmberley").contains("MOV120_A2_DAmberley_Cosima");
+        assertThat(Words.ENGLISH.text(faults.get(1).what())).contains("Tamsin").contains("no first name");
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
 import org.opensatchel.core.machine.OperatingSystem;
 
@@ -41,8 +42,7 @@ class LocationJudgeTest {
         List<LocationFault> faults = judge(path.replace("@", ROOT), storage);
         assertThat(String.join(" ", faults.stream().map(fault -> fault.code().id()).toList())).isEqualTo(expected == null ? "" : expected);
         assertThat(faults).allSatisfy(fault -> {
-            assertThat(fault.message()).isNotBlank();
-            assertThat(judge(fault.example(), StorageKind.REMOVABLE)).isEmpty();
+            assertThat(judge(fault.facts().text(FactName.EXAMPLE).orElseThrow(), StorageKind.REMOVABLE)).isEmpty();
         });
     }
 

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.core.words.Words;
 
 /** Machine documents are read whole, or what is wrong is told with its key. */
 class MachineReaderTest {
@@ -34,12 +35,12 @@ class MachineReaderTest {
             {"machine": 1, "name": "x", "system": "linux", "reaches": ["moon"]}    | “moon” is not known here
             {"machine": 1, "name": "x", "system": "linux", "fast": true}           | There is no key “fast” here.
             []                                                                     | This must be an object
-            {"machine":                                                            | no valid JSON
+            {"machine":                                                            | no JSON document
             """)
     void faultsAreTold(String json, String part) {
         MachineReader.Reading reading = read(json);
         assertThat(reading.machine()).isEmpty();
-        assertThat(reading.faults().toString()).contains(part);
+        assertThat(reading.faults().stream().map(fault -> Words.ENGLISH.text(fault.said())).toList().toString()).contains(part);
     }
 
     private static MachineReader.Reading read(String json) {

@@ -26,6 +26,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.opensatchel.core.words.Words;
 
 /** Pictures and sounds made by Java's own writers, and the beginnings of what it cannot write, under right and wrong names. */
 class TypeProbeTest {
@@ -91,7 +92,7 @@ class TypeProbeTest {
         if (content.extensions.contains(extension)) {
             assertThat(TypeProbe.lie(extension, head(content.head))).isEmpty();
         } else {
-            assertThat(TypeProbe.lie(extension, head(content.head))).contains(content.words);
+            assertThat(TypeProbe.lie(extension, head(content.head)).map(Words.ENGLISH::text)).contains(content.words);
         }
     }
 

@@ -8,6 +8,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.core.words.Words;
 
 class NamePatternTest {
 
@@ -65,7 +66,7 @@ class NamePatternTest {
     void pointsAtWhatCannotBeRead(String pattern, int at) {
         assertThat(NamePattern.read(pattern).fault()).hasValueSatisfying(fault -> {
             assertThat(fault.at()).isEqualTo(at);
-            assertThat(fault.message()).isNotBlank();
+            assertThat(Words.ENGLISH.text(fault.what())).isNotBlank();
         });
     }
 

@@ -37,6 +37,7 @@ import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout.StarterContents;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.words.Words;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Hand-outs, updates and kit packages: the same bytes each time, and readable by every unpacker. */
@@ -159,7 +160,7 @@ class HandoutTest {
     private String refusal(Path file) throws IOException {
         KitPackage.Reading reading = KitPackage.open(file, ReadLimits.DEFAULT);
         assertThat(reading.kitPackage()).isEmpty();
-        return String.join(" ", reading.faults());
+        return String.join(" ", reading.faults().stream().map(Words.ENGLISH::text).toList());
     }
 
     private Path packed() throws IOException {
@@ -214,8 +215,8 @@ class HandoutTest {
         Kit kit = KitReader.read("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"{last}\"}, \"folders\": [{\"path\": \"work/{last}\"}]}".getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
         RosterFields fields = new RosterFields(Map.of(RosterField.LAST, last));
         assertThat(Handout.of(kit, "0".repeat(64), fields)).isEmpty();
-        assertThat(Handout.refusal(kit, fields).orElseThrow()).contains("“" + last + "”").contains(says);
-        assertThat(Handout.refusal(kit, new RosterFields(Map.of(RosterField.LAST, "x".repeat(300)))).orElseThrow()).contains("longer than any system takes");
+        assertThat(Words.ENGLISH.text(Handout.refusal(kit, fields).orElseThrow())).contains("“" + last + "”").contains(says);
+        assertThat(Words.ENGLISH.text(Handout.refusal(kit, new RosterFields(Map.of(RosterField.LAST, "x".repeat(300)))).orElseThrow())).contains("longer than any system takes");
     }
 
     @ParameterizedTest

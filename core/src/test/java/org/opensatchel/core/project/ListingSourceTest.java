@@ -11,6 +11,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.words.Words;
 
 class ListingSourceTest {
 
@@ -37,7 +38,7 @@ class ListingSourceTest {
             "[] | no listing",
             "{\"listing\": 1, \"files\": []} | empty"})
     void aBrokenListingIsRefusedNamingTheEntry(String json, String says) throws IOException {
-        assertThat(list(json)).isInstanceOfSatisfying(Intake.Blocked.class, blocked -> assertThat(blocked.message()).contains(says));
+        assertThat(list(json)).isInstanceOfSatisfying(Intake.Blocked.class, blocked -> assertThat(Words.ENGLISH.text(blocked.what())).contains(says));
     }
 
     @Test

@@ -16,8 +16,10 @@ import org.opensatchel.core.path.ProjectPath;
 
 class ProjectTreeTest {
 
+    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
+
     private static ProjectFile file(String path, long bytes) {
-        return new ProjectFile(ProjectPath.of(path), new SourceEntry(path, bytes, Optional.empty(), Optional.empty(), false, 0, ""));
+        return new ProjectFile(ProjectPath.of(path), new SourceEntry(path, bytes, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE));
     }
 
     private static ProjectTree tree(String... paths) {

@@ -15,8 +15,10 @@ import org.opensatchel.core.naming.RosterFields;
 /** Which folder of an archive is the root, in whatever order its entries come. */
 class RootFinderTest {
 
+    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
+
     private static RootChoice find(List<String> paths) {
-        List<SourceEntry> files = paths.stream().map(path -> new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, "")).toList();
+        List<SourceEntry> files = paths.stream().map(path -> new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE)).toList();
         return new RootFinder(Optional.empty(), RosterFields.NONE).find(new SourceListing(false, Optional.empty(), files, List.of(), List.of()));
     }
 

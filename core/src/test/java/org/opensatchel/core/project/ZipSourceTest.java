@@ -22,6 +22,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.words.Words;
 
 class ZipSourceTest {
 
@@ -91,10 +92,10 @@ class ZipSourceTest {
 
     @Test
     void refusesWhatIsNoArchiveOrACutOne() throws IOException {
-        assertThat(blocked(new byte[0]).message()).contains("empty");
-        assertThat(blocked("hello, this is no archive at all".getBytes(StandardCharsets.UTF_8)).message()).contains("no ZIP");
+        assertThat(Words.ENGLISH.text(blocked(new byte[0]).what())).contains("empty");
+        assertThat(Words.ENGLISH.text(blocked("hello, this is no archive at all".getBytes(StandardCharsets.UTF_8)).what())).contains("no ZIP");
         byte[] whole = Files.readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "x".repeat(1_000), "kit/b.txt", "y")));
-        assertThat(blocked(Arrays.copyOf(whole, whole.length / 2)).message()).contains("cut off");
+        assertThat(Words.ENGLISH.text(blocked(Arrays.copyOf(whole, whole.length / 2)).what())).contains("cut off");
     }
 
     @Test
@@ -121,7 +122,7 @@ class ZipSourceTest {
         assertThat(listing.faults()).singleElement().satisfies(fault -> {
             assertThat(fault.code()).isEqualTo(Code.PACKAGE_UNREADABLE);
             assertThat(fault.path()).isEqualTo("kit" + "/d".repeat(100));
-            assertThat(fault.message()).contains("more than 100 folders deep");
+            assertThat(Words.ENGLISH.text(fault.what().orElseThrow())).contains("more than 100 folders deep");
         });
     }
 
@@ -139,7 +140,7 @@ class ZipSourceTest {
         assertThat(listing.files()).isEmpty();
         assertThat(listing.faults()).singleElement().satisfies(fault -> {
             assertThat(fault.path()).isEqualTo("kit/a.txt");
-            assertThat(fault.message()).contains("claims");
+            assertThat(Words.ENGLISH.text(fault.what().orElseThrow())).contains("claims");
         });
     }
 
@@ -161,7 +162,7 @@ class ZipSourceTest {
         }
         zip[0] = 0;
         zip[find(zip, 0x02014b50, 0) + 42] = 9;
-        assertThat(blocked(zip).message()).contains("table of contents");
+        assertThat(Words.ENGLISH.text(blocked(zip).what())).contains("table of contents");
     }
 
     @Test
@@ -221,7 +222,7 @@ class ZipSourceTest {
         try (InputStream content = source.open(entry)) {
             content.transferTo(new ByteArrayOutputStream());
         } catch (ContentUnavailable told) {
-            assertThat(told.phrase()).isNotBlank();
+            assertThat(Words.ENGLISH.text(told.what())).isNotBlank();
         }
     }
 

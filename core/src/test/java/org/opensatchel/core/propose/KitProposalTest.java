@@ -25,6 +25,7 @@ import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.core.words.Words;
 
 /** A plan proposed from an example says what is in it, and the example fits it. */
 class KitProposalTest {
@@ -116,14 +117,14 @@ class KitProposalTest {
         Kit kit = proposal.kit("Ident", part -> !part.title().startsWith("edit"));
         assertThat(kit.folders()).extracting(rule -> rule.path().text()).doesNotContain("edit", "edit/autosave").contains("footage");
         assertThat(kit.documents()).isEmpty();
-        assertThat(proposal.parts()).allSatisfy(part -> assertThat(part.why()).endsWith("."));
+        assertThat(proposal.parts()).allSatisfy(part -> assertThat(Words.ENGLISH.text(part.why())).endsWith("."));
     }
 
     @Test
     void anEmptyFolderIsRefused() throws IOException {
         KitProposal.Reading reading = KitProposal.of(new FolderSource(Files.createDirectories(temp.resolve("empty"))), RosterFields.NONE, ReadLimits.DEFAULT);
         assertThat(reading.proposal()).isEmpty();
-        assertThat(reading.refusal()).contains("empty");
+        assertThat(reading.refusal().map(Words.ENGLISH::text).orElse("")).contains("empty");
     }
 
     private static Kit propose(Path project, RosterFields known) throws IOException {

@@ -17,20 +17,24 @@ import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.SourceEntry;
 import org.opensatchel.core.scan.Scan;
+import org.opensatchel.core.words.Words;
 
 /** What a broken link probably meant: which file, why, and how sure. */
 class CandidatesTest {
+
+    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
 
     private static final ProjectPath DOCUMENT = ProjectPath.of("edit/cut.m3u");
 
     private static ProjectTree tree(List<String> paths) {
         List<ProjectFile> files = new ArrayList<>();
-        paths.forEach(path -> files.add(new ProjectFile(ProjectPath.of(path), new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, ""))));
-        files.add(new ProjectFile(DOCUMENT, new SourceEntry(DOCUMENT.text(), 1, Optional.empty(), Optional.empty(), false, 0, "")));
+        paths.forEach(path -> files.add(new ProjectFile(ProjectPath.of(path), new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE))));
+        files.add(new ProjectFile(DOCUMENT, new SourceEntry(DOCUMENT.text(), 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE)));
         return new ProjectTree(Optional.of("Root"), files, List.of());
     }
 
@@ -64,7 +68,7 @@ class CandidatesTest {
             "footage/lamp.mp4;footage/lump.mp4 | ../footage/lomp.mp4 | missing footage/lamp.mp4 0.45 one letter off"})
     void isFoundWithItsReason(String files, String link, String expected) {
         ResolvedLink resolved = resolve(Arrays.asList(files.split(";")), List.of(link)).get(0);
-        String best = resolved.candidates().stream().findFirst().map(candidate -> " " + candidate.path() + " " + Math.round(candidate.sure() * 100) / 100.0 + " " + candidate.why()).orElse("");
+        String best = resolved.candidates().stream().findFirst().map(candidate -> " " + candidate.path() + " " + Math.round(candidate.sure() * 100) / 100.0 + " " + Words.ENGLISH.text(candidate.reason().say())).orElse("");
         assertThat(resolved.outcome().word() + best).isEqualTo(expected);
     }
 

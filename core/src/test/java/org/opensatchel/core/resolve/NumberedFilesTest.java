@@ -12,15 +12,18 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.SourceEntry;
 
 class NumberedFilesTest {
 
+    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
+
     private static ProjectTree tree(List<String> paths) {
         List<ProjectFile> files = new ArrayList<>();
-        paths.forEach(path -> files.add(new ProjectFile(ProjectPath.of(path), new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, ""))));
+        paths.forEach(path -> files.add(new ProjectFile(ProjectPath.of(path), new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE))));
         return new ProjectTree(Optional.of("Root"), files, List.of());
     }
 

@@ -18,6 +18,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.core.words.Words;
 
 /** Rosters from tables and from bundles: read whole, or refused with the row and column. */
 class RosterTest {
@@ -49,15 +50,15 @@ class RosterTest {
         assertThat(reading.lines()).isEmpty();
         assertThat(reading.faults()).singleElement().satisfies(fault -> {
             assertThat(fault.row()).isEqualTo(2);
-            assertThat(fault.message()).contains(says);
+            assertThat(Words.ENGLISH.text(fault.what())).contains(says);
         });
     }
 
     @ParameterizedTest
-    @CsvSource({"Last,121,last name", "First,121,first name", "ID,65,student number", "Section,61,section", "Mail,255,e-mail", "Team,41,team"})
+    @CsvSource({"Last,121,last name", "First,121,first name", "ID,65,student number", "Section,61,section", "Mail,255,e-mail address", "Team,41,team"})
     void whatWouldNotFitIsToldWithItsRow(String heading, int length, String what) {
         String table = heading.equals("Last") ? "Last\n" + "x".repeat(length) : "Last," + heading + "\nMarsh," + (heading.equals("Mail") ? "x".repeat(length - 2) + "@x" : "x".repeat(length));
-        assertThat(RosterCsv.read(table.getBytes(StandardCharsets.UTF_8)).faults()).extracting(RosterFault::toString).containsExactly("row 2: The " + what + " has more than " + (length - 1) + " characters.");
+        assertThat(RosterCsv.read(table.getBytes(StandardCharsets.UTF_8)).faults()).extracting(told -> Words.ENGLISH.text(told.said())).containsExactly("row 2: The " + what + " has more than " + (length - 1) + " characters.");
     }
 
     @Test
@@ -70,23 +71,23 @@ class RosterTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
             Last,First,ID;Marsh,Ottoline,1;,,2  | row 3, column “Last”: There is no name in this row.
-            Last,ID;Marsh,1;Rudge,1             | row 3, column “ID”: The number “1” stands in row 2 already.
-            Colour,Shoe size;red,44             | row 1: No column was recognised as the students' names. Name one “Last name” and one “First name”, or one “Name”. There are: Colour, Shoe size.
+            Last,ID;Marsh,1;Rudge,1             | row 3, column “ID”: The student number “1” stands in row 2 already.
+            Colour,Shoe size;red,44             | row 1: No column was recognised as the students’ names. Name one “Last name” and one “First name”, or one “Name”. There are: “Colour” and “Shoe size”.
             Last,First                          | There is a heading and no student below it.
-            Name,mail;A B,x@y.z;C D,X@y.z       | row 3: The address “x@y.z” stands in row 2 already.
-            Name,login;A B,x;C D,X              | row 3: The sign-in “x” stands in row 2 already.
+            Name,mail;A B,x@y.z;C D,X@y.z       | row 3: The e-mail address “x@y.z” stands in row 2 already.
+            Name,login;A B,x;C D,X              | row 3: The sign-in name “x” stands in row 2 already.
             """)
     void faultsAreToldWithRowAndColumn(String table, String fault) {
         RosterReading reading = RosterCsv.read(table.replace(";", "\n").getBytes(StandardCharsets.UTF_8));
         assertThat(reading.lines()).as("nothing is half imported").isEmpty();
-        assertThat(reading.faults()).extracting(RosterFault::toString).containsExactly(fault);
+        assertThat(reading.faults()).extracting(told -> Words.ENGLISH.text(told.said())).containsExactly(fault);
     }
 
     @Test
     void whatIsNoTableIsRefused() {
-        assertThat(RosterCsv.read(new byte[0]).faults()).singleElement().satisfies(fault -> assertThat(fault.message()).contains("empty"));
-        assertThat(RosterCsv.read("Last,First\n\"Marsh,Ottoline".getBytes(StandardCharsets.UTF_8)).faults()).singleElement().satisfies(fault -> assertThat(fault.message()).contains("no table"));
-        assertThat(RosterCsv.read(("Last\n" + "x\n".repeat(20_001)).getBytes(StandardCharsets.UTF_8)).faults()).singleElement().satisfies(fault -> assertThat(fault.message()).contains("20000"));
+        assertThat(RosterCsv.read(new byte[0]).faults()).singleElement().satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("empty"));
+        assertThat(RosterCsv.read("Last,First\n\"Marsh,Ottoline".getBytes(StandardCharsets.UTF_8)).faults()).singleElement().satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("no table"));
+        assertThat(RosterCsv.read(("Last\n" + "x\n".repeat(20_001)).getBytes(StandardCharsets.UTF_8)).faults()).singleElement().satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("20,000"));
         assertThat(RosterCsv.read(("Last\n" + "x".repeat(200)).getBytes(StandardCharsets.UTF_8)).faults()).singleElement().satisfies(fault -> assertThat(fault.row()).isEqualTo(2));
     }
 
@@ -119,15 +120,15 @@ class RosterTest {
 
     @Test
     void aBrokenBundleIsRefusedWithTheFileAndColumn() throws IOException {
-        assertThat(faults(zip("readme.txt", "x"))).containsExactly("This is no OneRoster bundle: there is no users.csv in it.");
-        assertThat(faults(zip("users.csv", "sourcedId,givenName\n1,A", "enrollments.csv", "classSourcedId,userSourcedId,role\nc,1,student"))).containsExactly("users.csv, row 1, column “familyName”: The column “familyName” is missing.");
-        assertThat(faults(zip("users.csv", "sourcedId,givenName,familyName\n1,A,B", "enrollments.csv", "classSourcedId,userSourcedId,role\nc,2,student"))).containsExactly("enrollments.csv, column “userSourcedId”: “2” is enrolled, and is not in users.csv.");
+        assertThat(faults(zip("readme.txt", "x"))).containsExactly("This is no OneRoster bundle: there is no “users.csv” in it.");
+        assertThat(faults(zip("users.csv", "sourcedId,givenName\n1,A", "enrollments.csv", "classSourcedId,userSourcedId,role\nc,1,student"))).containsExactly("“users.csv”, row 1, column “familyName”: The column “familyName” is missing.");
+        assertThat(faults(zip("users.csv", "sourcedId,givenName,familyName\n1,A,B", "enrollments.csv", "classSourcedId,userSourcedId,role\nc,2,student"))).containsExactly("“enrollments.csv”, column “userSourcedId”: “2” is enrolled, and is not in users.csv.");
         assertThat(faults(Files.writeString(temp.resolve("no.zip"), "no archive"))).singleElement().asString().contains("no ZIP");
     }
 
     private static List<String> faults(Path zip) throws IOException {
         try (ZipSource source = ZipSource.open(zip)) {
-            return OneRoster.read(source, Set.of(), ReadLimits.DEFAULT).roster().faults().stream().map(RosterFault::toString).toList();
+            return OneRoster.read(source, Set.of(), ReadLimits.DEFAULT).roster().faults().stream().map(fault -> Words.ENGLISH.text(fault.said())).toList();
         }
     }
 
@@ -139,8 +140,8 @@ class RosterTest {
         assertThat(change.same()).isEqualTo(1);
         assertThat(change.added()).extracting(RosterLine::listed).containsExactly("New, Person");
         assertThat(change.left()).extracting(RosterChange.Known::listed).containsExactly("Rudge, Barnaby");
-        assertThat(change.changed()).extracting(changed -> changed.known().key() + " " + changed.what()).containsExactly("2 [last name “Marsh-Pell”, was “Marsh”]",
-                "3 [last name “O Duibhne”, was “Ó Duibhne”, first name “Seafra”, was “Séafra”, number “3”, there was none]");
+        assertThat(change.changed()).extracting(changed -> changed.known().key() + " " + changed.what().stream().map(Words.ENGLISH::text).toList()).containsExactly("2 [last name “Marsh-Pell”, was “Marsh”]",
+                "3 [last name “O Duibhne”, was “Ó Duibhne”, first name “Seafra”, was “Séafra”, student number “3”, there was none]");
     }
 
     private Path zip(String... entries) throws IOException {

@@ -18,7 +18,9 @@ import org.junit.jupiter.api.Test;
 import org.opensatchel.core.link.custom.CustomLinks;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
+import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.Intake;
+import org.opensatchel.core.project.PackageWording;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
@@ -27,6 +29,8 @@ import org.opensatchel.core.project.SourceEntry;
 
 /** One pass over all contents: each is opened once, and told is only what there is to tell. */
 class ContentScanTest {
+
+    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
 
     /** Files in memory that count how often each was opened. */
     private static final class Memory implements ProjectSource {
@@ -42,7 +46,7 @@ class ContentScanTest {
 
         ProjectTree tree() {
             return new ProjectTree(Optional.of("Root"), contents.entrySet().stream().map(file -> new ProjectFile(ProjectPath.of(file.getKey()),
-                    new SourceEntry(file.getKey(), file.getValue().length, Optional.empty(), Optional.empty(), false, 0, file.getKey()))).toList(), List.of());
+                    new SourceEntry(file.getKey(), file.getValue().length, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE))).toList(), List.of());
         }
 
         @Override
@@ -59,7 +63,7 @@ class ContentScanTest {
         public InputStream open(SourceEntry entry) throws ContentUnavailable {
             opened.merge(entry.path(), 1, Integer::sum);
             if (damaged.contains(entry.path())) {
-                throw new ContentUnavailable("is damaged");
+                throw new ContentUnavailable(PackageWording.DAMAGED.say());
             }
             return new ByteArrayInputStream(contents.get(entry.path()));
         }
@@ -122,7 +126,7 @@ class ContentScanTest {
         Memory source = new Memory().put("a.html", "<img src=x.png>").put("b.html", "<img src=y.png>");
         source.damaged.add("a.html");
         Scan scan = scan(source);
-        assertThat(scan.damaged()).containsOnly(Map.entry(path("a.html"), "is damaged"));
+        assertThat(scan.damaged()).containsOnly(Map.entry(path("a.html"), PackageWording.DAMAGED.say()));
         assertThat(scan.documents()).singleElement().satisfies(document -> assertThat(document.document()).isEqualTo(path("b.html")));
     }
 

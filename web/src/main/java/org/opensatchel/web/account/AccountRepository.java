@@ -34,6 +34,14 @@ interface AccountRepository extends Repository<Account, Long> {
     @Query(nativeQuery = true, value = "delete from sign_in_link where token_hash = :hash and expires_at > :now")
     int use(String hash, Instant now);
 
+    /** The language somebody chose for themselves. */
+    @Query(nativeQuery = true, value = "select language from account where id = :account and language is not null")
+    Optional<String> language(long account);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "update account set language = nullif(:language, '') where id = :account")
+    void choose(long account, String language);
+
     long count();
 
     Account save(Account account);

@@ -11,6 +11,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -159,11 +160,23 @@ public class AccountService implements UserDetailsService {
         }
         Optional<Long> account = accounts.linked(hash(token), clock.instant());
         if (account.isEmpty() || accounts.use(hash(token), clock.instant()) == 0) {
-            return Optional.of("This link was used already, or is too old. Ask for a new one.");
+            return Optional.of(Speech.say("welcome.used"));
         }
         accounts.findById(account.get()).orElseThrow().password(passwords.encode(password));
         accounts.removeLinks(account.get());
         return Optional.empty();
+    }
+
+    /** The language somebody chose for themselves; empty where they left it to the course or the browser. */
+    @Transactional(readOnly = true)
+    public Optional<String> language(long accountId) {
+        return accounts.language(accountId);
+    }
+
+    /** @param language a language there is, or empty to leave it to the course or the browser */
+    @Transactional
+    public void speak(long accountId, String language) {
+        accounts.choose(accountId, Speech.known(language));
     }
 
     /** Changes a password for its owner, who knows the one there is; else the sentence that says why not. */
@@ -171,7 +184,7 @@ public class AccountService implements UserDetailsService {
     public Optional<String> change(long accountId, String before, String after) {
         Account account = accounts.findById(accountId).orElseThrow();
         if (account.passwordHash() == null || !passwords.matches(before, account.passwordHash())) {
-            return Optional.of("That is not your password now.");
+            return Optional.of(Speech.say("account.not-now"));
         }
         Optional<String> wrong = wrong(after);
         if (wrong.isEmpty()) {
@@ -182,9 +195,9 @@ public class AccountService implements UserDetailsService {
 
     private static Optional<String> wrong(String password) {
         if (password.codePointCount(0, password.length()) < SHORTEST_PASSWORD) {
-            return Optional.of("Choose a password of at least " + SHORTEST_PASSWORD + " characters.");
+            return Optional.of(Speech.say("account.too-short", SHORTEST_PASSWORD));
         }
-        return password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD ? Optional.of("This password is too long: choose one of at most " + LONGEST_PASSWORD + " characters.") : Optional.empty();
+        return password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD ? Optional.of(Speech.say("account.too-long", LONGEST_PASSWORD)) : Optional.empty();
     }
 
     private static String hash(String token) {

@@ -2,7 +2,9 @@ package org.opensatchel.web.account;
 
 import jakarta.servlet.http.HttpSession;
 import java.util.Optional;
+import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.AccountService.AccountView;
+import org.opensatchel.web.text.Speech;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -40,7 +42,7 @@ class SignInController {
 
     private static String spoken(int seconds) {
         int minutes = (seconds + 59) / 60;
-        return seconds == 1 ? "1 second" : seconds < 90 ? seconds + " seconds" : minutes + " minutes";
+        return Speech.say("sign-in.span", seconds < 90 ? seconds : 0, minutes);
     }
 
     /** The form that was sent after its session had ended, to be sent again. */
@@ -76,14 +78,24 @@ class SignInController {
     @GetMapping("/account")
     String account(@AuthenticationPrincipal SignedIn me, Model model) {
         model.addAttribute("login", me.getUsername());
+        model.addAttribute("language", accounts.language(me.accountId()).orElse(""));
+        model.addAttribute("languages", Words.languages());
         model.addAttribute("shortest", AccountService.SHORTEST_PASSWORD);
         return "account/account";
+    }
+
+    @PostMapping("/account/language")
+    String language(@RequestParam String language, @AuthenticationPrincipal SignedIn me, HttpSession session, RedirectAttributes redirect) {
+        accounts.speak(me.accountId(), language);
+        session.removeAttribute(Speech.OF_SESSION);
+        redirect.addFlashAttribute("saidLanguage", true);
+        return "redirect:/account";
     }
 
     @PostMapping("/account/password")
     String change(@RequestParam String before, @RequestParam String after, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         Optional<String> wrong = accounts.change(me.accountId(), before, after);
-        redirect.addFlashAttribute(wrong.isPresent() ? "refused" : "told", wrong.orElse("Your password is changed."));
+        redirect.addFlashAttribute(wrong.isPresent() ? "refused" : "told", wrong.orElse(Speech.say("account.changed")));
         return "redirect:/account";
     }
 }

@@ -21,6 +21,19 @@ interface CourseRepository extends Repository<Course, Long> {
     @Query("select c from Course c where c.id in (select e.courseId from Enrolment e where e.accountId = :account and e.leftAt is null) order by c.code, c.title")
     List<Course> attendedBy(long account);
 
+    /** The language of the newest course somebody teaches or studies in that has one. */
+    @Query(nativeQuery = true, value = """
+            select c.language from course c where c.language is not null and (exists (select 1 from course_instructor i where i.course_id = c.id and i.account_id = :account)
+                or exists (select 1 from enrolment e where e.course_id = c.id and e.account_id = :account and e.left_at is null)) order by c.id desc limit 1""")
+    Optional<String> languageOf(long account);
+
+    @Query(nativeQuery = true, value = "select language from course where id = :id and language is not null")
+    Optional<String> language(long id);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "update course set language = nullif(:language, '') where id = :id")
+    void speak(long id, String language);
+
     boolean existsByCode(String code);
 
     @Query(nativeQuery = true, value = "select count(*) > 0 from course_instructor where course_id = :id and account_id = :account and role in ('OWNER', 'INSTRUCTOR')")

@@ -26,6 +26,12 @@ public class CourseService {
         this.teams = teams;
     }
 
+    /** The language of the newest course somebody teaches or studies in, where that has one. */
+    @Transactional(readOnly = true)
+    public Optional<String> languageOf(long accountId) {
+        return courses.languageOf(accountId);
+    }
+
     /** A student's place in an assignment. */
     public record Place(AssignmentView assignment, Student student) {
     }

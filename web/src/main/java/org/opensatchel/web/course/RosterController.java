@@ -1,6 +1,7 @@
 package org.opensatchel.web.course;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpSession;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -22,10 +23,12 @@ import org.opensatchel.core.roster.OneRoster;
 import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterCsv;
 import org.opensatchel.core.roster.RosterReading;
+import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.RosterService.CourseView;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.text.Speech;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -71,6 +74,7 @@ class RosterController {
         model.addAttribute("roles", StaffRole.values());
         model.addAttribute("withoutPassword", rosters.withoutPassword(course, me.accountId()).size());
         model.addAttribute("mostBytes", MOST_BYTES);
+        model.addAttribute("languages", Words.languages());
         return "course/course";
     }
 
@@ -81,7 +85,7 @@ class RosterController {
         try {
             return ResponseEntity.ok(Map.of("next", preview(id, store.store(request.getInputStream(), MOST_BYTES).sha256()), "refusal", ""));
         } catch (ContentStore.TooLarge tooLarge) {
-            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(Map.of("next", "", "refusal", "The file is larger than 64 MiB."));
+            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(Map.of("next", "", "refusal", Speech.say("upload.too-large", Speech.words().size(MOST_BYTES))));
         }
     }
 
@@ -122,7 +126,7 @@ class RosterController {
             return "redirect:" + preview(id, file);
         }
         int made = rosters.apply(course, reading.lines(), leave, join == null ? Set.of() : join);
-        redirect.addFlashAttribute("told", "The roster is imported." + (made == 0 ? "" : made == 1 ? " One new account was made: print its sign-in slip below." : " " + made + " new accounts were made: print their sign-in slips below."));
+        redirect.addFlashAttribute("told", Speech.say("roster.imported", made));
         return "redirect:/courses/" + id;
     }
 
@@ -167,11 +171,19 @@ class RosterController {
         return "course/slips";
     }
 
+    @PostMapping("/courses/{id}/language")
+    String language(@PathVariable long id, @RequestParam String language, @AuthenticationPrincipal SignedIn me, HttpSession session, RedirectAttributes redirect) {
+        rosters.speak(rosters.course(id, me.accountId()), language);
+        session.removeAttribute(Speech.OF_SESSION);
+        redirect.addFlashAttribute("saidLanguage", true);
+        return "redirect:/courses/" + id;
+    }
+
     @PostMapping("/courses/{id}/staff")
     String staff(@PathVariable long id, @RequestParam String login, @RequestParam(required = false) StaffRole role, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         CourseView course = rosters.course(id, me.accountId());
         rosters.changeStaff(course, me.accountId(), login, Optional.ofNullable(role))
-                .ifPresentOrElse(why -> redirect.addFlashAttribute("refused", why), () -> redirect.addFlashAttribute("told", "The staff of this course is changed."));
+                .ifPresentOrElse(why -> redirect.addFlashAttribute("refused", why), () -> redirect.addFlashAttribute("told", Speech.say("course.staff-changed")));
         return courses.mayPlanCourse(id, me.accountId()) ? "redirect:/courses/" + id : "redirect:/";
     }
 
@@ -182,13 +194,13 @@ class RosterController {
         }
         boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120;
         if (!named || courses.isCode(code.strip())) {
-            redirect.addFlashAttribute("refused", named ? "There is a course “" + code.strip() + "” already." : "A course needs a code of at most 20 letters and digits, like “MOV 120”, and a title.");
+            redirect.addFlashAttribute("refused", named ? Speech.say("course.there", code.strip()) : Speech.say("course.no-code"));
             return "redirect:/";
         }
         try {
             return "redirect:/courses/" + courses.createCourse(code.strip(), title.strip(), me.accountId());
         } catch (DataIntegrityViolationException pressedTwice) {
-            redirect.addFlashAttribute("refused", "There is a course “" + code.strip() + "” already.");
+            redirect.addFlashAttribute("refused", Speech.say("course.there", code.strip()));
             return "redirect:/";
         }
     }
@@ -207,7 +219,7 @@ class RosterController {
         } catch (DataIntegrityViolationException pressedTwice) {
             named = true;
         }
-        redirect.addFlashAttribute("refused", named ? "There is an assignment “" + code.strip() + "” already." : "An assignment needs a code like “A2”, a title, and the time it is due.");
+        redirect.addFlashAttribute("refused", named ? Speech.say("assignment.there", code.strip()) : Speech.say("assignment.no-code"));
         return "redirect:/courses/" + id;
     }
 }

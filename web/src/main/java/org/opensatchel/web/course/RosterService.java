@@ -12,6 +12,7 @@ import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.AccountService.AccountView;
 import org.opensatchel.web.account.Role;
 import org.opensatchel.web.course.CourseRepository.OwnStudent;
+import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -31,8 +32,12 @@ public class RosterService {
         this.clock = clock;
     }
 
-    /** A course for whoever may change it. */
-    public record CourseView(long id, String code, String title) {
+    /**
+     * A course for whoever may change it.
+     *
+     * @param language the language its pages are in for who has not chosen one, empty where each browser says
+     */
+    public record CourseView(long id, String code, String title, String language) {
         public String name() {
             return code + " " + title;
         }
@@ -56,7 +61,13 @@ public class RosterService {
             throw new NotYours();
         }
         Course course = courses.findById(courseId).orElseThrow(NotYours::new);
-        return new CourseView(course.id(), course.code(), course.title());
+        return new CourseView(course.id(), course.code(), course.title(), courses.language(courseId).orElse(""));
+    }
+
+    /** @param language a language there is, or empty to leave it to each browser */
+    @Transactional
+    public void speak(CourseView course, String language) {
+        courses.speak(course.id(), Speech.known(language));
     }
 
     /** Everybody who was ever on the roster, those who left at the end. */
@@ -86,16 +97,16 @@ public class RosterService {
         courses.lock(course.id());
         Optional<AccountView> account = accounts.byLogin(login).filter(AccountView::isInstructor);
         if (account.isEmpty()) {
-            return Optional.of("There is no instructor who signs in as “" + shortened(login.strip()) + "”.");
+            return Optional.of(Speech.say("staff.no-such", shortened(login.strip())));
         }
         Optional<StaffRole> before = courses.role(course.id(), account.get().id()).map(StaffRole::valueOf);
         boolean aboutOwners = before.equals(Optional.of(StaffRole.OWNER)) || role.equals(Optional.of(StaffRole.OWNER));
         if (aboutOwners && role(course, mine) != StaffRole.OWNER) {
-            return Optional.of("Only an owner of this course can change who owns it.");
+            return Optional.of(Speech.say("staff.owners-only"));
         }
         boolean lastOwner = before.equals(Optional.of(StaffRole.OWNER)) && !role.equals(before) && courses.owners(course.id()) == 1;
         if (lastOwner) {
-            return Optional.of(account.get().name() + " is the only owner of this course. Make somebody else an owner first.");
+            return Optional.of(Speech.say("staff.last-owner", account.get().name()));
         }
         role.ifPresentOrElse(now -> courses.putStaff(course.id(), account.get().id(), now.name()), () -> courses.removeStaff(course.id(), account.get().id()));
         return Optional.empty();

@@ -1,21 +1,18 @@
 package org.opensatchel.web.course;
 
+import java.util.Locale;
+
 /** What somebody of the staff may do in a course. */
 public enum StaffRole {
     /** Plans, reviews, and says who owns, teaches and assists. */
-    OWNER("owner: plans, reviews and manages the staff"),
+    OWNER,
     /** Plans and reviews. */
-    INSTRUCTOR("instructor: plans and reviews"),
+    INSTRUCTOR,
     /** Reviews. */
-    ASSISTANT("assistant: reviews, and cannot plan");
+    ASSISTANT;
 
-    private final String words;
-
-    StaffRole(String words) {
-        this.words = words;
-    }
-
-    public String words() {
-        return words;
+    /** As the bundles of words call it. */
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
     }
 }

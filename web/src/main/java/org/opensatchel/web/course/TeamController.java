@@ -12,6 +12,7 @@ import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.core.roster.RosterReading;
 import org.opensatchel.core.roster.TeamPlan;
 import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -53,7 +54,7 @@ class TeamController {
         Map<Long, String> wanted = new LinkedHashMap<>();
         courses.roster(assignment).forEach(student -> wanted.put(student.enrolmentId(), form.getOrDefault("team" + student.enrolmentId(), "")));
         teams.set(assignment, wanted);
-        redirect.addFlashAttribute("told", "The teams are saved. Kits that were handed out keep the name they have.");
+        redirect.addFlashAttribute("told", Speech.say("teams.saved"));
         return back(id);
     }
 
@@ -61,11 +62,11 @@ class TeamController {
     String draw(@PathVariable long id, @RequestParam(defaultValue = "0") int size, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         if (size < 1 || size > 1000) {
-            redirect.addFlashAttribute("refused", "Say how many a team may have at most: 2 or more.");
+            redirect.addFlashAttribute("refused", Speech.say("teams.size"));
             return back(id);
         }
         teams.draw(assignment, size);
-        redirect.addFlashAttribute("told", "The teams are drawn. Draw again for others, or change them by hand.");
+        redirect.addFlashAttribute("told", Speech.say("teams.drawn"));
         return back(id);
     }
 
@@ -74,21 +75,23 @@ class TeamController {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         RosterReading reading = RosterCsv.read(table.getBytes(StandardCharsets.UTF_8));
         if (!reading.isGood()) {
-            redirect.addFlashAttribute("refused", reading.faults().stream().limit(5).map(fault -> (fault.row() > 0 ? "Row " + fault.row() + ": " : "") + fault.message()).collect(Collectors.joining(" ")));
+            redirect.addFlashAttribute("refused", reading.faults().stream().limit(5).map(fault -> Speech.text(fault.said())).collect(Collectors.joining(" ")));
             return back(id);
         }
         if (reading.lines().stream().allMatch(line -> line.team().isEmpty())) {
-            redirect.addFlashAttribute("refused", "No column was recognised as the teams: name it “Team”. Nothing is changed.");
+            redirect.addFlashAttribute("refused", Speech.say("teams.no-column"));
             return back(id);
         }
         TeamPlan.Column column = teams.fromColumn(assignment, reading.lines());
-        redirect.addFlashAttribute("told", column.teams().size() + " students are in the teams the table names." + named(" Not on the roster: ", column.unknown().stream().map(RosterLine::listed).toList())
-                + named(" The table names no team for: ", column.silent().stream().map(RosterChange.Known::listed).toList()));
+        redirect.addFlashAttribute("told", Speech.say("teams.taken", column.teams().size()) + named("teams.unknown", column.unknown().stream().map(RosterLine::listed).toList())
+                + named("teams.silent", column.silent().stream().map(RosterChange.Known::listed).toList()));
         return back(id);
     }
 
-    private static String named(String says, List<String> names) {
-        return names.isEmpty() ? "" : says + String.join("; ", names.subList(0, Math.min(names.size(), 8))) + (names.size() > 8 ? " and " + (names.size() - 8) + " more" : "") + ".";
+    private static final int MOST_NAMED = 8;
+
+    private static String named(String key, List<String> names) {
+        return names.isEmpty() ? "" : " " + Speech.say(key, String.join("; ", names.subList(0, Math.min(names.size(), MOST_NAMED))), Math.max(0, names.size() - MOST_NAMED));
     }
 
     private static String back(long id) {

@@ -1,18 +1,24 @@
 package org.opensatchel.web.drive;
 
 import jakarta.annotation.PreDestroy;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.pack.Handout;
 import org.opensatchel.core.pack.KitLoader;
+import org.opensatchel.core.words.Sentence;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.NotYours;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.text.Speech;
+import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.stereotype.Service;
 
 /** Loading kits onto drives, several at once, each drive one at a time. The bay hangs on this machine, and so do its loads. */
@@ -43,7 +49,7 @@ class Loads {
      * @param word {@code waiting}, {@code loading}, {@code done} or {@code refused}
      * @param of bytes to be written and read back
      */
-    record State(String word, String root, long bytes, long of, String refusal) {
+    record State(String word, String root, long bytes, long of, Optional<Sentence> refusal) {
         public boolean isBusy() {
             return word.equals("waiting") || word.equals("loading");
         }
@@ -58,24 +64,25 @@ class Loads {
         Bay.Slot slot = bay.slot(label, assignment.courseCode()).orElseThrow(NotYours::new);
         Handout handout = Handout.of(kit.kit(), kit.sha256(), student.fields(assignment)).orElseThrow(NotYours::new);
         KitLoader loader = new KitLoader(handout, kit.kit().starter(), file -> store.open(file.sha256()));
-        State waiting = new State("waiting", handout.root(), 0, 2 * loader.bytesNeeded(), "");
+        State waiting = new State("waiting", handout.root(), 0, 2 * loader.bytesNeeded(), Optional.empty());
         State before = states.compute(label, (key, state) -> state != null && state.isBusy() ? state : waiting);
         if (before == waiting) {
             bay.give(slot, assignment.courseCode());
-            workers.execute(() -> load(slot, assignment.courseCode(), loader, waiting, kit, student));
+            Locale language = LocaleContextHolder.getLocale();
+            workers.execute(() -> load(slot, assignment.courseCode(), loader, waiting, kit, student, language));
         }
     }
 
-    private void load(Bay.Slot slot, String course, KitLoader loader, State state, PublishedKit kit, Student student) {
+    private void load(Bay.Slot slot, String course, KitLoader loader, State state, PublishedKit kit, Student student, Locale language) {
         try {
             // Looked at again: another load may have taken the room meanwhile.
-            KitLoader.Loading loading = loader.load(bay.slot(slot.label(), course).orElse(slot).drive(), bytes -> states.put(slot.label(), new State("loading", state.root(), bytes, state.of(), "")));
+            KitLoader.Loading loading = loader.load(bay.slot(slot.label(), course).orElse(slot).drive(), bytes -> states.put(slot.label(), new State("loading", state.root(), bytes, state.of(), Optional.empty())));
             if (loading.loaded()) {
                 handouts.loaded(kit, student, slot.label());
             }
-            states.put(slot.label(), new State(loading.loaded() ? "done" : "refused", state.root(), state.of(), state.of(), loading.refusal()));
+            states.put(slot.label(), new State(loading.loaded() ? "done" : "refused", state.root(), state.of(), state.of(), loading.refusal().map(Speech.in(language)::say)));
         } catch (RuntimeException broke) {
-            states.put(slot.label(), new State("refused", state.root(), 0, state.of(), "Something went wrong that should not have; look at the drive before you use it."));
+            states.put(slot.label(), new State("refused", state.root(), 0, state.of(), Optional.of(Speech.in(language).say("drive.broke", Facts.NONE))));
             throw broke;
         }
     }

@@ -1,13 +1,13 @@
 package org.opensatchel.web.handin;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.IntStream;
-import org.opensatchel.core.report.Report.CarryFileLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportDigest.Broken;
 import org.opensatchel.core.report.ReportDigest.Carried;
 import org.opensatchel.core.report.ReportDigest.Document;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
 
 /**
  * Documents against machines: each cell a short seam of the links that open there, those that do not fallen out of it.
@@ -21,10 +21,14 @@ public record CarryGrid(List<Column> machines, List<Row> rows) {
     private static final int STITCH = 9;
 
     /** A machine, and the files that cannot be on it. */
-    public record Column(String title, int opens, int breaks, List<CarryFileLine> files, int filesInAll) {
+    public record Column(String title, int opens, int breaks, List<Refused> files, int filesInAll) {
         public boolean isGood() {
             return breaks == 0 && files.isEmpty();
         }
+    }
+
+    /** A file that cannot be there, and why. */
+    public record Refused(String path, Sentence why) {
     }
 
     /** A document and a cell for each machine. */
@@ -62,27 +66,22 @@ public record CarryGrid(List<Column> machines, List<Row> rows) {
     }
 
     /** Why some links do not open; the first of them are named. */
-    public record Reason(String why, int count, List<Broken> named) {
-
-        /** The reason as the beginning of a sentence. */
-        public String sentence() {
-            return why.substring(0, 1).toUpperCase(Locale.ROOT) + why.substring(1);
-        }
+    public record Reason(Sentence why, int count, List<Broken> named) {
     }
 
     public boolean anyFiles() {
         return machines.stream().anyMatch(machine -> !machine.files().isEmpty());
     }
 
-    public static CarryGrid of(ReportDigest digest) {
+    public static CarryGrid of(ReportDigest digest, Words words) {
         List<Carried> carried = digest.carry();
-        List<Column> columns = carried.stream().map(machine -> new Column(machine.title(), machine.opens(), machine.breaks(), machine.files(), machine.filesInAll())).toList();
+        List<Column> columns = carried.stream().map(machine -> new Column(machine.title(), machine.opens(), machine.breaks(), machine.files().stream().map(file -> new Refused(file.path(), words.of(file))).toList(), machine.filesInAll())).toList();
         int documents = carried.isEmpty() ? 0 : carried.get(0).documents().size();
-        List<Row> rows = IntStream.range(0, documents).mapToObj(i -> new Row(carried.get(0).documents().get(i).document(), carried.stream().map(machine -> cell(machine.documents().get(i))).toList())).toList();
+        List<Row> rows = IntStream.range(0, documents).mapToObj(i -> new Row(carried.get(0).documents().get(i).document(), carried.stream().map(machine -> cell(machine.documents().get(i), words)).toList())).toList();
         return new CarryGrid(columns, rows);
     }
 
-    private static Cell cell(Document document) {
-        return new Cell(document.links(), document.breaks(), document.reasons().stream().map(reason -> new Reason(reason.why(), reason.count(), reason.links())).toList());
+    private static Cell cell(Document document, Words words) {
+        return new Cell(document.links(), document.breaks(), document.reasons().stream().map(reason -> new Reason(words.of(reason).begun(), reason.count(), reason.links())).toList());
     }
 }

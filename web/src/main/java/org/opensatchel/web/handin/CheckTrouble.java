@@ -1,6 +1,7 @@
 package org.opensatchel.web.handin;
 
 import java.time.Duration;
+import org.opensatchel.web.text.Speech;
 import org.opensatchel.worker.WorkOutcome.Reason;
 import org.springframework.stereotype.Component;
 
@@ -21,17 +22,17 @@ class CheckTrouble {
 
     String sentence(String failure) {
         return switch (Reason.valueOf(failure == null ? Reason.BROKE.name() : failure)) {
-            case TIME -> "It could not be checked: it needs more than the " + spoken(settings.time()) + " that a check may take.";
-            case MEMORY -> "It could not be checked: it needs more than the " + settings.heap().toMegabytes() + " MB of memory that a check may take.";
-            case OUTPUT -> "It could not be checked: its report needs more than the " + settings.output().toMegabytes() + " MB that can be kept.";
-            case DIED -> "It could not be checked: the check ended before it was done, more than once.";
-            case BROKE -> "Our check broke on this project.";
-            case STORE -> "We cannot read what was handed in at the moment.";
+            case TIME -> Speech.say("trouble.time", spoken(settings.time()));
+            case MEMORY -> Speech.say("trouble.memory", settings.heap().toMegabytes());
+            case OUTPUT -> Speech.say("trouble.output", settings.output().toMegabytes());
+            case DIED -> Speech.say("trouble.died");
+            case BROKE -> Speech.say("trouble.broke");
+            case STORE -> Speech.say("trouble.store");
         };
     }
 
     private static String spoken(Duration time) {
         long minutes = time.toMinutes();
-        return minutes == 1 ? "minute" : minutes > 1 ? minutes + " minutes" : time.toSeconds() + " seconds";
+        return Speech.say("trouble.span", minutes, time.toSeconds());
     }
 }

@@ -5,7 +5,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -20,6 +19,7 @@ import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.NoRoom;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.text.Speech;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.io.InputStreamResource;
@@ -123,7 +123,7 @@ class HandInController {
             return new Answer(HttpStatus.UNPROCESSABLE_CONTENT, 0, refusal.get());
         }
         if (!places.take(me.accountId())) {
-            return new Answer(HttpStatus.TOO_MANY_REQUESTS, 0, "Very many hand-ins arrive at the moment. Nothing of yours was taken yet: try again in a minute.");
+            return new Answer(HttpStatus.TOO_MANY_REQUESTS, 0, Speech.say("hand-in.crowd"));
         }
         try {
             Upload.Taken taken = new Upload(store, mostBytes).take(request, fileName);
@@ -131,7 +131,7 @@ class HandInController {
                     : new Answer(HttpStatus.OK, handIns.take(place, taken.fileName(), taken.stored().get()), "");
         } catch (NoRoom full) {
             LOG.error("an upload could not be stored: {}", full.getMessage(), full.getCause());
-            return new Answer(HttpStatus.INSUFFICIENT_STORAGE, 0, "We could not store this file. That is our fault, and nothing was handed in: try again later, and tell your instructor.");
+            return new Answer(HttpStatus.INSUFFICIENT_STORAGE, 0, Speech.say("hand-in.not-stored"));
         } finally {
             places.giveBack(me.accountId());
         }
@@ -170,9 +170,9 @@ class HandInController {
         }
         ReportDigest digest = handIns.digest(shown);
         model.addAttribute("report", digest.head());
-        model.addAttribute("groups", FindingGroups.of(digest));
+        model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
         model.addAttribute("map", ThreadMap.of(digest));
-        model.addAttribute("carry", CarryGrid.of(digest));
+        model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
         model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
         model.addAttribute("others", handIns.ofStudent(shown.place()));
         return "handin/report";
@@ -219,6 +219,6 @@ class HandInController {
     @PostMapping(path = "/assignments/{id}/hand-in")
     ResponseEntity<UploadAnswer> otherwise(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
         courses.forStudent(id, me.accountId());
-        return ResponseEntity.status(HttpStatus.UNSUPPORTED_MEDIA_TYPE).body(new UploadAnswer("", "Hand in a ZIP file of the project folder."));
+        return ResponseEntity.status(HttpStatus.UNSUPPORTED_MEDIA_TYPE).body(new UploadAnswer("", Speech.say("hand-in.zip")));
     }
 }

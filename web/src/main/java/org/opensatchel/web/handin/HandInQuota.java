@@ -5,6 +5,7 @@ import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -31,16 +32,16 @@ class HandInQuota {
     @Transactional(readOnly = true)
     public Optional<String> refusal(Place place, long bytes) {
         if (kits.current(place.assignment()).isEmpty()) {
-            return Optional.of("Nothing can be handed in yet: your instructor has not published the kit.");
+            return Optional.of(Speech.say("hand-in.not-yet"));
         }
         long own = properties.quotas().student().toBytes();
         long used = handIns.bytesOfStudent(place.student().enrolmentId());
         if (used + bytes > own) {
-            return Optional.of("Your hand-ins in this course take " + times.size(used) + " of the " + times.size(own) + " there are for each student. Hand in a smaller file, or ask your instructor.");
+            return Optional.of(Speech.say("hand-in.own-room", times.size(used), times.size(own)));
         }
         if (handIns.bytesOfCourse(place.assignment().courseId()) + bytes > properties.quotas().course().toBytes()) {
-            return Optional.of("The room for this course is used up. That is not your fault: tell your instructor.");
+            return Optional.of(Speech.say("hand-in.course-room"));
         }
-        return bytes > store.room() ? Optional.of("We have no room for this file at the moment. That is our fault: try again later, and tell your instructor.") : Optional.empty();
+        return bytes > store.room() ? Optional.of(Speech.say("hand-in.no-room")) : Optional.empty();
     }
 }

@@ -7,7 +7,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.ReportDigest;
-import org.opensatchel.web.text.NamesInText;
+import org.opensatchel.web.text.Names;
+import org.opensatchel.web.text.Speech;
 
 /**
  * The drawing of a project's links: documents on the left, files on the right by folder, a thread for every link. What is
@@ -82,25 +83,25 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
             inside.forEach((folder, files) -> folder(folder, files, fold));
             List<End> gone = ends("gone");
             if (!gone.isEmpty()) {
-                heading("nothing there");
+                heading(Speech.say("map.gone"));
                 gone.stream().limit(MOST_GONE).forEach(end -> row(end, "gone"));
-                more(gone, MOST_GONE, "more", "more are missing");
+                more(gone, MOST_GONE, "more", "map.more-gone");
             }
             documents();
             int outline = Math.max(y, TOP + documents.size() * ROW) + 6;
             y = outline + 26;
             List<End> out = ends("out");
             out.stream().limit(MOST_OUTSIDE).forEach(end -> row(end, "out"));
-            more(out, MOST_OUTSIDE, "out", "more outside");
+            more(out, MOST_OUTSIDE, "out", "map.more-out");
             List<End> far = ends("far");
             far.stream().limit(MOST_FAR).forEach(end -> row(end, "far"));
-            more(far, MOST_FAR, "far", "more on the web or elsewhere");
+            more(far, MOST_FAR, "far", "map.more-far");
             int height = (out.isEmpty() && far.isEmpty() ? outline : y) + 8;
             return new ThreadMap(WIDTH, height, outline, labels, threads(), folded);
         }
 
         private void folder(String folder, TreeMap<String, List<LinkLine>> files, boolean fold) {
-            heading(folder.isEmpty() ? "in the project folder" : folder);
+            heading(folder.isEmpty() ? Speech.say("map.root") : folder);
             int fine = 0;
             for (Map.Entry<String, List<LinkLine>> file : files.entrySet()) {
                 boolean calm = file.getValue().stream().allMatch(link -> link.outcome().equals("ok"));
@@ -114,7 +115,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
                 folded += fine;
                 int rest = y - 4;
                 files.forEach((name, list) -> ends.putIfAbsent(new End("in", folder, name, folder.isEmpty() ? name : folder + "/" + name), rest));
-                label("more", fine == 1 ? "1 file, fine" : fine + " files, all fine", "");
+                label("more", Speech.say("map.fine", fine), "");
             }
             y += 8;
         }
@@ -129,7 +130,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
             for (String document : names) {
                 String folder = folderOf(document);
                 if (!folder.equals(last)) {
-                    labels.add(new Label(LEFT, at, "folder", folder.isEmpty() ? "in the project folder" : folder, folder));
+                    labels.add(new Label(LEFT, at, "folder", folder.isEmpty() ? Speech.say("map.root") : folder, folder));
                     at += ROW;
                     last = folder;
                 }
@@ -139,7 +140,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
                 at += ROW + gap;
             }
             if (all.size() > names.size()) {
-                labels.add(new Label(LEFT + 10, at, "more", (all.size() - names.size()) + " more documents", ""));
+                labels.add(new Label(LEFT + 10, at, "more", Speech.say("map.more-documents", all.size() - names.size()), ""));
                 at += ROW;
             }
             y = Math.max(y, at);
@@ -164,10 +165,10 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
             y += ROW;
         }
 
-        private void more(List<End> all, int shown, String kind, String words) {
+        private void more(List<End> all, int shown, String kind, String key) {
             if (all.size() > shown) {
                 all.stream().skip(shown).forEach(end -> ends.put(end, y - 4));
-                label(kind, (all.size() - shown) + " " + words, "");
+                label(kind, Speech.say(key, all.size() - shown), "");
             }
         }
 
@@ -194,7 +195,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
         }
 
         private static String words(LinkLine link) {
-            return NamesInText.shown(link.document() + " links " + link.text()) + ": " + OutcomeWords.of(link.outcome());
+            return Speech.say("map.thread", Names.shown(link.document()), Names.shown(link.text()), Speech.say("outcome." + link.outcome()));
         }
     }
 

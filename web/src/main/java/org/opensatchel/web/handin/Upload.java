@@ -15,6 +15,7 @@ import org.apache.commons.fileupload.MultipartStream;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.opensatchel.web.storage.NoRoom;
+import org.opensatchel.web.text.Speech;
 
 /**
  * Takes an upload off a request as a stream: the raw body as our script sends it, or the file part of a form
@@ -58,18 +59,18 @@ final class Upload {
         } catch (ContentStore.TooLarge longer) {
             return tooLarge();
         } catch (ContentStore.Incomplete less) {
-            return Taken.refused(less.isEmpty() ? "The file is empty. Nothing was handed in." : "The upload broke off before all of the file had arrived. Nothing was handed in: try again.");
+            return Taken.refused(Speech.say("hand-in.less", less.isEmpty()));
         } catch (NoRoom ours) {
             throw ours;
         } catch (IOException broken) {
-            return Taken.refused("The upload broke off before all of the file had arrived. Nothing was handed in: try again.");
+            return Taken.refused(Speech.say("hand-in.broke-off"));
         }
     }
 
     private Taken form(HttpServletRequest request) throws IOException {
         Matcher boundary = BOUNDARY.matcher(request.getContentType());
         if (!boundary.find()) {
-            return Taken.refused("The browser sent this form in a way that cannot be read. Try another browser.");
+            return Taken.refused(Speech.say("hand-in.form"));
         }
         String mark = boundary.group(1) != null ? boundary.group(1) : boundary.group(2);
         MultipartStream parts = new MultipartStream(request.getInputStream(), mark.getBytes(StandardCharsets.ISO_8859_1), BUFFER, null);
@@ -78,12 +79,12 @@ final class Upload {
             String headers = new String(parts.readHeaders().getBytes(StandardCharsets.ISO_8859_1), StandardCharsets.UTF_8);
             Matcher name = FILE_NAME.matcher(headers);
             if (name.find()) {
-                return name.group(1).isEmpty() ? Taken.refused("Choose the ZIP file of your project first.") : part(parts, name.group(1));
+                return name.group(1).isEmpty() ? Taken.refused(Speech.say("hand-in.choose")) : part(parts, name.group(1));
             }
             parts.discardBodyData();
             more = parts.readBoundary();
         }
-        return Taken.refused("Choose the ZIP file of your project first.");
+        return Taken.refused(Speech.say("hand-in.choose"));
     }
 
     private Taken part(MultipartStream parts, String fileName) throws IOException {
@@ -102,7 +103,7 @@ final class Upload {
     }
 
     private Taken tooLarge() {
-        return Taken.refused("The file is larger than the " + (mostBytes >> 20) + " MiB that can be handed in. Leave out caches and files you can make again, or ask for another way.");
+        return Taken.refused(Speech.say("hand-in.too-large", Speech.words().size(mostBytes)));
     }
 
     /** The parser pushes a part, the store pulls it: a pipe of bounded size between the two. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.compare.KitDifference;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -14,6 +15,7 @@ import org.opensatchel.web.course.NotYours;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
+import org.opensatchel.web.text.Speech;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -41,7 +43,7 @@ class HandoutController {
     }
 
     /** One student's row on the page. */
-    record Row(Student student, Optional<String> root, Optional<String> refusal, Optional<HandoutService.Held> held) {
+    record Row(Student student, Optional<String> root, Optional<Phrase> refusal, Optional<HandoutService.Held> held) {
     }
 
     @GetMapping("/hand-out")
@@ -95,7 +97,7 @@ class HandoutController {
         model.addAttribute("kit", kit.orElse(null));
         kit.ifPresent(published -> {
             model.addAttribute("root", handouts.rootName(published, place.assignment(), place.student()).orElse(null));
-            model.addAttribute("refusal", handouts.refusal(published, place.assignment(), place.student()).orElse(null));
+            model.addAttribute("refusal", handouts.refusal(published, place.assignment(), place.student()).map(Speech::text).orElse(null));
             HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
             model.addAttribute("held", held);
             if (held != null && held.version() < published.kit().version()) {

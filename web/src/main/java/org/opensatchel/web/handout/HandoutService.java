@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.naming.FileNameForm;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout;
@@ -19,6 +20,7 @@ import org.opensatchel.web.course.NotYours;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -58,8 +60,8 @@ public class HandoutService {
         return refusal(kit, assignment, student).isPresent() ? Optional.empty() : kit.kit().root().make(student.fields(assignment), kit.kit().ascii());
     }
 
-    /** Why no kit can be made for a student, as a sentence; empty when it can. */
-    public Optional<String> refusal(PublishedKit kit, AssignmentView assignment, Student student) {
+    /** Why no kit can be made for a student; empty when it can. */
+    public Optional<Phrase> refusal(PublishedKit kit, AssignmentView assignment, Student student) {
         return Handout.refusal(kit.kit(), student.fields(assignment));
     }
 
@@ -112,7 +114,7 @@ public class HandoutService {
             for (Student student : students) {
                 Optional<String> name = rootName(kit, assignment, student);
                 if (name.isEmpty()) {
-                    notMade.append(student.listed()).append(": ").append(refusal(kit, assignment, student).orElse("")).append("\r\n");
+                    notMade.append(student.listed()).append(": ").append(refusal(kit, assignment, student).map(Speech::text).orElse("")).append("\r\n");
                     continue;
                 }
                 Student before = written.putIfAbsent(name.get(), student);

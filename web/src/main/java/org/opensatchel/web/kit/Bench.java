@@ -7,7 +7,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.compare.KitChange;
 import org.opensatchel.core.compare.KitDifference;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.json.JsonFault;
@@ -24,6 +23,7 @@ import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.text.Speech;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -132,9 +132,9 @@ public class Bench {
         Optional<Kit> from = before.flatMap(document -> KitReader.read(document).kit());
         Optional<Kit> to = KitReader.read(after).kit();
         if (from.isEmpty() || to.isEmpty()) {
-            return List.of("Their plan has faults in it, so what changed cannot be said in words.");
+            return List.of(Speech.say("plan.theirs-faulty"));
         }
-        return KitDifference.between(from.get(), to.get()).stream().map(KitChange::text).toList();
+        return KitDifference.between(from.get(), to.get()).stream().map(change -> Speech.text(change.what())).toList();
     }
 
     /**

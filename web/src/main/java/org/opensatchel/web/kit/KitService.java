@@ -1,5 +1,8 @@
 package org.opensatchel.web.kit;
 
+import static org.opensatchel.core.fact.FactName.NEWER;
+import static org.opensatchel.core.fact.FactName.VERSION;
+
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
@@ -8,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
@@ -73,8 +77,7 @@ public class KitService {
     public Publishing publish(AssignmentView assignment, Kit kit, int basedOn, long accountId) {
         int latest = versions.findFirstByAssignmentIdOrderByVersionDesc(assignment.id()).map(KitVersion::version).orElse(0);
         if (latest != basedOn) {
-            return new Publishing(Optional.empty(), List.of(new JsonFault("", "Version " + latest + " was published while you were editing version " + basedOn
-                    + ". Your changes are still in this form: open the plan in another tab to see the new version.")));
+            return new Publishing(Optional.empty(), List.of(new JsonFault("", PublishWording.MEANWHILE.say(Facts.of(NEWER, latest).and(VERSION, basedOn)))));
         }
         byte[] document = KitWriter.write(kit.withVersion(latest + 1));
         KitReading reading = KitReader.read(document);
@@ -85,7 +88,7 @@ public class KitService {
             KitVersion saved = versions.saveAndFlush(new KitVersion(assignment.id(), latest + 1, document, sha256(document), clock.instant(), accountId));
             return new Publishing(Optional.of(read(saved)), List.of());
         } catch (DataIntegrityViolationException meanwhile) {
-            return new Publishing(Optional.empty(), List.of(new JsonFault("", "Another version was published at the same moment. Try again.")));
+            return new Publishing(Optional.empty(), List.of(new JsonFault("", PublishWording.SAME_MOMENT.say())));
         }
     }
 

@@ -13,6 +13,7 @@ import org.opensatchel.core.propose.NextAssignment;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -56,7 +57,7 @@ class NextController {
         try {
             when = LocalDateTime.parse(due).atZone(ZoneId.systemDefault()).toInstant();
         } catch (DateTimeParseException noTime) {
-            refusal = refusal.or(() -> Optional.of("Say when it is due."));
+            refusal = refusal.or(() -> Optional.of(Speech.say("next.no-due")));
         }
         if (refusal.isPresent()) {
             redirect.addFlashAttribute("refused", refusal.get());
@@ -70,11 +71,11 @@ class NextController {
 
     private Optional<String> refusal(AssignmentView assignment, Optional<Kit> kit, String code, String title) {
         if (kit.isEmpty()) {
-            return Optional.of("The plan has faults in it: put them right first.");
+            return Optional.of(Speech.say("next.faulty"));
         }
         if (!code.matches("[\\p{L}\\p{N}][\\p{L}\\p{N} ._-]{0,19}") || title.isBlank() || title.length() > 120) {
-            return Optional.of("An assignment needs a code of at most 20 letters and digits, like “A3”, and a title.");
+            return Optional.of(Speech.say("next.no-code"));
         }
-        return courses.isAssignment(assignment.courseId(), code) ? Optional.of("There is an assignment “" + code + "” already.") : Optional.empty();
+        return courses.isAssignment(assignment.courseId(), code) ? Optional.of(Speech.say("assignment.there", code)) : Optional.empty();
     }
 }

@@ -1,11 +1,14 @@
 package org.opensatchel.web.kit;
 
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.json.JsonFault;
@@ -19,6 +22,7 @@ import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotYours;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.text.Speech;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -58,11 +62,11 @@ class PlanController {
     /** One fault as the page marks it. */
     record Fault(String at, String severity, String message, String remedy) {
         static Fault of(JsonFault fault) {
-            return new Fault(fault.at(), "must", fault.message(), "");
+            return new Fault(fault.at(), "must", Speech.text(fault.what()), "");
         }
 
         static Fault of(LintFault fault) {
-            return new Fault(fault.at(), fault.code().severity().word(), fault.message(), fault.remedy());
+            return new Fault(fault.at(), fault.code().severity().word(), Speech.text(fault.what()), Speech.text(fault.remedy()));
         }
     }
 
@@ -104,12 +108,12 @@ class PlanController {
         Sent sent = new Sent(document, revision, version);
         Answer answer = publish == null ? save(id, sent, me) : publish(id, sent, me);
         if (answer.good()) {
-            redirect.addFlashAttribute("told", publish == null ? "The plan is saved." : "Version " + answer.version() + " is published.");
+            redirect.addFlashAttribute("told", publish == null ? Speech.say("plan.saved") : Speech.say("plan.published", answer.version()));
             return "redirect:/assignments/" + id + "/plan";
         }
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         page(model, assignment, bench.plan(assignment), document);
-        model.addAttribute("faults", Stream.concat(answer.faults().stream(), answer.others().stream().map(text -> new Fault("", "should", answer.by() + " saved meanwhile: " + text, ""))).toList());
+        model.addAttribute("faults", Stream.concat(answer.faults().stream(), answer.others().stream().map(text -> new Fault("", "should", Speech.say("plan.by-meanwhile", answer.by(), text), ""))).toList());
         return "kit/plan";
     }
 
@@ -166,7 +170,7 @@ class PlanController {
     }
 
     private static Fault noObject() {
-        return Fault.of(new JsonFault("", "This is no kit document: it has to be a JSON object of at most 16 MiB."));
+        return Fault.of(new JsonFault("", PublishWording.NO_OBJECT.say(Facts.of(MOST_BYTES, KitReader.MAX_BYTES))));
     }
 
     private static List<Fault> faults(Bench.Judgement judgement) {

@@ -6,7 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.compare.KitChange;
 import org.opensatchel.core.compare.KitDifference;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
@@ -17,12 +16,14 @@ import org.opensatchel.core.pack.KitPackage;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.propose.KitProposal;
+import org.opensatchel.core.propose.ProposalWording;
 import org.opensatchel.core.propose.ProposedPart;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.text.Speech;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -77,7 +78,7 @@ class PlanMaterialController {
             ContentStore.Stored stored = store.store(body, mostBytes);
             return new StarterAnswer(stored.sha256(), stored.bytes(), "");
         } catch (ContentStore.TooLarge tooLarge) {
-            return new StarterAnswer("", 0, "It is larger than the " + (mostBytes >> 20) + " MiB that are taken.");
+            return new StarterAnswer("", 0, Speech.say("upload.too-large", Speech.words().size(mostBytes)));
         }
     }
 
@@ -87,9 +88,9 @@ class PlanMaterialController {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         try (ZipSource source = ZipSource.open(store.file(store.store(body, mostBytes).sha256()))) {
             KitProposal.Reading reading = KitProposal.of(source, RosterFields.NONE, limits);
-            return reading.proposal().map(proposal -> offer(assignment, proposal)).orElseGet(() -> Offer.refused(List.of(reading.refusal())));
+            return reading.proposal().map(proposal -> offer(assignment, proposal)).orElseGet(() -> Offer.refused(Speech.texts(reading.refusal().stream().toList())));
         } catch (ContentStore.TooLarge tooLarge) {
-            return Offer.refused(List.of("It is larger than the " + (mostBytes >> 20) + " MiB that are taken."));
+            return Offer.refused(List.of(Speech.say("upload.too-large", Speech.words().size(mostBytes))));
         }
     }
 
@@ -104,13 +105,13 @@ class PlanMaterialController {
 
     private static Part part(ProposedPart part, JsonNode alone) {
         if (part instanceof ProposedPart.Root) {
-            return new Part("root", part.title(), part.why(), part.examples(), "root", alone.get("root"));
+            return new Part("root", part.title(), Speech.text(part.why()), part.examples(), "root", alone.get("root"));
         }
         if (part instanceof ProposedPart.Names) {
-            return new Part("names", part.title(), part.why(), part.examples(), "names", alone.get("names"));
+            return new Part("names", Speech.text(ProposalWording.NAME_RULES.say()), Speech.text(part.why()), part.examples(), "names", alone.get("names"));
         }
         String key = part instanceof ProposedPart.Folder ? "folders" : part instanceof ProposedPart.Document ? "documents" : "files";
-        return new Part(key.substring(0, key.length() - 1), part.title(), part.why(), part.examples(), key, alone.get(key).get(0));
+        return new Part(key.substring(0, key.length() - 1), part.title(), Speech.text(part.why()), part.examples(), key, alone.get(key).get(0));
     }
 
     /** A kit package: read whole and its starter files stored; the plan itself stays as it is until the page saves it. */
@@ -121,10 +122,10 @@ class PlanMaterialController {
         try {
             reading = KitPackage.open(store.file(store.store(body, mostBytes).sha256()), limits);
         } catch (ContentStore.TooLarge tooLarge) {
-            return Offer.refused(List.of("It is larger than the " + (mostBytes >> 20) + " MiB that are taken."));
+            return Offer.refused(List.of(Speech.say("upload.too-large", Speech.words().size(mostBytes))));
         }
         if (reading.kitPackage().isEmpty()) {
-            return Offer.refused(reading.faults());
+            return Offer.refused(Speech.texts(reading.faults()));
         }
         try (KitPackage whole = reading.kitPackage().get()) {
             for (Kit.StarterFile file : whole.kit().starter()) {
@@ -133,7 +134,7 @@ class PlanMaterialController {
                 }
             }
             Optional<Kit> now = KitReader.read(bench.plan(assignment).document()).kit();
-            List<String> changes = now.map(kit -> KitDifference.between(kit, whole.kit()).stream().map(KitChange::text).toList()).orElse(List.of());
+            List<String> changes = now.map(kit -> KitDifference.between(kit, whole.kit()).stream().map(change -> Speech.text(change.what())).toList()).orElse(List.of());
             return new Offer(whole.kit().title(), List.of(), new String(KitWriter.write(whole.kit()), StandardCharsets.UTF_8), changes, List.of());
         }
     }

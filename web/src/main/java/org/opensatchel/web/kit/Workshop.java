@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.kit.Kit.CustomLinkRule;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
@@ -26,6 +25,7 @@ import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
+import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -75,7 +75,7 @@ class Workshop {
         NamePattern.Reading reading = NamePattern.read(asked.pattern());
         if (reading.pattern().isEmpty()) {
             PatternFault fault = reading.fault().orElseThrow();
-            return new Shown("At character " + (fault.at() + 1) + ": " + fault.message(), fault.at(), List.of(), List.of(), 0, List.of(), null);
+            return new Shown(Speech.say("workshop.fault", fault.at() + 1, Speech.text(fault.what())), fault.at(), List.of(), List.of(), 0, List.of(), null);
         }
         NamePattern pattern = reading.pattern().get();
         List<Student> roster = courses.roster(assignment);
@@ -91,7 +91,7 @@ class Workshop {
             }
         }
         names.sort(Comparator.comparingInt(Workshop::hardness).reversed());
-        List<String> clashes = pattern.isMadeByRoster() ? byName.values().stream().filter(same -> same.size() > 1).map(same -> String.join(" and ", same) + " get the same name.").toList() : List.of();
+        List<String> clashes = pattern.isMadeByRoster() ? byName.values().stream().filter(same -> same.size() > 1).map(same -> Speech.say("workshop.clash", String.join(", ", same))).toList() : List.of();
         return new Shown("", -1, names, clashes, longest, systems(longest), tried(pattern, asked, assignment, roster));
     }
 
@@ -109,7 +109,7 @@ class Workshop {
         String kit = "{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"r\"}, \"links\": {\"custom\": [" + asked.rule() + "]}}";
         KitReading reading = KitReader.read(kit.getBytes(StandardCharsets.UTF_8));
         if (reading.kit().isEmpty()) {
-            return new RuleShown(reading.faults().stream().map(JsonFault::message).toList(), List.of());
+            return new RuleShown(reading.faults().stream().map(fault -> Speech.text(fault.what())).toList(), List.of());
         }
         CustomLinkRule rule = reading.kit().get().links().custom().get(0);
         LinkSink sink = new LinkSink(ProjectPath.of("tried"), MOST_LINK_TEXT);
@@ -118,7 +118,7 @@ class Workshop {
             CustomLinkRule anywhere = new CustomLinkRule("**", rule.pattern(), rule.element(), rule.pointer(), rule.fromRoot(), rule.uri());
             new CustomLinks(List.of(anywhere)).read(ProjectPath.of("tried"), asked.text().getBytes(StandardCharsets.UTF_8), sink);
         } catch (Unreadable unreadable) {
-            faults.add("At " + unreadable.problem().at().text() + " this document " + unreadable.problem().phrase() + ".");
+            faults.add(Speech.say("workshop.unreadable", unreadable.problem().at().text(), Speech.text(unreadable.problem().what())));
         }
         return new RuleShown(faults, sink.links().stream().limit(MOST_LINKS).map(link -> link.at().text() + "  " + link.text()).toList());
     }
@@ -126,30 +126,30 @@ class Workshop {
     private static Made made(NamePattern pattern, Student student, RosterFields fields, boolean ascii) {
         Optional<String> name = pattern.shortest(fields, ascii, false);
         if (name.isEmpty()) {
-            return new Made(student.enrolmentId(), student.listed(), "", List.of("the roster has no " + pattern.missing(fields).get(0).phrase()), true);
+            return new Made(student.enrolmentId(), student.listed(), "", List.of(Speech.say("workshop.no-field", Speech.text(pattern.missing(fields).get(0).say()))), true);
         }
         List<String> remarks = new ArrayList<>();
         String raw = student.last() + student.first();
         if (raw.chars().anyMatch(c -> "'’‘ʼ`´".indexOf(c) >= 0)) {
-            remarks.add("apostrophe dropped");
+            remarks.add(Speech.say("workshop.apostrophe"));
         }
         if (raw.indexOf(' ') >= 0) {
-            remarks.add("space dropped");
+            remarks.add(Speech.say("workshop.space"));
         }
         if (name.get().chars().anyMatch(c -> c > 126)) {
-            remarks.add("accents kept");
+            remarks.add(Speech.say("workshop.accents-kept"));
         } else if (raw.chars().anyMatch(c -> c > 126 && c != '’')) {
-            remarks.add("accents dropped");
+            remarks.add(Speech.say("workshop.accents-dropped"));
         }
         if (student.first().isEmpty()) {
-            remarks.add("one name only");
+            remarks.add(Speech.say("workshop.one-name"));
         }
         int length = name.get().codePointCount(0, name.get().length());
         if (length > 40) {
-            remarks.add(length + " characters");
+            remarks.add(Speech.say("workshop.length", length));
         }
         Optional<PortableName.Refusal> refusal = PortableName.refusal(name.get());
-        refusal.ifPresent(why -> remarks.add(why.reason()));
+        refusal.ifPresent(why -> remarks.add(Speech.text(why.what())));
         return new Made(student.enrolmentId(), student.listed(), name.get(), remarks, refusal.isPresent());
     }
 
@@ -164,7 +164,7 @@ class Workshop {
         for (String name : List.of("lab-windows", "lab-mac", "lab-linux")) {
             Machine machine = Machine.shipped(name).orElseThrow();
             int left = machine.maxPath() - machine.root().replace("{root}", "").length() - longest;
-            out.add(machine.title().substring(machine.title().indexOf(',') + 2) + ": " + Math.max(0, left) + " characters left below the root");
+            out.add(Speech.say("workshop.left", machine.title().substring(machine.title().indexOf(',') + 2), Math.max(0, left)));
         }
         return out;
     }
@@ -187,6 +187,6 @@ class Workshop {
     private static Tried tried(NamePattern pattern, Asked asked, Student student, RosterFields fields) {
         String whose = student == null ? "" : student.listed();
         NameTest test = pattern.test(asked.name(), fields, asked.ascii());
-        return test instanceof NameTest.Differs differs ? new Tried(whose, false, differs.at(), differs.expected(), differs.nearest().orElse("")) : new Tried(whose, true, -1, "", "");
+        return test instanceof NameTest.Differs differs ? new Tried(whose, false, differs.at(), Speech.text(differs.expected()), differs.nearest().orElse("")) : new Tried(whose, true, -1, "", "");
     }
 }

@@ -1,8 +1,10 @@
 package org.opensatchel.web.location;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.fact.Wording;
 import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.machine.OperatingSystem;
 import org.opensatchel.web.account.SignedIn;
@@ -10,6 +12,7 @@ import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.Student;
+import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -38,7 +41,10 @@ class LocationController {
     }
 
     /** A choice of the page. */
-    record Choice(String value, String words) {
+    record Choice(String value, String key) {
+        static Choice of(Enum<?> one) {
+            return new Choice(one.name(), Wording.word(one));
+        }
     }
 
     @GetMapping("/locations")
@@ -74,7 +80,7 @@ class LocationController {
         boolean refused = form.path().isBlank() || form.path().strip().length() > LocationService.MAX_PATH;
         if (refused) {
             fill(model, place, form, locations.history(place), true);
-            model.addAttribute("refused", form.path().isBlank() ? "Type or paste the full path of the folder first." : "It was not saved: the path is far too long.");
+            model.addAttribute("refused", form.path().isBlank() ? Speech.say("location.no-path") : Speech.say("location.far-too-long"));
             return "location/location";
         }
         locations.set(place, form.location());
@@ -88,8 +94,8 @@ class LocationController {
         model.addAttribute("step", "location");
         model.addAttribute("form", form);
         model.addAttribute("history", history);
-        model.addAttribute("systems", List.of(new Choice("WINDOWS", "Windows"), new Choice("MACOS", "Mac"), new Choice("LINUX", "Linux")));
-        model.addAttribute("storages", java.util.Arrays.stream(StorageKind.values()).map(kind -> new Choice(kind.name(), StorageChoice.words(kind))).toList());
+        model.addAttribute("systems", Arrays.stream(OperatingSystem.values()).map(Choice::of).toList());
+        model.addAttribute("storages", Arrays.stream(StorageKind.values()).map(Choice::of).toList());
         model.addAttribute("root", locations.rootName(place).orElse(null));
         model.addAttribute("where", example(form.system(), locations.rootName(place).orElse("project")));
         strap(model, place, form, judged);
@@ -97,7 +103,7 @@ class LocationController {
 
     private void strap(Model model, Place place, LocationForm form, boolean judged) {
         boolean shown = judged && !form.path().isBlank();
-        model.addAttribute("strap", shown ? Strap.of(form.path(), locations.judge(place, form.location()), locations.rootName(place)) : null);
+        model.addAttribute("strap", shown ? Strap.of(form.path(), locations.judge(place, form.location()), locations.rootName(place), Speech.words()) : null);
     }
 
     private static String example(OperatingSystem system, String root) {

@@ -2,7 +2,7 @@ package org.opensatchel.web.location;
 
 import java.time.Instant;
 import java.util.Optional;
-import org.opensatchel.core.location.LocationJudge;
+import org.opensatchel.core.fact.Wording;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.machine.OperatingSystem;
@@ -14,11 +14,12 @@ public record SetLocation(long id, long enrolmentId, OperatingSystem system, Sto
         return new ProjectLocation(Optional.of(system), Optional.of(storage), path);
     }
 
-    public String systemWord() {
-        return LocationJudge.systemWord(system);
+    /** As the bundles of words call them. */
+    public String systemKey() {
+        return Wording.word(system);
     }
 
-    public String storageWord() {
-        return StorageChoice.words(storage);
+    public String storageKey() {
+        return Wording.word(storage);
     }
 }

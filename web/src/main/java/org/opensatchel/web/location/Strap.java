@@ -7,6 +7,9 @@ import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.location.LocationFault;
 import org.opensatchel.core.location.LocationJudge;
 import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.words.Said;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
 
 /**
  * A path cut into its parts, the wrong ones marked, as the location page draws it.
@@ -21,10 +24,10 @@ record Strap(List<Part> parts, List<Hanging> faults, boolean rootIsRight, int le
     }
 
     /** A reason that hangs from a part. */
-    record Hanging(String severity, String message, String remedy, String example) {
+    record Hanging(String severity, Sentence message, List<Sentence> remedy) {
     }
 
-    static Strap of(String path, List<LocationFault> faults, Optional<String> rootName) {
+    static Strap of(String path, List<LocationFault> faults, Optional<String> rootName, Words words) {
         String shown = path.strip();
         List<String> names = shown.length() > LocationJudge.MAX_PATH ? List.of(shown.substring(0, 60) + "…") : LocationJudge.parts(shown);
         boolean right = !names.isEmpty() && rootName.map(NameFolding::composed).filter(NameFolding.composed(names.get(names.size() - 1))::equals).isPresent();
@@ -34,13 +37,14 @@ record Strap(List<Part> parts, List<Hanging> faults, boolean rootIsRight, int le
             List<LocationFault> here = faults.stream().filter(fault -> fault.part().isPresent() && fault.part().getAsInt() == at).toList();
             boolean last = i == names.size() - 1;
             String kind = here.isEmpty() ? (last && right ? "root" : "plain") : word(here.get(0));
-            parts.add(new Part(names.get(i), kind, here.stream().map(Strap::hanging).toList()));
+            parts.add(new Part(names.get(i), kind, here.stream().map(fault -> hanging(fault, words)).toList()));
         }
-        return new Strap(parts, faults.stream().map(Strap::hanging).toList(), right, shown.length());
+        return new Strap(parts, faults.stream().map(fault -> hanging(fault, words)).toList(), right, shown.length());
     }
 
-    private static Hanging hanging(LocationFault fault) {
-        return new Hanging(word(fault), fault.message(), fault.remedy(), fault.example());
+    private static Hanging hanging(LocationFault fault, Words words) {
+        Said said = words.of(fault.code(), fault.facts());
+        return new Hanging(word(fault), said.message(), said.remedy());
     }
 
     private static String word(LocationFault fault) {

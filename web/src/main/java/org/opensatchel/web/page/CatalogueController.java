@@ -1,15 +1,17 @@
 package org.opensatchel.web.page;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import org.opensatchel.core.check.Checks;
-import org.opensatchel.core.finding.Advice;
+import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
-import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkReaders;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
+import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,36 +21,29 @@ import org.springframework.web.bind.annotation.GetMapping;
 class CatalogueController {
 
     /** One code on the page. */
-    record Entry(String id, String severity, Advice advice, CodeExample example) {
+    record Entry(String id, String severity, String title, Sentence why, List<Sentence> remedy, CodeExample example) {
     }
 
     /** A family of codes under its heading. */
     record Section(String word, String title, List<Entry> entries) {
     }
 
+    /** A format whose links are read. */
+    record Format(String title, List<String> extensions) {
+    }
+
     @GetMapping("/what-is-checked")
     String catalogue(Model model) {
-        Map<Family, List<Entry>> families = new LinkedHashMap<>();
-        Checks.catalogue().forEach((code, advice) -> families.computeIfAbsent(code.family(), family -> new ArrayList<>()).add(entry(code, advice)));
-        model.addAttribute("sections", families.entrySet().stream().map(family -> new Section(family.getKey().word(), title(family.getKey()), family.getValue())).toList());
-        model.addAttribute("formats", LinkReaders.all().stream().sorted(java.util.Comparator.comparing(LinkReader::format, String.CASE_INSENSITIVE_ORDER)).toList());
+        Words words = Speech.words();
+        Map<Family, List<Entry>> families = new EnumMap<>(Family.class);
+        Rules.judged().forEach(code -> families.computeIfAbsent(code.family(), family -> new ArrayList<>()).add(entry(code, words)));
+        model.addAttribute("sections", families.entrySet().stream().map(family -> new Section(family.getKey().word(), words.fill("family." + family.getKey().word()), family.getValue())).toList());
+        model.addAttribute("formats", LinkReaders.all().stream().map(reader -> new Format(words.format(reader.format()), reader.extensions()))
+                .sorted(Comparator.comparing(Format::title, String.CASE_INSENSITIVE_ORDER)).toList());
         return "page/what-is-checked";
     }
 
-    private static Entry entry(Code code, Advice advice) {
-        return new Entry(code.id(), code.severity().word(), advice, CodeExample.of(code));
-    }
-
-    private static String title(Family family) {
-        return switch (family) {
-            case PACKAGE -> "What comes in";
-            case STRUCTURE -> "Folders";
-            case NAME -> "Names";
-            case LINK -> "Links";
-            case ASSET -> "Files";
-            case MEDIA -> "Pictures and sound";
-            case TIMELINE -> "Timelines";
-            default -> family.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + family.word().substring(1);
-        };
+    private static Entry entry(Code code, Words words) {
+        return new Entry(code.id(), code.severity().word(), words.title(code), words.why(code), words.remedy(code), CodeExample.of(code, words));
     }
 }

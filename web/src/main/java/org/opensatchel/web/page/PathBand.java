@@ -13,6 +13,7 @@ import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.location.LocationService;
+import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Component;
@@ -70,13 +71,13 @@ class PathBand implements HandlerInterceptor {
         long fix = latest.values().stream().filter(handIn -> "fix".equals(handIn.verdict()) || "blocked".equals(handIn.verdict())).count();
         List<Step> steps = new ArrayList<>();
         if (plans) {
-            steps.add(kits.current(assignment).map(kit -> new Step("plan", "Plan", "kit v" + kit.kit().version(), base + "/plan", "done"))
-                    .orElse(new Step("plan", "Plan", "no kit yet", base + "/plan", "open")));
+            steps.add(kits.current(assignment).map(kit -> new Step("plan", Speech.say("band.plan"), Speech.say("band.kit", kit.kit().version()), base + "/plan", "done"))
+                    .orElse(new Step("plan", Speech.say("band.plan"), Speech.say("band.no-kit"), base + "/plan", "open")));
         }
-        steps.add(new Step("hand-out", "Hand out", collected + " of " + students + " have it", base + "/hand-out", state(collected, students)));
-        steps.add(new Step("locate", "Locate", located + " of " + students + " set", base + "/locations", state(located, students)));
-        steps.add(new Step("check", "Check", latest.size() + " handed in", base + "/check", state(latest.size(), students)));
-        steps.add(new Step("review", "Review", ready + " ready, " + fix + " to fix", base + "/review", state((int) ready, students)));
+        steps.add(new Step("hand-out", Speech.say("band.hand-out"), Speech.say("band.have", collected, students), base + "/hand-out", state(collected, students)));
+        steps.add(new Step("locate", Speech.say("band.locate"), Speech.say("band.set", located, students), base + "/locations", state(located, students)));
+        steps.add(new Step("check", Speech.say("band.check"), Speech.say("band.handed-in", latest.size()), base + "/check", state(latest.size(), students)));
+        steps.add(new Step("review", Speech.say("band.review"), Speech.say("band.ready", ready, fix), base + "/review", state((int) ready, students)));
         return steps;
     }
 
@@ -91,9 +92,9 @@ class PathBand implements HandlerInterceptor {
         boolean located = locations.current(assignment).containsKey(place.student().enrolmentId());
         List<HandInView> own = handIns.ofStudent(place);
         return List.of(
-                new Step("kit", "Collect the kit", held == null ? "not yet" : "v" + held.version() + ", " + times.brief(held.since()), base + "/kit", held == null ? "open" : "done"),
-                new Step("location", "Say where it lives", located ? "set" : "not set yet", base + "/location", located ? "done" : "open"),
-                new Step("hand-in", "Hand in", own.isEmpty() ? "due " + times.brief(assignment.dueAt()) : "number " + own.get(0).number() + ", " + times.brief(own.get(0).receivedAt()),
+                new Step("kit", Speech.say("collect.title"), held == null ? Speech.say("word.not-yet") : Speech.say("band.held", held.version(), times.brief(held.since())), base + "/kit", held == null ? "open" : "done"),
+                new Step("location", Speech.say("location.title"), Speech.say(located ? "band.located" : "locations.not-set"), base + "/location", located ? "done" : "open"),
+                new Step("hand-in", Speech.say("hand-in.title"), own.isEmpty() ? Speech.say("home.due", times.brief(assignment.dueAt())) : Speech.say("hand-in.number", own.get(0).number(), times.brief(own.get(0).receivedAt())),
                         base + "/hand-in", own.isEmpty() ? "open" : "done"));
     }
 }

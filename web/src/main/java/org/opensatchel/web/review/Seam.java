@@ -2,6 +2,7 @@ package org.opensatchel.web.review;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.opensatchel.web.text.Speech;
 
 /**
  * One student's links as a line of stitches. The calm ones are one dashed line; only what is not calm is drawn alone.
@@ -54,6 +55,6 @@ record Seam(String runs, List<Mark> marks, String words) {
         long pins = stitches.chars().filter(c -> c == 'p').count();
         long drops = stitches.chars().filter(c -> c == 'x').count();
         long dots = stitches.chars().filter(c -> c == 'd').count();
-        return links + " links: " + pins + " tied to one place, " + drops + " lead out or to nothing, " + dots + " with names that differ";
+        return Speech.say("review.seam-words", links, pins, drops, dots);
     }
 }

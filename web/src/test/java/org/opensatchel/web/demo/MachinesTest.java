@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.core.check.Checks;
+import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.link.LinkReaders;
 
 /** The grid of documents against machines in a report, and the page that says what is checked. */
@@ -33,11 +33,11 @@ class MachinesTest extends RunningApplication {
         Page page = signIn("ottoline.marsh");
         page.getByText("what is checked").click();
         assertThat(page.locator("h1")).hasText("What is checked");
-        assertThat(page.locator(".codes article")).hasCount(Checks.catalogue().size());
+        assertThat(page.locator(".codes article")).hasCount(Rules.judged().size());
         assertThat(page.locator(".formats li")).hasCount(LinkReaders.all().size());
         accessible(page);
         for (String id : page.locator(".codes article").evaluateAll("all => all.map(one => one.id)").toString().replaceAll("[\\[\\] ]", "").split(",")) {
-            assertThat(Checks.catalogue().keySet().stream().map(code -> code.id()).toList()).contains(id);
+            assertThat(Rules.judged().stream().map(code -> code.id()).toList()).contains(id);
         }
         page.setViewportSize(390, 800);
         assertThat((Integer) page.evaluate("document.documentElement.scrollWidth")).as("nothing sticks out on a telephone").isLessThanOrEqualTo(390);

@@ -11,6 +11,7 @@ import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit.CustomLinkRule;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.TextDecoding;
@@ -127,7 +128,7 @@ public final class CustomLinks {
             root = JsonDocuments.MAPPER.readTree(content);
         } catch (JacksonException broken) {
             boolean known = broken.getLocation() != null && broken.getLocation().getLineNr() > 0;
-            throw Unreadable.broken(known ? new Place.InText(broken.getLocation().getLineNr(), Math.max(1, broken.getLocation().getColumnNr())) : Place.WHOLE, "is no valid JSON");
+            throw Unreadable.broken(known ? new Place.InText(broken.getLocation().getLineNr(), Math.max(1, broken.getLocation().getColumnNr())) : Place.WHOLE, ReadWording.NO_JSON);
         }
         List<String> steps = Arrays.stream(pointer.substring(1).split("/", -1)).map(step -> step.replace("~1", "/").replace("~0", "~")).toList();
         walk(root, steps, 0, new ArrayList<>(), new int[1], found);

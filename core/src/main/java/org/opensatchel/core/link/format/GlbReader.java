@@ -11,6 +11,7 @@ import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 
 /**
@@ -42,12 +43,12 @@ public final class GlbReader implements LinkReader {
         InputStream stream = document.stream();
         ByteBuffer header = ByteBuffer.wrap(stream.readNBytes(20)).order(ByteOrder.LITTLE_ENDIAN);
         if (header.limit() < 20) {
-            throw Unreadable.broken(Place.WHOLE, "breaks off in its header");
+            throw Unreadable.broken(Place.WHOLE, ReadWording.HEADER_BREAKS_OFF);
         }
         long length = header.getInt(12) & 0xFFFFFFFFL;
         int version = header.getInt(4);
         if (version == 2 && header.getInt(16) != JSON_CHUNK) {
-            throw Unreadable.broken(Place.WHOLE, "does not begin with its scene");
+            throw Unreadable.broken(Place.WHOLE, ReadWording.NO_SCENE);
         }
         if (length > MAX_JSON) {
             throw Unreadable.tooLarge(MAX_JSON);
@@ -55,7 +56,7 @@ public final class GlbReader implements LinkReader {
         byte[] json = stream.readNBytes((int) length);
         GltfReader.readJson(new ByteArrayInputStream(json), sink);
         if (json.length < length) {
-            throw Unreadable.broken(Place.WHOLE, "breaks off in its scene");
+            throw Unreadable.broken(Place.WHOLE, ReadWording.SCENE_BREAKS_OFF);
         }
     }
 }

@@ -11,6 +11,7 @@ import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.member.PackageDocument;
 import org.opensatchel.core.link.text.XmlScan;
@@ -56,7 +57,7 @@ public final class OdfReader implements LinkReader {
         Predicate<String> content = name -> name.equals("content.xml") || name.equals("styles.xml") || name.endsWith("/content.xml") || name.endsWith("/styles.xml");
         PackageDocument opened = PackageDocument.open(start.content(), sink, manifest.or(content), true);
         if (isLocked(opened)) {
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, "is locked with a password"));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, ReadWording.ENCRYPTED.say()));
         }
         opened.read(content, (member, into) -> new XmlScan((element, reader) -> attributes(element, reader, into)).read(member.stream()));
     }

@@ -12,6 +12,7 @@ import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.member.MemberSink;
 import org.opensatchel.core.link.member.PackageDocument;
@@ -49,7 +50,7 @@ public final class OpcReader implements LinkReader {
         DocumentContent.Peek start = document.peek(8);
         if (start.startsWith(0xD0, 0xCF, 0x11, 0xE0)) {
             // A locked document is wrapped in another container (MS-OFFCRYPTO 1.3).
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, "is locked with a password, or of an older, binary format"));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, ReadWording.ENCRYPTED_OR_OLD.say()));
         }
         PackageDocument opened = PackageDocument.open(start.content(), sink, relationships, false);
         opened.read(relationships, (content, into) -> new XmlScan(new Relationships(into, opened.sinkFor(into.member(), source(into.member())))).read(content.stream()));

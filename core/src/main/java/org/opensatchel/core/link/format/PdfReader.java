@@ -29,6 +29,7 @@ import org.opensatchel.core.link.Link;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.path.Notation;
 
@@ -70,9 +71,9 @@ public final class PdfReader implements LinkReader {
             Walk walk = new Walk(sink, uri == null || uri.getString("Base") == null ? "" : uri.getString("Base"), pdf.getPages());
             walk.visit(catalog);
         } catch (InvalidPasswordException locked) {
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, "is locked with a password"));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, ReadWording.ENCRYPTED.say()));
         } catch (IOException | RuntimeException broken) {
-            throw Unreadable.broken(Place.WHOLE, "is no whole PDF document");
+            throw Unreadable.broken(Place.WHOLE, ReadWording.NO_PDF);
         }
     }
 

@@ -12,6 +12,7 @@ import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.TextDecoding;
 import org.opensatchel.core.path.Notation;
@@ -45,7 +46,7 @@ public final class PlyReader implements LinkReader {
         int c = in.read();
         for (int read = 0; c >= 0; c = in.read(), read++) {
             if (read > LONGEST_HEADER) {
-                throw Unreadable.broken(new Place.InText(number, 1), "has a header longer than any real one");
+                throw Unreadable.broken(new Place.InText(number, 1), ReadWording.LONG_HEADER);
             }
             if (c != '\n' && c != '\r') {
                 line.write(c);
@@ -65,6 +66,6 @@ public final class PlyReader implements LinkReader {
             line.reset();
             number++;
         }
-        throw Unreadable.broken(new Place.InText(number, 1), "breaks off in its header");
+        throw Unreadable.broken(new Place.InText(number, 1), ReadWording.HEADER_BREAKS_OFF);
     }
 }

@@ -9,6 +9,7 @@ import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.TextDecoding;
@@ -99,7 +100,7 @@ public final class StepReader implements LinkReader {
                 end += text.startsWith("''", end) ? 2 : 1;
             }
             if (end >= text.length()) {
-                throw Unreadable.broken(lines.at(at), "breaks off in a text");
+                throw Unreadable.broken(lines.at(at), ReadWording.TEXT_BREAKS_OFF);
             }
             at = end + 1;
             if (NAMING.contains(entity) && first) {

@@ -8,6 +8,7 @@ import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.TextDecoding;
@@ -43,8 +44,8 @@ public final class UsdaReader implements LinkReader {
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
         DocumentContent.Peek start = document.peek(8);
         if (start.startsWith('P', 'X', 'R', '-', 'U', 'S', 'D', 'C')) {
-            String phrase = document.path().extension().equals("usda") ? "is named as text, and is saved in binary" : "is saved in binary: what it names cannot be looked up";
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.BINARY, Place.WHOLE, phrase));
+            ReadWording what = document.path().extension().equals("usda") ? ReadWording.BINARY_BY_NAME : ReadWording.BINARY;
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.BINARY, Place.WHOLE, what.say()));
         }
         byte[] bytes = start.content().bytes();
         TextDecoding.requireText(bytes);
@@ -102,7 +103,7 @@ public final class UsdaReader implements LinkReader {
                     at++;
                 }
             }
-            throw Unreadable.broken(lines.at(start), "breaks off in a text");
+            throw Unreadable.broken(lines.at(start), ReadWording.TEXT_BREAKS_OFF);
         }
 
         private int asset(int start) throws Unreadable {
@@ -116,7 +117,7 @@ public final class UsdaReader implements LinkReader {
                 end += escaped ? 4 : 1;
             }
             if (end >= text.length() || (!three && path.indexOf("\n") >= 0)) {
-                throw Unreadable.broken(lines.at(start), "breaks off in a path");
+                throw Unreadable.broken(lines.at(start), ReadWording.PATH_BREAKS_OFF);
             }
             // A path may itself end in at-signs before the three that close it.
             while (three && text.startsWith("@", end + 3)) {

@@ -11,6 +11,7 @@ import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.MultiString;
@@ -59,7 +60,7 @@ public final class VrmlReader implements LinkReader {
             }
             return bytes;
         } catch (IOException broken) {
-            throw Unreadable.broken(Place.WHOLE, "cannot be unpacked");
+            throw Unreadable.broken(Place.WHOLE, ReadWording.NOT_UNPACKED);
         }
     }
 

@@ -16,9 +16,11 @@ import org.apache.commons.compress.archivers.zip.ZipArchiveInputStream;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.apache.commons.io.input.BoundedInputStream;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.path.NameFolding;
 
@@ -39,7 +41,7 @@ public final class Members {
     private final Set<String> folders = new HashSet<>();
     private final Map<String, String> byKey = new HashMap<>();
     private final Map<String, byte[]> contents = new LinkedHashMap<>();
-    private final Map<String, String> unreadable = new LinkedHashMap<>();
+    private final Map<String, Phrase> unreadable = new LinkedHashMap<>();
     private long kept;
 
     private Members() {
@@ -61,10 +63,10 @@ public final class Members {
                 members.inOnePass(new java.io.SequenceInputStream(new java.io.ByteArrayInputStream(start), document.stream()), wanted);
             }
         } catch (IOException | IllegalArgumentException broken) {
-            throw Unreadable.broken(Place.WHOLE, "is no whole ZIP package");
+            throw Unreadable.broken(Place.WHOLE, ReadWording.NO_PACKAGE);
         } catch (LinkageError unknown) {
             // In one pass the library unpacks what it meets, and for some methods wants a library that is not here.
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.UNSUPPORTED, Place.WHOLE, "holds a member that is packed in a way that is not read"));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.UNSUPPORTED, Place.WHOLE, ReadWording.MEMBER_METHOD.say()));
         }
         return members;
     }
@@ -80,7 +82,7 @@ public final class Members {
                             keep(name, content);
                         }
                     } else {
-                        unreadable.put(name, "is locked or packed in a way that is not read");
+                        unreadable.put(name, ReadWording.LOCKED_MEMBER.say());
                     }
                 }
                 add(name, entry.isDirectory());
@@ -96,7 +98,7 @@ public final class Members {
                     if (METHODS.contains(entry.getMethod()) && zip.canReadEntryData(entry)) {
                         keep(name, zip);
                     } else {
-                        unreadable.put(name, "is locked or packed in a way that is not read");
+                        unreadable.put(name, ReadWording.LOCKED_MEMBER.say());
                     }
                 }
                 add(name, entry.isDirectory());
@@ -106,7 +108,7 @@ public final class Members {
 
     private void add(String name, boolean folder) throws Unreadable {
         if (names.size() + folders.size() >= MOST_MEMBERS) {
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, "holds more members than any real one"));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_MANY_MEMBERS.say()));
         }
         (folder ? folders : names).add(name);
         byKey.putIfAbsent(NameFolding.folded(name), name);
@@ -122,7 +124,7 @@ public final class Members {
         try {
             bytes = bounded.readAllBytes();
         } catch (IOException broken) {
-            unreadable.put(name, "is damaged: it cannot be unpacked");
+            unreadable.put(name, ReadWording.NOT_UNPACKED.say());
             return;
         }
         if (bytes.length > left) {
@@ -164,7 +166,7 @@ public final class Members {
     }
 
     /** Members that were asked for and cannot be read, with the reason. */
-    public Map<String, String> unreadable() {
+    public Map<String, Phrase> unreadable() {
         return Collections.unmodifiableMap(unreadable);
     }
 }

@@ -33,7 +33,7 @@ public final class PackageDocument {
      */
     public static PackageDocument open(DocumentContent document, LinkSink sink, Predicate<String> wanted, boolean caseMatters) throws IOException, Unreadable {
         PackageDocument opened = new PackageDocument(document, sink, Members.read(document, wanted), caseMatters);
-        opened.members.unreadable().forEach((name, phrase) -> opened.sinkFor(name).trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, phrase)));
+        opened.members.unreadable().forEach((name, what) -> opened.sinkFor(name).trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, what)));
         return opened;
     }
 

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
@@ -126,22 +127,22 @@ public final class JsonScan {
             try {
                 JsonToken token = parser.nextToken();
                 if (token == null) {
-                    throw Unreadable.broken(Place.WHOLE, "holds nothing");
+                    throw Unreadable.broken(Place.WHOLE, ReadWording.NOTHING);
                 }
                 if (taker.wantsObject() && token != JsonToken.START_OBJECT) {
-                    throw Unreadable.broken(Place.WHOLE, "holds " + (token == JsonToken.START_ARRAY ? "a list" : "a single value") + " where such a document has an object");
+                    throw Unreadable.broken(Place.WHOLE, (token == JsonToken.START_ARRAY ? ReadWording.LIST : ReadWording.SINGLE_VALUE));
                 }
                 do {
                     take(parser, token);
                     token = parser.nextToken();
                 } while (!open.isEmpty());
                 if (token != null) {
-                    throw Unreadable.broken(place(parser), "goes on after its end");
+                    throw Unreadable.broken(place(parser), ReadWording.GOES_ON);
                 }
             } catch (StreamConstraintsException tooMuch) {
-                throw Unreadable.broken(place(parser), "is nested deeper, or has a longer value, than any real one");
+                throw Unreadable.broken(place(parser), ReadWording.NESTED_TOO_DEEP);
             } catch (JacksonException broken) {
-                throw Unreadable.broken(place(parser), "is no valid JSON");
+                throw Unreadable.broken(place(parser), ReadWording.NO_JSON);
             }
         }
     }

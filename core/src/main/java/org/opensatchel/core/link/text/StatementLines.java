@@ -5,6 +5,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 
 /**
@@ -76,7 +77,7 @@ public final class StatementLines {
                 line.reset();
                 start = number;
             } else if (line.size() >= MAX_LINE) {
-                throw Unreadable.broken(new Place.InText(number, 1), "has a line longer than any real one");
+                throw Unreadable.broken(new Place.InText(number, 1), ReadWording.LONG_LINE);
             } else if (!(wide && c == 0)) {
                 line.write(c);
             }

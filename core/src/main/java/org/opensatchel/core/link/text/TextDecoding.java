@@ -5,6 +5,7 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 
 /** Turns bytes of unknown encoding into text: by byte-order mark, as UTF-8 where valid, else as Windows-1252. */
@@ -46,7 +47,7 @@ public final class TextDecoding {
         boolean wide = starts(bytes, 0xFF, 0xFE) || starts(bytes, 0xFE, 0xFF) || starts(bytes, 0, 0, 0xFE, 0xFF);
         for (int i = 0; !wide && i < Math.min(bytes.length, 1_024); i++) {
             if (bytes[i] == 0) {
-                throw Unreadable.broken(Place.WHOLE, "is no text");
+                throw Unreadable.broken(Place.WHOLE, ReadWording.NO_TEXT);
             }
         }
     }

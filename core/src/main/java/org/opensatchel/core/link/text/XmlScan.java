@@ -15,6 +15,7 @@ import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 
 /**
@@ -127,7 +128,7 @@ public final class XmlScan {
             reader = new LooseNamespaces(FACTORY.createXMLStreamReader(xml));
             walk(reader);
         } catch (XMLStreamException | IllegalArgumentException broken) {
-            throw Unreadable.broken(place(reader), "is no well-formed XML");
+            throw Unreadable.broken(place(reader), ReadWording.NO_XML);
         }
     }
 

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.words.Words;
 
 /** Packages that are documents: what is in them, and whatever may be wrong with them. */
 class MembersTest {
@@ -93,7 +94,7 @@ class MembersTest {
             try {
                 assertThat(read(zip).unreadable()).containsOnlyKeys("first.xml");
             } catch (Unreadable told) {
-                assertThat(told.problem().phrase()).contains("pack");
+                assertThat(Words.ENGLISH.text(told.problem().what())).contains("pack");
             }
         }
     }

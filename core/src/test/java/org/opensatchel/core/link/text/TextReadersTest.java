@@ -16,6 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.words.Words;
 
 /** The helpers that formats are read by: every value with its exact place, every odd text with a result. */
 class TextReadersTest {
@@ -70,7 +71,7 @@ class TextReadersTest {
     @ParameterizedTest
     @ValueSource(strings = {"<a", "<a><b></a>", "<a b='1' b='2'/>", "", "   ", "<a>&#0;</a>", "<a b='<'/>", "text"})
     void whatIsNotWellFormedIsToldAsSuch(String xml) {
-        assertThatThrownBy(() -> attributes(xml)).isInstanceOfSatisfying(Unreadable.class, told -> assertThat(told.problem().phrase()).contains("XML"));
+        assertThatThrownBy(() -> attributes(xml)).isInstanceOfSatisfying(Unreadable.class, told -> assertThat(Words.ENGLISH.text(told.problem().what())).contains("XML"));
     }
 
     @Test

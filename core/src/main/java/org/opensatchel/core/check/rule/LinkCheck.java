@@ -1,0 +1,48 @@
+package org.opensatchel.core.check.rule;
+
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.resolve.Outcome;
+import org.opensatchel.core.resolve.ResolvedLink;
+
+/** What the checks of single links have in common: each judges the links of one outcome, one finding a link. */
+abstract class LinkCheck implements Rule<LinkEvidence> {
+
+    private final Outcome outcome;
+
+    LinkCheck(Outcome outcome) {
+        this.outcome = outcome;
+    }
+
+    @Override
+    public final Class<LinkEvidence> needs() {
+        return LinkEvidence.class;
+    }
+
+    @Override
+    public final List<Finding> judge(LinkEvidence evidence) {
+        return evidence.links().stream().filter(link -> link.outcome() == outcome).map(link -> judge(evidence, link)).toList();
+    }
+
+    abstract Finding judge(LinkEvidence evidence, ResolvedLink link);
+
+    static Finding.Builder finding(LinkEvidence evidence, Code code, ResolvedLink link) {
+        Finding.Builder finding = Finding.of(code).path(link.link().document()).at(link.link().at()).proposal(link.proposal()).causedBy(evidence.causeOf(link));
+        link.link().sure().ifPresent(finding::sure);
+        return evidence.hasBetter(link) ? finding.atMost(Severity.NOTE) : finding;
+    }
+
+    /** The last name of what is linked, for sentences. */
+    static String name(ResolvedLink link) {
+        Optional<String> known = link.intended().filter(path -> !path.isRoot()).map(path -> path.name());
+        String text = link.link().text();
+        return known.orElseGet(() -> {
+            String cut = text.replaceFirst("[/\\\\]+$", "");
+            String last = cut.substring(Math.max(cut.lastIndexOf('/'), cut.lastIndexOf('\\')) + 1);
+            return last.isEmpty() ? text : last;
+        });
+    }
+}

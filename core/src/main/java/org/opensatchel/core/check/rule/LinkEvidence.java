@@ -1,0 +1,21 @@
+package org.opensatchel.core.check.rule;
+
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.finding.Cause;
+import org.opensatchel.core.link.DocumentLinks;
+import org.opensatchel.core.resolve.ResolvedLink;
+
+/** What the documents name, and where it leads. */
+public interface LinkEvidence {
+
+    List<ResolvedLink> links();
+
+    List<DocumentLinks> documents();
+
+    /** What else explains why a link is broken. */
+    Optional<Cause> causeOf(ResolvedLink link);
+
+    /** Whether another alternative of the same link opens. */
+    boolean hasBetter(ResolvedLink link);
+}

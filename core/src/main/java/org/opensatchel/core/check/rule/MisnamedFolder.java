@@ -1,0 +1,44 @@
+package org.opensatchel.core.check.rule;
+
+import static org.opensatchel.core.fact.FactName.EXPECTED;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.finding.Cause;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.finding.Reason;
+import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.match.PlannedFolder;
+import org.opensatchel.core.path.ProjectPath;
+
+/** A planned folder that is there under another name, or in another place. */
+final class MisnamedFolder implements Rule<PlanEvidence> {
+
+    @Override
+    public Class<PlanEvidence> needs() {
+        return PlanEvidence.class;
+    }
+
+    @Override
+    public Set<Code> gives() {
+        return Set.of(Code.STRUCTURE_FOLDER_RENAMED, Code.STRUCTURE_FOLDER_MOVED);
+    }
+
+    @Override
+    public List<Finding> judge(PlanEvidence evidence) {
+        return evidence.plan().map(PlanMatch::folders).orElse(List.of()).stream()
+                .filter(match -> match.kind() == PlannedFolder.Kind.RENAMED || match.kind() == PlannedFolder.Kind.MOVED)
+                .map(MisnamedFolder::finding).toList();
+    }
+
+    private static Finding finding(PlannedFolder match) {
+        boolean renamed = match.kind() == PlannedFolder.Kind.RENAMED;
+        ProjectPath found = match.found().get(0);
+        return Finding.of(renamed ? Code.STRUCTURE_FOLDER_RENAMED : Code.STRUCTURE_FOLDER_MOVED).path(found)
+                .explains(new Cause(Cause.Kind.FOLDER, match.planned())).explains(new Cause(Cause.Kind.NAME, found))
+                .proposal(Optional.of(new Candidate(match.planned(), Reason.PLANNED, 0.9))).fact(EXPECTED, renamed ? match.planned().name() : match.planned().text()).make();
+    }
+}

@@ -1,0 +1,42 @@
+package org.opensatchel.core.check.rule;
+
+import static org.opensatchel.core.fact.FactName.FAULT;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.opensatchel.core.finding.Cause;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.PackageFault;
+
+/** Members of a package that cannot be read, or must not be followed. */
+final class PackageFaults implements Rule<PackageEvidence> {
+
+    @Override
+    public Class<PackageEvidence> needs() {
+        return PackageEvidence.class;
+    }
+
+    @Override
+    public Set<Code> gives() {
+        return Set.of(Code.PACKAGE_UNREADABLE, Code.PACKAGE_UNSAFE_ENTRY);
+    }
+
+    @Override
+    public List<Finding> judge(PackageEvidence evidence) {
+        List<Finding> out = new ArrayList<>();
+        for (PackageFault fault : evidence.faults()) {
+            ProjectPath path = ProjectPath.of(fault.path());
+            if (fault.code() == Code.PACKAGE_UNSAFE_ENTRY) {
+                out.add(Finding.of(fault.code()).path(path).fact(FAULT, fault.what()).make());
+            } else if (fault.code() == Code.PACKAGE_UNREADABLE) {
+                out.add(Finding.of(fault.code()).path(path).fact(FAULT, fault.what()).make());
+            }
+        }
+        evidence.damaged().forEach((path, phrase) -> out.add(Finding.of(Code.PACKAGE_UNREADABLE).path(path)
+                .explains(new Cause(Cause.Kind.CONTENT, path)).fact(FAULT, phrase).make()));
+        return out;
+    }
+}

@@ -1,0 +1,34 @@
+package org.opensatchel.core.check.rule;
+
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.ProjectPath;
+
+/** What is there, held against what was planned. */
+public interface PlanEvidence extends TreeEvidence {
+
+    Optional<Kit> kit();
+
+    /** Absent where there is no kit. */
+    Optional<PlanMatch> plan();
+
+    /** Whose project it should be. */
+    RosterFields fields();
+
+    /** Everybody's fields, for telling whose name another name is; may be empty. */
+    List<RosterFields> roster();
+
+    Marker marker();
+
+    /** A later version of the kit than the one it is held against. */
+    Optional<Kit> newer();
+
+    /** Whether a file is only a shortcut to another. */
+    boolean isShortcut(ProjectPath path);
+
+    StandIns standIns();
+}

@@ -1,0 +1,70 @@
+package org.opensatchel.core.check.rule;
+
+import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.ROLE;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.finding.Reason;
+import org.opensatchel.core.kit.Need;
+import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.match.PlannedRole;
+import org.opensatchel.core.path.ProjectPath;
+
+/** Documents and files the student has to make that are missing, or lie in the wrong place. */
+final class RoleFiles implements Rule<PlanEvidence> {
+
+    @Override
+    public Class<PlanEvidence> needs() {
+        return PlanEvidence.class;
+    }
+
+    @Override
+    public Set<Code> gives() {
+        return Set.of(Code.STRUCTURE_DOCUMENT_MISSING, Code.STRUCTURE_DOCUMENT_MISPLACED, Code.ASSET_REQUIRED_MISSING);
+    }
+
+    @Override
+    public List<Finding> judge(PlanEvidence evidence) {
+        List<Finding> out = new ArrayList<>();
+        for (PlannedRole role : evidence.plan().map(PlanMatch::roles).orElse(List.of())) {
+            role.misplaced().forEach(found -> misplaced(evidence, role, found).ifPresent(out::add));
+            if (!role.isFilled() && role.need() == Need.REQUIRED) {
+                out.add(missing(evidence, role));
+            }
+        }
+        return out;
+    }
+
+    private static Optional<Finding> misplaced(PlanEvidence evidence, PlannedRole role, ProjectPath found) {
+        if (role.need() == Need.FORBIDDEN) {
+            return Optional.empty();
+        }
+        boolean named = role.name().test(found.stem(), evidence.fields(), evidence.kit().orElseThrow().ascii()).fits();
+        ProjectPath right = role.in().child(named ? found.name() : Roles.expectedName(role, evidence));
+        Facts facts = Facts.of(ROLE, role.role()).and(PLACE, Roles.place(role)).and(EXPECTED, named ? Optional.empty() : Optional.of(Roles.expectedName(role, evidence)));
+        Code code = role.document() ? Code.STRUCTURE_DOCUMENT_MISPLACED : Code.ASSET_REQUIRED_MISSING;
+        Optional<Candidate> proposal = named ? Optional.of(new Candidate(right, Reason.PLANNED, 0.9)) : Optional.empty();
+        Finding.Builder finding = Finding.of(code).path(role.document() ? found : right).explains(Roles.misplaced(found)).explains(Roles.cause(role)).proposal(proposal).facts(facts);
+        return Optional.of(role.document() ? finding.make() : finding.fact(HOW, "misplaced").fact(FOUND, found).make());
+    }
+
+    private static Finding missing(PlanEvidence evidence, PlannedRole role) {
+        String name = Roles.expectedName(role, evidence);
+        Optional<String> made = role.name().make(evidence.fields(), evidence.kit().orElseThrow().ascii());
+        Code code = role.document() ? Code.STRUCTURE_DOCUMENT_MISSING : Code.ASSET_REQUIRED_MISSING;
+        ProjectPath path = role.document() || made.isEmpty() ? role.in() : role.in().child(name);
+        Finding.Builder finding = Finding.of(code).path(path).explains(Roles.cause(role))
+                .causedBy(Roles.folderCause(evidence.plan().orElseThrow(), role.in())).fact(ROLE, role.role()).fact(EXPECTED, name).fact(PLACE, Roles.place(role));
+        return role.document() ? finding.make() : finding.fact(HOW, "missing").make();
+    }
+}

@@ -1,0 +1,47 @@
+package org.opensatchel.core.check.rule;
+
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.core.fact.FactName.PLACE;
+
+import java.util.List;
+import java.util.Set;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.finding.Cause;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.RootChoice.Trouble;
+
+/** A package whose root is wrapped in another folder, stands among others, or is missing. */
+final class RootTrouble implements Rule<PackageEvidence> {
+
+    @Override
+    public Class<PackageEvidence> needs() {
+        return PackageEvidence.class;
+    }
+
+    @Override
+    public Set<Code> gives() {
+        return Set.of(Code.PACKAGE_NESTED_ROOT, Code.PACKAGE_SEVERAL_ROOTS, Code.PACKAGE_NO_ROOT);
+    }
+
+    @Override
+    public List<Finding> judge(PackageEvidence evidence) {
+        return evidence.root().trouble().map(trouble -> List.of(finding(evidence, trouble))).orElse(List.of());
+    }
+
+    private Finding finding(PackageEvidence evidence, Trouble trouble) {
+        return Finding.of(trouble.code()).path(ProjectPath.of(trouble.path()))
+                .explains(new Cause(Cause.Kind.ROOT, ProjectPath.ROOT)).facts(facts(evidence, trouble)).make();
+    }
+
+    private static Facts facts(PackageEvidence evidence, Trouble trouble) {
+        return switch (trouble.code()) {
+            case PACKAGE_NESTED_ROOT -> trouble.path().isEmpty() ? Facts.of(HOW, "folder").and(FOUND, evidence.root().name()).and(PLACE, String.join("/", trouble.others())) : Facts.of(HOW, "archive");
+            case PACKAGE_SEVERAL_ROOTS -> Facts.of(FOUND, evidence.root().name()).and(OTHERS, trouble.others());
+            default -> Facts.of(OTHERS, trouble.others());
+        };
+    }
+}

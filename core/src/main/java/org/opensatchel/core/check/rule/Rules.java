@@ -1,0 +1,42 @@
+package org.opensatchel.core.check.rule;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import org.opensatchel.core.finding.Code;
+
+/** All rules. Adding one is a class, a line here, a line in {@link Code}, its block in the bundles of words, and its tests. */
+public final class Rules {
+
+    private static final List<Rule<?>> ALL = List.of(
+            // What came in.
+            new PackageFaults(), new Shortcuts(), new Placeholders(), new RootTrouble(), new Junk(),
+            // Found tree against planned tree.
+            new MissingFolder(), new MisnamedFolder(), new ForbiddenFolder(), new OtherFolder(), new TooFewFiles(), new RoleFiles(), new FileTypes(), new OutdatedKit(),
+            // Names.
+            new RootName(), new RoleNames(), new NameRulesCheck(), new CaseClash(),
+            // Links.
+            new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(), new UnknownLink(), new WebRootLink(),
+            new SequenceGap(), new InclusionCycle(), new UnreadableDocument(),
+            // Files.
+            new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),
+            // Where it lies.
+            new LocationFaults());
+
+    /** Given by the check itself: a package that cannot be opened at all, and a rule or reader that broke. */
+    private static final Set<Code> BY_THE_CHECK = Set.of(Code.PACKAGE_BOMB, Code.PACKAGE_RULE_FAILED);
+
+    private Rules() {
+    }
+
+    public static List<Rule<?>> all() {
+        return ALL;
+    }
+
+    /** Every code that a check can give, in the order of the report; no other is offered to anybody. */
+    public static Set<Code> judged() {
+        Set<Code> codes = EnumSet.copyOf(BY_THE_CHECK);
+        ALL.forEach(rule -> codes.addAll(rule.gives()));
+        return codes;
+    }
+}

@@ -1,0 +1,14 @@
+package org.opensatchel.core.check.rule;
+
+import java.util.Set;
+import org.opensatchel.core.path.ProjectPath;
+
+/** Which files are used: contents and links together. */
+public interface UseEvidence extends ContentEvidence, LinkEvidence {
+
+    /** Whether every document there is could be read, so that what nothing names is really named by nothing. */
+    boolean allLinksKnown();
+
+    /** Everything some link leads to. */
+    Set<ProjectPath> linked();
+}

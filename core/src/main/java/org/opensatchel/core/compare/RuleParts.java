@@ -1,0 +1,85 @@
+package org.opensatchel.core.compare;
+
+import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.HIGH;
+import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.core.fact.FactName.LOW;
+import static org.opensatchel.core.fact.FactName.NEED;
+import static org.opensatchel.core.fact.FactName.PARTS;
+import static org.opensatchel.core.fact.FactName.PATTERN;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.core.fact.FactName.TYPE;
+import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.core.fact.FactName.VALUE;
+import static org.opensatchel.core.fact.FactName.WERE;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.kit.FolderRule;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.path.ProjectPath;
+
+/** Parts of a kit as phrases, for sentences that tell them before and after. */
+final class RuleParts {
+
+    private RuleParts() {
+    }
+
+    /** What a new thing is like, where there is more to say than its name. */
+    static Optional<Phrase> about(Object item) {
+        if (item instanceof FolderRule rule) {
+            Optional<String> purpose = Optional.of(rule.purpose().strip()).filter(text -> !text.isEmpty());
+            Optional<List<String>> types = Optional.of(rule.accepts()).filter(accepts -> !accepts.isEmpty());
+            return Optional.of(ChangeWording.NEW_FOLDER.say(Facts.of(NEED, rule.need()).and(TYPES, types).and(PURPOSE, purpose)));
+        }
+        if (item instanceof Kit.DocumentRule rule) {
+            return Optional.of(file(rule.name().text(), rule.in()));
+        }
+        return item instanceof Kit.FileRule rule ? Optional.of(file(rule.name().text(), rule.in())) : Optional.empty();
+    }
+
+    private static Phrase file(String pattern, ProjectPath in) {
+        return ChangeWording.NEW_FILE.say(Facts.of(PATTERN, pattern).and(PLACE, Optional.of(in).filter(folder -> !folder.isRoot())));
+    }
+
+    /** What is asked now and was asked before; what asks for nothing is left out. */
+    static Facts both(List<Phrase> before, List<Phrase> after) {
+        return Facts.NONE.and(PARTS, Optional.of(after).filter(parts -> !parts.isEmpty())).and(WERE, Optional.of(before).filter(parts -> !parts.isEmpty()));
+    }
+
+    static List<Phrase> media(Optional<Kit.MediaRule> rule) {
+        List<Phrase> out = new ArrayList<>();
+        rule.ifPresent(media -> {
+            media.width().ifPresent(value -> out.add(ChangeWording.WIDTH.say(Facts.of(COUNT, value))));
+            media.height().ifPresent(value -> out.add(ChangeWording.HEIGHT.say(Facts.of(COUNT, value))));
+            media.aspect().ifPresent(value -> out.add(ChangeWording.ASPECT.say(Facts.of(TYPE, value))));
+            media.frameRate().ifPresent(value -> out.add(ChangeWording.FRAME_RATE.say(Facts.of(VALUE, value))));
+            media.minSeconds().ifPresent(value -> out.add(ChangeWording.SECONDS_LEAST.say(Facts.of(VALUE, value))));
+            media.maxSeconds().ifPresent(value -> out.add(ChangeWording.SECONDS_MOST.say(Facts.of(VALUE, value))));
+            if (!media.codecs().isEmpty()) {
+                out.add(ChangeWording.CODECS.say(Facts.of(TYPES, media.codecs())));
+            }
+            media.sound().ifPresent(sound -> out.add(ChangeWording.SOUND.say(Facts.of(HOW, sound ? "yes" : "no"))));
+            media.peakDb().ifPresent(peak -> out.add(ChangeWording.PEAK.say(Facts.of(LOW, peak[0]).and(HIGH, peak[1]))));
+        });
+        return out;
+    }
+
+    static List<Phrase> limits(Kit.Limits limits) {
+        List<Phrase> out = new ArrayList<>();
+        limits.totalBytes().ifPresent(value -> out.add(ChangeWording.BYTES_IN_ALL.say(Facts.of(BYTES, value))));
+        limits.fileBytes().ifPresent(value -> out.add(ChangeWording.BYTES_A_FILE.say(Facts.of(BYTES, value))));
+        return out;
+    }
+
+    static List<Phrase> points(Optional<Kit.Points> points) {
+        return points.map(value -> List.of(ChangeWording.POINTS_IN_ALL.say(Facts.of(COUNT, value.total())), ChangeWording.POINTS_FOLDERS.say(Facts.of(COUNT, value.structure())),
+                ChangeWording.POINTS_NAMES.say(Facts.of(COUNT, value.names())), ChangeWording.POINTS_LINKS.say(Facts.of(COUNT, value.links())),
+                ChangeWording.POINTS_FILES.say(Facts.of(COUNT, value.assets())))).orElse(List.of());
+    }
+}

@@ -1,0 +1,67 @@
+package org.opensatchel.core.kit;
+
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.DETAIL;
+import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.KEY;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.NUMBER;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.core.fact.FactName.PATTERN;
+
+import java.util.Set;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Wording;
+
+/** What may be wrong with a kit document: sentences. */
+public enum KitWording implements Wording {
+    TOO_LARGE(MOST_BYTES),
+    NO_KIT,
+    NO_TITLE,
+    NO_ROOT,
+    ROOT_SLASH,
+    EMPTY(KEY),
+    PATTERN_AT(NUMBER, PATTERN, FAULT),
+    PATH_EMPTY,
+    PATH_BACKSLASH(FOUND),
+    PATH_DRIVE(FOUND),
+    PATH_OUTSIDE(FOUND),
+    FOLDER_TWICE(FOUND, OTHER),
+    STARTER_TWICE(FOUND),
+    COMPANION_SLASH,
+    BAD_HASH,
+    NO_MACHINE(FOUND, OTHERS),
+    NO_CODE(FOUND),
+    PACKAGE_CODE,
+    POINTS(MOST),
+    LINK_FILES,
+    LINK_KINDS,
+    LINK_ELEMENT,
+    LINK_POINTER,
+    LINK_PATTERN_LARGE(MOST, COUNT),
+    LINK_PATTERN_GROUP,
+    LINK_PATTERN(DETAIL),
+    ASPECT,
+    PEAK,
+    UNREADABLE(FAULT);
+
+    private final Set<FactName> takes;
+
+    KitWording(FactName... takes) {
+        this.takes = Facts.declared(takes);
+    }
+
+    @Override
+    public String key() {
+        return Wording.key("kit-fault", this);
+    }
+
+    @Override
+    public Set<FactName> takes() {
+        return takes;
+    }
+}

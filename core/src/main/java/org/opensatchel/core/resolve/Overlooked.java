@@ -1,0 +1,34 @@
+package org.opensatchel.core.resolve;
+
+import java.util.Set;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Wording;
+
+/** What has to be overlooked for a link to find its file. */
+public enum Overlooked implements Wording {
+    ACCENTS,
+    CAPITALS,
+    END_OF_NAME,
+    BACKSLASHES,
+    UNENCODED_SIGNS,
+    PERCENT_ENCODING,
+    TWICE_ENCODED,
+    CAPITALS_OR_ACCENTS;
+
+    private final Set<FactName> takes;
+
+    Overlooked(FactName... takes) {
+        this.takes = Facts.declared(takes);
+    }
+
+    @Override
+    public String key() {
+        return Wording.key("overlooked", this);
+    }
+
+    @Override
+    public Set<FactName> takes() {
+        return takes;
+    }
+}

@@ -1,0 +1,395 @@
+package org.opensatchel.core.words;
+
+import static org.opensatchel.core.fact.FactName.MORE;
+
+import com.ibm.icu.text.ListFormatter;
+import java.text.NumberFormat;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.fact.Fact;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.fact.Wording;
+import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.report.FindingGroups;
+import org.opensatchel.core.report.Report.CandidateLine;
+import org.opensatchel.core.report.Report.CarryFileLine;
+import org.opensatchel.core.report.Report.CarryLinkLine;
+import org.opensatchel.core.report.Report.ConsequenceLine;
+import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.ReportDigest;
+
+/**
+ * The one place where facts become words: everything the product says of projects, kits, names and rosters, in one language. Used from
+ * many threads at once.
+ *
+ * <p>A fact never enters a pattern itself: a mark stands for it while the sentence is put together and is then replaced, so that no name
+ * can change what is said around it.
+ */
+public final class Words {
+
+    /** What is said when nothing else is asked for. */
+    public static final Words ENGLISH = new Words(Bundle.of(Locale.ENGLISH));
+
+    private static final Words GERMAN = new Words(Bundle.of(Locale.GERMAN));
+    private static final List<Words> ALL = List.of(ENGLISH, GERMAN);
+
+    /** Marks stand in a private area of Unicode; of so many facts no sentence is made. */
+    private static final int FIRST_MARK = 0xE000;
+    private static final int MOST_MARKS = 0x400;
+    /** What stands for a fact that is absent where a form is chosen by it. */
+    private static final String NONE = "none";
+    private static final int MOST_NAMES = 4;
+    private static final int MOST_TEXTS = 20;
+
+    private final Bundle bundle;
+    private final String open;
+    private final String close;
+
+    private Words(Bundle bundle) {
+        this.bundle = bundle;
+        this.open = bundle.text("quote.open");
+        this.close = bundle.text("quote.close");
+    }
+
+    /** The language nearest to the one asked for; English where there is none. */
+    public static Words in(Locale locale) {
+        return ALL.stream().filter(words -> words.locale().getLanguage().equals(locale.getLanguage())).findFirst().orElse(ENGLISH);
+    }
+
+    /** The same language, with the words of another module too: those beside a class of it. */
+    public Words including(Class<?> owner) {
+        return new Words(bundle.and(owner));
+    }
+
+    /** Whether anything stands under a key. */
+    public boolean has(String key) {
+        return bundle.has(key);
+    }
+
+    /** What stands under a key as it is, without facts. */
+    public String plain(String key) {
+        return bundle.text(key);
+    }
+
+    /** Every key there is. */
+    public Set<String> keys() {
+        return bundle.keys();
+    }
+
+    /** Every language there is, by its own name's order. */
+    public static List<Locale> languages() {
+        return ALL.stream().map(Words::locale).toList();
+    }
+
+    public Locale locale() {
+        return bundle.locale();
+    }
+
+    Bundle bundle() {
+        return bundle;
+    }
+
+    // What is said of findings.
+
+    public String title(Code code) {
+        return bundle.text(code.id() + ".title");
+    }
+
+    /** All that is said of a finding. */
+    public Said of(Finding finding) {
+        return of(finding.code(), finding.path().text(), Optional.of(finding.at().text()).filter(at -> !at.isEmpty()), finding.facts());
+    }
+
+    /** What is said of a project as a whole. */
+    public Said of(Code code, Facts facts) {
+        return of(code, "", Optional.empty(), facts);
+    }
+
+    /** What is said of a finding of a report: made from its facts, or taken as it was written where a report from before has none. */
+    public Said of(FindingLine finding) {
+        Optional<Code> code = Code.of(finding.code());
+        if (code.isEmpty() || finding.facts().isEmpty()) {
+            return new Said(code.map(this::title).orElse(finding.code()), Sentence.plain(finding.message()), Sentence.plain(finding.why()), finding.remedy().stream().map(Sentence::plain).toList());
+        }
+        return of(code.get(), finding.path(), finding.at(), finding.facts().get());
+    }
+
+    public Sentence of(ConsequenceLine consequence) {
+        Optional<Code> code = Code.of(consequence.code());
+        if (code.isEmpty() || consequence.facts().isEmpty()) {
+            return Sentence.plain(consequence.message());
+        }
+        return consequence.facts().get().names().contains(MORE) ? say("more.following", consequence.facts().get())
+                : say(Phrase.of(code.get().id() + ".one", consequence.path(), consequence.at(), consequence.facts().get()));
+    }
+
+    /** Why a candidate is one. */
+    public Sentence of(CandidateLine candidate) {
+        return candidate.reason().map(reason -> say(reason.say())).orElse(Sentence.plain(candidate.why()));
+    }
+
+    public Sentence of(CarryLinkLine broken) {
+        return broken.reason().map(this::say).orElse(Sentence.plain(broken.why()));
+    }
+
+    public Sentence of(CarryFileLine refused) {
+        return refused.reason().map(this::say).orElse(Sentence.plain(refused.why()));
+    }
+
+    public Sentence of(ReportDigest.Reason broken) {
+        return broken.reason().map(this::say).orElse(Sentence.plain(broken.why()));
+    }
+
+    private Said of(Code code, String path, Optional<String> at, Facts facts) {
+        Phrase one = Phrase.of(code.id() + ".one", path, at, facts);
+        Sentence message = facts.names().contains(MORE) ? say("more.same", facts) : say(one);
+        return new Said(title(code), message, say(code.id() + ".why", one.facts()), remedy(code, one.facts()));
+    }
+
+    /** The steps that fix what a code stands for, whatever the case. */
+    public List<Sentence> remedy(Code code) {
+        return remedy(code, Facts.NONE);
+    }
+
+    private List<Sentence> remedy(Code code, Facts facts) {
+        List<Sentence> out = new ArrayList<>();
+        for (int i = 1; bundle.has(code.id() + ".remedy." + i); i++) {
+            Sentence step = say(code.id() + ".remedy." + i, facts);
+            if (!step.isEmpty()) {
+                out.add(step);
+            }
+        }
+        return out;
+    }
+
+    public Sentence why(Code code) {
+        return say(code.id() + ".why", Facts.NONE);
+    }
+
+    /** The heading over several findings of one code: what they share, and how many they are. */
+    public Sentence many(Code code, Facts shared) {
+        return say(code.id() + ".many", shared);
+    }
+
+    /** The heading over a group: the title of one, or what several share. */
+    public Sentence heading(FindingGroups.Group group) {
+        Optional<Code> code = Code.of(group.code());
+        return group.isMany() && code.isPresent() ? many(code.get(), group.shared()) : Sentence.plain(code.map(this::title).orElse(group.code()));
+    }
+
+    // Anything else.
+
+    public String text(Phrase phrase) {
+        return say(phrase).toString();
+    }
+
+    public Sentence say(Phrase phrase) {
+        return say(phrase.key(), phrase.facts());
+    }
+
+    /** What stands under a key, filled with facts; a key that is not known says itself, which only a report from a later version can bring. */
+    public Sentence say(String key, Facts facts) {
+        if (!bundle.has(key)) {
+            return Sentence.plain(key);
+        }
+        Bundle.Pattern pattern = bundle.pattern(key);
+        List<List<Sentence.Piece>> marked = new ArrayList<>();
+        Map<String, Object> values = new HashMap<>();
+        for (String word : pattern.names()) {
+            Optional<Fact> fact = FactName.of(word).flatMap(facts::get);
+            values.put(word, fact.isPresent() ? value(FactName.of(word).orElseThrow(), fact.get(), marked) : absent(word, pattern));
+        }
+        String text;
+        synchronized (pattern.format()) {
+            text = pattern.format().format(values);
+        }
+        return new Sentence(pieces(text, marked), open, close);
+    }
+
+    /**
+     * What stands under a key, filled in order: {@code {0}} with the first value. Texts are set in as they are, numbers and words from a
+     * fixed list may choose a form.
+     */
+    public String fill(String key, Object... values) {
+        if (!bundle.has(key)) {
+            return key;
+        }
+        List<List<Sentence.Piece>> marked = new ArrayList<>();
+        Map<String, Object> named = new HashMap<>();
+        for (int i = 0; i < values.length; i++) {
+            named.put(Integer.toString(i), filling(values[i], marked));
+        }
+        Bundle.Pattern pattern = bundle.pattern(key);
+        String text;
+        synchronized (pattern.format()) {
+            text = pattern.format().format(named);
+        }
+        return new Sentence(pieces(text, marked), open, close).toString();
+    }
+
+    private static Object filling(Object value, List<List<Sentence.Piece>> marked) {
+        if (value instanceof Number) {
+            return value;
+        }
+        if (value instanceof Enum<?> constant) {
+            return Wording.word(constant);
+        }
+        if (value instanceof Boolean) {
+            return value.toString();
+        }
+        String text = value == null ? "" : value.toString();
+        if (text.isEmpty()) {
+            return "";
+        }
+        marked.add(List.of(new Sentence.Piece(text, false)));
+        return Character.toString(FIRST_MARK + marked.size() - 1);
+    }
+
+    private static Object absent(String word, Bundle.Pattern pattern) {
+        boolean number = FactName.of(word).map(name -> name.kind() == FactName.Kind.COUNT).orElse(false);
+        return number ? 0L : pattern.choosing().contains(word) ? NONE : "";
+    }
+
+    private Object value(FactName name, Fact fact, List<List<Sentence.Piece>> marked) {
+        if (fact instanceof Fact.Number number && name.kind() == FactName.Kind.COUNT) {
+            return number.value();
+        }
+        if (name.kind() == FactName.Kind.WORD) {
+            return ((Fact.Text) fact).value();
+        }
+        List<Sentence.Piece> pieces = shown(name, fact);
+        if (pieces.isEmpty() || marked.size() == MOST_MARKS) {
+            return "";
+        }
+        marked.add(pieces);
+        return Character.toString(FIRST_MARK + marked.size() - 1);
+    }
+
+    private List<Sentence.Piece> shown(FactName name, Fact fact) {
+        if (fact instanceof Fact.Text text) {
+            return switch (name.kind()) {
+                case NAME -> List.of(new Sentence.Piece(text.value(), true));
+                case TERM -> words(term(name, text.value()), text.value());
+                default -> List.of(new Sentence.Piece(text.value(), false));
+            };
+        }
+        if (fact instanceof Fact.Number bytes) {
+            return List.of(new Sentence.Piece(size(bytes.value()), false));
+        }
+        if (fact instanceof Fact.Decimal decimal) {
+            return List.of(new Sentence.Piece(NumberFormat.getInstance(locale()).format(decimal.value()), false));
+        }
+        if (fact instanceof Fact.Texts texts) {
+            return texts(name, texts);
+        }
+        if (fact instanceof Fact.SaidAll all) {
+            return joined(all.phrases().stream().map(phrase -> say(phrase).pieces()).toList(), false);
+        }
+        return say(((Fact.Said) fact).phrase()).pieces();
+    }
+
+    /** What a format is called, by the name its reader has for it. */
+    public String format(String format) {
+        return words(term(FactName.FORMAT, format), format).get(0).text();
+    }
+
+    private static String term(FactName name, String value) {
+        return name == FactName.CODE ? value + ".title" : name.word() + "." + value.toLowerCase(Locale.ROOT).replace(' ', '-');
+    }
+
+    private List<Sentence.Piece> words(String key, String otherwise) {
+        return List.of(new Sentence.Piece(bundle.has(key) ? bundle.text(key) : otherwise, false));
+    }
+
+    private List<Sentence.Piece> texts(FactName name, Fact.Texts texts) {
+        if (name.kind() == FactName.Kind.WORDS) {
+            return joined(texts.values().stream().map(word -> words(name.word() + "." + word, word)).toList(), true);
+        }
+        boolean named = name.kind() == FactName.Kind.NAMES;
+        List<String> shown = texts.values().subList(0, Math.min(named ? MOST_NAMES : MOST_TEXTS, texts.values().size()));
+        List<List<Sentence.Piece>> each = shown.stream().map(text -> List.of(new Sentence.Piece(text, named))).toList();
+        int more = texts.all() - shown.size();
+        List<Sentence.Piece> list = named && more == 0 ? joined(each, false) : separated(each);
+        return more == 0 ? list : around(say("list.more", Facts.of(MORE, more)).toString(), list);
+    }
+
+    /** A list as the language writes it: with its word for and, or for or, before the last. */
+    private List<Sentence.Piece> joined(List<List<Sentence.Piece>> each, boolean or) {
+        List<String> marks = new ArrayList<>();
+        for (int i = 0; i < Math.min(each.size(), MOST_MARKS); i++) {
+            marks.add(Character.toString(FIRST_MARK + i));
+        }
+        ListFormatter format = ListFormatter.getInstance(locale(), or ? ListFormatter.Type.OR : ListFormatter.Type.AND, ListFormatter.Width.WIDE);
+        return pieces(format.format(marks), each);
+    }
+
+    private static List<Sentence.Piece> separated(List<List<Sentence.Piece>> each) {
+        List<Sentence.Piece> out = new ArrayList<>();
+        each.forEach(one -> {
+            out.addAll(out.isEmpty() ? List.of() : List.of(new Sentence.Piece(", ", false)));
+            out.addAll(one);
+        });
+        return out;
+    }
+
+    private static List<Sentence.Piece> around(String more, List<Sentence.Piece> list) {
+        List<Sentence.Piece> out = new ArrayList<>(list);
+        out.add(new Sentence.Piece(" " + more, false));
+        return out;
+    }
+
+    /** A number of bytes in the unit a person would use. */
+    public String size(long bytes) {
+        if (bytes < 1_000) {
+            return say("size.bytes", Facts.of(FactName.COUNT, bytes)).toString();
+        }
+        String[] units = {"kB", "MB", "GB", "TB"};
+        double value = bytes / 1_000.0;
+        int unit = 0;
+        while (value >= 999.5 && unit < units.length - 1) {
+            value /= 1_000;
+            unit++;
+        }
+        NumberFormat format = NumberFormat.getInstance(locale());
+        format.setMaximumFractionDigits(value < 10 ? 1 : 0);
+        return format.format(value) + " " + units[unit];
+    }
+
+    /** A text with its marks replaced by what they stand for; words that meet are one piece. */
+    private static List<Sentence.Piece> pieces(String text, List<List<Sentence.Piece>> marked) {
+        List<Sentence.Piece> out = new ArrayList<>();
+        StringBuilder words = new StringBuilder();
+        for (int i = 0; i < text.length(); i++) {
+            int mark = text.charAt(i) - FIRST_MARK;
+            if (mark < 0 || mark >= marked.size()) {
+                words.append(text.charAt(i));
+                continue;
+            }
+            for (Sentence.Piece piece : marked.get(mark)) {
+                if (piece.isName()) {
+                    flush(out, words);
+                    out.add(piece);
+                } else {
+                    words.append(piece.text());
+                }
+            }
+        }
+        flush(out, words);
+        return out;
+    }
+
+    private static void flush(List<Sentence.Piece> out, StringBuilder words) {
+        if (!words.isEmpty()) {
+            out.add(new Sentence.Piece(words.toString(), false));
+            words.setLength(0);
+        }
+    }
+}

@@ -1,0 +1,62 @@
+package org.opensatchel.web.handin;
+
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.report.FindingGroups;
+import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.Report.ProposalLine;
+import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.words.Said;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
+
+/** The findings of a report as a page tells them, in the order to fix them, in one language. */
+record ToldFindings(List<Group> groups, int must, int should, int note, long more) {
+
+    /** Of one group and in all, as many as a page shows; the rest stands in the report as JSON. */
+    private static final int MOST_OF_A_GROUP = 40;
+    private static final int MOST_GROUPS = 40;
+
+    /**
+     * Findings told together.
+     *
+     * @param first all that is said of the first one, which stands for all
+     * @param proposal what was probably meant, where it is one finding alone
+     * @param others what is said of the others, as many as are listed
+     * @param unlisted how many more there are
+     * @param follow what follows from the first one
+     */
+    record Group(String code, String severity, Sentence heading, Said first, Optional<ProposalLine> proposal, List<Sentence> others, long unlisted, List<Sentence> follow) {
+        public boolean isMany() {
+            return !others.isEmpty() || unlisted > 0;
+        }
+
+        /** How many there are beside the first one. */
+        public long more() {
+            return others.size() + unlisted;
+        }
+    }
+
+    static ToldFindings of(ReportDigest digest, Words words) {
+        List<FindingGroups.Group> groups = FindingGroups.of(digest.head().findings());
+        List<Group> shown = groups.stream().limit(MOST_GROUPS).map(group -> group(group, words)).toList();
+        long told = groups.stream().limit(MOST_GROUPS).mapToLong(group -> group.findings().size()).sum();
+        return new ToldFindings(shown, count(groups, "must"), count(groups, "should"), count(groups, "note"), Math.max(0, digest.findings() - told - markers(digest)));
+    }
+
+    /** Lines that only say how many more there are; their number is told with their group. */
+    private static long markers(ReportDigest digest) {
+        return digest.head().findings().size() - FindingGroups.of(digest.head().findings()).stream().mapToLong(group -> group.findings().size()).sum();
+    }
+
+    private static int count(List<FindingGroups.Group> groups, String severity) {
+        return (int) groups.stream().filter(group -> group.severity().equals(severity)).count();
+    }
+
+    private static Group group(FindingGroups.Group group, Words words) {
+        FindingLine first = group.first();
+        List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message()).toList();
+        return new Group(group.code(), group.severity(), words.heading(group), words.of(first), group.isMany() ? Optional.empty() : first.proposal(), others,
+                group.count() - 1 - others.size(), first.consequences().orElse(List.of()).stream().map(words::of).toList());
+    }
+}

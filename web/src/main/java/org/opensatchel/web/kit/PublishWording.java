@@ -1,0 +1,33 @@
+package org.opensatchel.web.kit;
+
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.NEWER;
+import static org.opensatchel.core.fact.FactName.VERSION;
+
+import java.util.Set;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Wording;
+
+/** Why a plan is not published or not taken, apart from what is wrong with the kit itself: sentences. */
+enum PublishWording implements Wording {
+    MEANWHILE(NEWER, VERSION),
+    SAME_MOMENT,
+    NO_OBJECT(MOST_BYTES);
+
+    private final Set<FactName> takes;
+
+    PublishWording(FactName... takes) {
+        this.takes = Facts.declared(takes);
+    }
+
+    @Override
+    public String key() {
+        return Wording.key("publish", this);
+    }
+
+    @Override
+    public Set<FactName> takes() {
+        return takes;
+    }
+}

@@ -1,0 +1,47 @@
+package org.opensatchel.web.text;
+
+import org.springframework.stereotype.Component;
+
+/** Names of files and folders as pages show them: nothing in them is hidden, and long ones keep their end. */
+@Component
+public class Names {
+
+    /** For templates: {@link #shown}. */
+    public String visible(String name) {
+        return shown(name);
+    }
+
+    /** A name with what cannot be seen, or turns the reading direction, shown as its code. */
+    public static String shown(String name) {
+        StringBuilder out = new StringBuilder(name.length());
+        name.codePoints().forEach(point -> {
+            int type = Character.getType(point);
+            if (Character.isISOControl(point) || type == Character.FORMAT || type == Character.LINE_SEPARATOR || type == Character.PARAGRAPH_SEPARATOR) {
+                out.append(String.format("\\u%04x", point));
+            } else {
+                out.appendCodePoint(point);
+            }
+        });
+        return out.toString();
+    }
+
+    /** A path shortened in the middle, never at the end. */
+    public String shortened(String path, int most) {
+        String shown = visible(path);
+        if (shown.length() <= most) {
+            return shown;
+        }
+        int tail = Math.min(most * 2 / 3, shown.length() - 1);
+        int cut = shown.length() - tail;
+        int slash = shown.indexOf('/', cut);
+        int from = slash > 0 && slash < cut + tail / 2 ? slash : cut;
+        return shown.substring(0, most - tail - 1) + "…" + shown.substring(from);
+    }
+
+    /** The last name of a path of any system, shown whole up to a length a cell has room for. */
+    public String lastName(String path) {
+        String cut = path.replaceFirst("[/\\\\]+$", "");
+        String name = cut.substring(Math.max(cut.lastIndexOf('/'), cut.lastIndexOf('\\')) + 1);
+        return shortened(name.isEmpty() ? path : name, 34);
+    }
+}

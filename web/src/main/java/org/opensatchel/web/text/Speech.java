@@ -1,0 +1,66 @@
+package org.opensatchel.web.text;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.words.Words;
+import org.springframework.context.i18n.LocaleContextHolder;
+
+/** The words of the language a request is answered in: those of the core, and those of the pages. */
+public final class Speech {
+
+    private static final Map<Locale, Words> ALL = Words.languages().stream().collect(Collectors.toUnmodifiableMap(Function.identity(), locale -> Words.in(locale).including(Speech.class)));
+
+    /** Where a session keeps its language for a while; whoever changes one takes it away. */
+    public static final String OF_SESSION = "satchel.language";
+
+    private static final String OF_SCRIPTS = "js.";
+    private static final Map<Locale, String> SCRIPTS = ALL.entrySet().stream().collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, language -> json(language.getValue())));
+
+    private Speech() {
+    }
+
+    /** A language there is, by its short name; empty for any other text. */
+    public static String known(String language) {
+        return Words.languages().stream().map(Locale::getLanguage).filter(language::equals).findFirst().orElse("");
+    }
+
+    private static String json(Words words) {
+        Map<String, String> said = new TreeMap<>();
+        words.keys().stream().filter(key -> key.startsWith(OF_SCRIPTS)).forEach(key -> said.put(key, words.plain(key)));
+        return JsonDocuments.MAPPER.writeValueAsString(said);
+    }
+
+    /** The words of a page's scripts as JSON. */
+    static String scripts() {
+        return SCRIPTS.get(words().locale());
+    }
+
+    /** The words of whoever is asking; outside of a request, English. */
+    public static Words words() {
+        return in(LocaleContextHolder.getLocale());
+    }
+
+    public static Words in(Locale locale) {
+        return ALL.get(Words.in(locale).locale());
+    }
+
+    public static String text(Phrase phrase) {
+        return words().text(phrase);
+    }
+
+    /** Several things said one after the other. */
+    public static List<String> texts(List<Phrase> phrases) {
+        return phrases.stream().map(Speech::text).toList();
+    }
+
+    /** What stands under a key, filled in order. */
+    public static String say(String key, Object... values) {
+        return words().fill(key, values);
+    }
+}

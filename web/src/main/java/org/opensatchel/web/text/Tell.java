@@ -1,0 +1,25 @@
+package org.opensatchel.web.text;
+
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.report.Report.CandidateLine;
+import org.opensatchel.core.words.Sentence;
+import org.springframework.stereotype.Component;
+
+/** For templates: what a phrase says in the language of the page. */
+@Component
+public class Tell {
+
+    /** Why a file was probably meant. */
+    public Sentence of(CandidateLine candidate) {
+        return Speech.words().of(candidate);
+    }
+
+    /** The words of a page's scripts as JSON. */
+    public String scripts() {
+        return Speech.scripts();
+    }
+
+    public Sentence of(Phrase phrase) {
+        return Speech.words().say(phrase);
+    }
+}
