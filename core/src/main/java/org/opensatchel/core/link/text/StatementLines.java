@@ -4,6 +4,11 @@ import java.io.BufferedInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
@@ -51,8 +56,10 @@ public final class StatementLines {
         Line line = new Line();
         int number = 1;
         int start = 1;
-        boolean wide = isWide(in);
-        if (!wide) {
+        Optional<Charset> wide = mark(in);
+        if (wide.isPresent()) {
+            in = new BufferedInputStream(new Narrowed(new InputStreamReader(in, wide.get())), 1 << 16);
+        } else {
             in.mark(1_024);
             TextDecoding.requireText(in.readNBytes(1_024));
             in.reset();
@@ -78,26 +85,72 @@ public final class StatementLines {
                 start = number;
             } else if (line.size() >= MAX_LINE) {
                 throw Unreadable.broken(new Place.InText(number, 1), ReadWording.LONG_LINE);
-            } else if (!(wide && c == 0)) {
+            } else {
                 line.write(c);
             }
         } while (c >= 0);
     }
 
-    /** UTF-16 by its byte-order mark, which is eaten here; its zero bytes are then left out, which keeps ASCII names whole. */
-    private static boolean isWide(BufferedInputStream in) throws IOException {
+    /** A byte-order mark is eaten; that of UTF-16 (either order) says which the text is in. */
+    private static Optional<Charset> mark(BufferedInputStream in) throws IOException {
         in.mark(3);
         int first = in.read();
         int second = in.read();
-        if ((first == 0xFF && second == 0xFE) || (first == 0xFE && second == 0xFF)) {
-            return true;
+        if (first == 0xFF && second == 0xFE) {
+            return Optional.of(StandardCharsets.UTF_16LE);
+        }
+        if (first == 0xFE && second == 0xFF) {
+            return Optional.of(StandardCharsets.UTF_16BE);
         }
         int third = in.read();
-        if (first == 0xEF && second == 0xBB && third == 0xBF) {
-            return false;
+        if (first != 0xEF || second != 0xBB || third != 0xBF) {
+            in.reset();
         }
-        in.reset();
-        return false;
+        return Optional.empty();
+    }
+
+    /** Text of two bytes a letter, as the UTF-8 that the lines are looked for in. */
+    private static final class Narrowed extends InputStream {
+
+        private final Reader text;
+        private final char[] read = new char[1 << 12];
+        private byte[] bytes = new byte[0];
+        private int at;
+
+        Narrowed(Reader text) {
+            this.text = text;
+        }
+
+        @Override
+        public int read() throws IOException {
+            byte[] one = new byte[1];
+            return read(one, 0, 1) < 0 ? -1 : one[0] & 0xFF;
+        }
+
+        @Override
+        public int read(byte[] into, int offset, int length) throws IOException {
+            if (at == bytes.length && !fill()) {
+                return -1;
+            }
+            int count = Math.min(length, bytes.length - at);
+            System.arraycopy(bytes, at, into, offset, count);
+            at += count;
+            return count;
+        }
+
+        private boolean fill() throws IOException {
+            int count = text.read(read, 0, read.length - 1);
+            if (count <= 0) {
+                return false;
+            }
+            if (Character.isHighSurrogate(read[count - 1])) {
+                // The second half of a letter from beyond the first plane stays with the first.
+                count += Math.max(0, text.read(read, count, 1));
+            }
+            bytes = new String(read, 0, count).getBytes(StandardCharsets.UTF_8);
+            at = 0;
+            return true;
+        }
     }
 
     private static void statement(byte[] bytes, int line, Taker taker) throws Unreadable {
