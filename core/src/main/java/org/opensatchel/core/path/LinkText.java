@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * Tells the form of a link from its text and takes it apart, for Windows, macOS and Linux alike, whatever the host is.
@@ -13,10 +14,13 @@ import java.util.Set;
 public final class LinkText {
 
     private static final Set<String> NETWORK_SCHEMES = Set.of("http", "https", "ftp", "ftps", "sftp", "rtsp", "rtsps", "rtmp", "rtmps",
-            "ws", "wss", "smb", "afp", "nfs", "dav", "davs", "webdav", "mms", "srt", "udp", "rtp", "s3", "gs");
+            "ws", "wss", "dav", "davs", "webdav", "mms", "srt", "udp", "rtp", "s3", "gs");
+    /** Schemes whose addresses name a share of the house, not something on the web. */
+    private static final Set<String> SHARE_SCHEMES = Set.of("smb", "afp", "nfs");
     /** Top folders under which other disks appear, with how many names make up one disk. */
     private static final List<MountPoint> MOUNT_POINTS = List.of(
             new MountPoint(List.of("run", "media"), 2), new MountPoint(List.of("Volumes"), 1), new MountPoint(List.of("media"), 2), new MountPoint(List.of("mnt"), 1));
+    private static final Pattern SIGNED_IN = Pattern.compile("^//(?:[^/@]*@)?([^/:]*)(?::[0-9]*)?");
     private static final Set<String> HOME_PARENTS = Set.of("Users", "home");
 
     private record MountPoint(List<String> folder, int names) {
@@ -41,13 +45,18 @@ public final class LinkText {
             return Optional.of(new LinkAddress(LinkForm.EMBEDDED, "", List.of(), false));
         }
         boolean hasAuthority = !scheme.isEmpty() && text.startsWith("//", scheme.length() + 1);
+        if (SHARE_SCHEMES.contains(scheme) && hasAuthority) {
+            String share = text.substring(scheme.length() + 1);
+            // Who signs in, and at which port, does not tell shares apart.
+            return Optional.of(unc(SIGNED_IN.matcher(notation.isUri() ? PercentCoding.decode(withoutQuery(share)) : share).replaceFirst("//$1")));
+        }
         if (NETWORK_SCHEMES.contains(scheme) && (hasAuthority || notation.isUri())) {
             return Optional.of(remote());
         }
         if (scheme.length() > 1 && (notation.isUri() || hasAuthority)) {
             return Optional.empty();
         }
-        if (notation.isUri() && text.startsWith("//")) {
+        if (notation == Notation.WEB && text.startsWith("//")) {
             return Optional.of(remote());
         }
         boolean windows = isDrive(text) || text.startsWith("\\\\");
