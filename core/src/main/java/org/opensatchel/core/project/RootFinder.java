@@ -137,15 +137,32 @@ public final class RootFinder {
         Optional<String> best = best("", folders);
         boolean byName = best.filter(this::nameFits).isPresent();
         int ownScore = score("");
-        if (best.isPresent() && (byName || score(best.get()) > ownScore)) {
+        Optional<String> chosen = best.filter(folder -> byName || score(folder) > ownScore).or(() -> ownScore > 0 ? Optional.empty() : twin(folders));
+        if (chosen.isPresent()) {
             List<String> others = new ArrayList<>(folders);
             others.addAll(looseFiles());
-            others.remove(best.get());
-            return new RootChoice(best.get(), best, Optional.of(new Trouble(Code.PACKAGE_SEVERAL_ROOTS, "", others)));
+            others.remove(chosen.get());
+            return new RootChoice(chosen.get(), chosen, Optional.of(new Trouble(Code.PACKAGE_SEVERAL_ROOTS, "", others)));
         }
         List<String> loose = new ArrayList<>(folders);
         loose.addAll(looseFiles());
         return new RootChoice("", Optional.empty(), Optional.of(new Trouble(Code.PACKAGE_NO_ROOT, "", loose)));
+    }
+
+    /** Of folders that are made alike inside, as two projects are and the folders of one project are not, the fullest. */
+    private Optional<String> twin(List<String> folders) {
+        return folders.stream().filter(folder -> folders.stream().anyMatch(other -> !other.equals(folder) && areAlike(inside.get(folder), inside.get(other))))
+                .max(Comparator.comparing((String folder) -> inside.get(folder).folders.size()).thenComparing(folder -> inside.get(folder).files).thenComparing(Comparator.reverseOrder()));
+    }
+
+    /** Two folders alike by chance have one inner folder in common; projects have at least two, and most. */
+    private static boolean areAlike(Names a, Names b) {
+        if (a == null || b == null) {
+            return false;
+        }
+        Set<String> names = a.folders.stream().map(NameFolding::loose).collect(Collectors.toSet());
+        long common = b.folders.stream().map(NameFolding::loose).filter(names::contains).count();
+        return common >= 2 && 2 * common >= Math.max(a.folders.size(), b.folders.size());
     }
 
     /** Whether the only folder is one the plan has in the root, and nothing of the plan is in it: then its files came loose. */
