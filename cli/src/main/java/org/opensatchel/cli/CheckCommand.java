@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.opensatchel.core.check.CheckRequest;
@@ -12,6 +14,7 @@ import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.report.Report;
@@ -41,6 +44,10 @@ final class CheckCommand implements Callable<Integer> {
     private List<String> whose = new ArrayList<>();
     @Option(names = "--location", paramLabel = "PATH", description = "where the student says the project lies")
     private String location;
+    @Option(names = "--team-location", paramLabel = "NAME=PATH", description = "where another of the team says it lies; may be given several times")
+    private Map<String, String> team = new LinkedHashMap<>();
+    @Option(names = "--earlier", paramLabel = "REPORT", description = "the report of the hand-in before: what sealed folders had then")
+    private String earlier;
     @Option(names = "--documents", paramLabel = "DIR|ZIP", description = "the documents of a listing")
     private String documents;
     @Option(names = "--machine", paramLabel = "NAME|FILE", description = "a machine it has to open on; may be given several times")
@@ -57,12 +64,14 @@ final class CheckCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal, IOException {
         RosterFields fields = ForFields.read(whose);
-        if (projects.size() > 1 && !whose.isEmpty()) {
+        if (projects.size() > 1 && (!whose.isEmpty() || earlier != null)) {
             throw new Refusal("check.for-one");
         }
         Optional<Kit> kit = kitFile == null ? Optional.empty() : Optional.of(KitFiles.document(kitFile, limits.kitBytes()));
         CheckRequest request = CheckRequest.of(kit, fields).at(Instant.now().truncatedTo(ChronoUnit.SECONDS)).within(limits.limits())
                 .located(Optional.ofNullable(location).filter(text -> !text.isBlank()).map(ProjectLocation::of))
+                .teamed(team.entrySet().stream().map(member -> new TeamLocation(member.getKey(), member.getValue())).toList())
+                .after(earlier == null ? List.of() : EarlierReport.sealed(earlier))
                 .carriedTo(MachineFiles.read(machines)).in(satchel.words());
         int worst = 0;
         for (String project : projects) {

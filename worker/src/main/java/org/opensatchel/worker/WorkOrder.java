@@ -13,11 +13,13 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;
+import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.OperatingSystem;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.report.Report.SealedLine;
 
 /**
  * What a worker is to check, as it goes over its standard input. Nothing of it ever stands on a command line, since names
@@ -29,12 +31,14 @@ import org.opensatchel.core.project.ReadLimits;
  * @param fields whose project it is
  * @param roster everybody's fields
  * @param location where it is said to lie
+ * @param team where the others of the team say it lies
+ * @param earlier the files of sealed folders as the student's hand-in before had them
  * @param machines names of shipped machines it is carried to
  * @param threads on how many threads
  * @param made the time to put on the report
  */
 public record WorkOrder(String archive, String kit, Optional<String> newer, Map<RosterField, String> fields, List<Map<RosterField, String>> roster, Optional<Location> location,
-        List<String> machines, ReadLimits limits, int threads, Instant made) {
+        List<TeamLocation> team, List<SealedLine> earlier, List<String> machines, ReadLimits limits, int threads, Instant made) {
 
     /** Where a project is said to lie. */
     public record Location(Optional<OperatingSystem> system, Optional<StorageKind> storage, String path) {
@@ -50,7 +54,7 @@ public record WorkOrder(String archive, String kit, Optional<String> newer, Map<
 
     /** The same with half the threads, for a check that took more than there is. */
     WorkOrder halved() {
-        return new WorkOrder(archive, kit, newer, fields, roster, location, machines, limits, Math.max(1, threads / 2), made);
+        return new WorkOrder(archive, kit, newer, fields, roster, location, team, earlier, machines, limits, Math.max(1, threads / 2), made);
     }
 
     CheckRequest request() throws IOException {
@@ -58,6 +62,7 @@ public record WorkOrder(String archive, String kit, Optional<String> newer, Map<
         return CheckRequest.of(Optional.of(kit(kit)), whose).amongst(roster.stream().map(WorkOrder::fields).toList())
                 .located(location.map(place -> new ProjectLocation(place.system(), place.storage(), place.path())))
                 .carriedTo(machines.stream().flatMap(name -> Machine.shipped(name).stream()).toList()).within(limits).at(made)
+                .teamed(team).after(earlier.stream().map(SealedLine::file).toList())
                 .before(newer.isPresent() ? Optional.of(kit(newer.get())) : Optional.empty());
     }
 

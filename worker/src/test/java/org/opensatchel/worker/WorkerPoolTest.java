@@ -61,7 +61,7 @@ class WorkerPoolTest {
     }
 
     private WorkOrder order(Path archive) {
-        return new WorkOrder(archive.toString(), KIT, Optional.empty(), Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline"), List.of(), Optional.empty(), List.of("lab-windows"),
+        return new WorkOrder(archive.toString(), KIT, Optional.empty(), Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline"), List.of(), Optional.empty(), List.of(), List.of(), List.of("lab-windows"),
                 ReadLimits.DEFAULT, 2, Instant.EPOCH);
     }
 

@@ -1,6 +1,12 @@
 package org.opensatchel.core.carry;
 
 import java.util.List;
+import java.util.OptionalInt;
+import org.opensatchel.core.fact.FactName;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.opensatchel.core.fact.Fact;
+import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.path.ProjectPath;
@@ -31,5 +37,10 @@ public record Carried(Machine machine, int opens, List<Broken> broken, List<Refu
 
     /** A file that cannot be there, and why. */
     public record Refused(ProjectPath path, Phrase why) {
+
+        /** How long its whole path is there, in the machine's units, where that is what refuses it. */
+        public OptionalInt pathLength() {
+            return why.key().equals(CarryWording.PATH_TOO_LONG.key()) ? OptionalInt.of((int) why.facts().number(FactName.COUNT)) : OptionalInt.empty();
+        }
     }
 }

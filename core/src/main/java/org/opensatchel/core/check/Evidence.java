@@ -4,10 +4,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.check.rule.DepthEvidence;
+import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
 import org.opensatchel.core.check.rule.LinkCauses;
 import org.opensatchel.core.check.rule.LocationEvidence;
+import org.opensatchel.core.check.rule.NameEvidence;
 import org.opensatchel.core.check.rule.PackageEvidence;
-import org.opensatchel.core.check.rule.PlanEvidence;
 import org.opensatchel.core.check.rule.StandIns;
 import org.opensatchel.core.check.rule.UseEvidence;
 import org.opensatchel.core.fact.Phrase;
@@ -16,6 +18,7 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedStarter;
@@ -37,16 +40,19 @@ import org.opensatchel.core.scan.Scan;
  *
  * @param scan what the contents told
  * @param resolution where the links lead
+ * @param given whose project it should be, without what only its own marker says
+ * @param team where the others of the team say it lies
  * @param roster everybody's fields, for telling whose name another name is; may be empty
  * @param faults what the source told about the package, paths from the root
  * @param newer a later version of the kit than the one it is held against
  * @param findingsPerCode as many of one code are told; of the rest only their number
+ * @param destinations the project as it would be on other machines
  * @param leftovers files and folders of systems and programs that were set aside
  */
-record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Scan scan, RootNames rootNames,
+record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, RosterFields given, List<RosterFields> roster, Scan scan, RootNames rootNames,
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
-        Optional<ProjectLocation> location, Marker marker, Optional<Kit> newer, int findingsPerCode)
-        implements PackageEvidence, PlanEvidence, UseEvidence, LocationEvidence {
+        Optional<ProjectLocation> location, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode, Destinations destinations)
+        implements PackageEvidence, NameEvidence, UseEvidence, LocationEvidence, DepthEvidence {
 
     boolean linksChecked() {
         return !scan.notChecked().contains("links");
@@ -120,6 +126,16 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
     @Override
     public Optional<Cause> causeOf(ResolvedLink link) {
         return LinkCauses.of(this, link);
+    }
+
+    @Override
+    public List<String> breaksOn(ResolvedLink link) {
+        return destinations.breaks(link);
+    }
+
+    @Override
+    public Map<ProjectPath, TooLong> tooLong() {
+        return destinations.tooLong();
     }
 
     @Override

@@ -40,7 +40,8 @@ final class Findings {
     }
 
     private Optional<Finding> weighed(Finding finding) {
-        Optional<Severity> severity = kit.isPresent() ? kit.get().severity(finding.code()) : Optional.of(finding.code().severity());
+        Severity usual = finding.code().severity().atLeast(finding.least());
+        Optional<Severity> severity = kit.isPresent() ? kit.get().severity(finding.code(), usual) : Optional.of(usual);
         return severity.map(grade -> finding.withSeverity(grade.atMost(finding.most())));
     }
 

@@ -80,10 +80,11 @@ public final class ProjectCheck {
         Scan scan = scan(source, tree, apart);
         RootNames names = new RootNames(tree.rootName(), kit.flatMap(plan -> plan.root().make(known.fields(), plan.ascii())), kit.map(Kit::root));
         Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()), known.limits().sums().candidates());
-        Optional<PlanMatch> plan = kit.map(planned -> new PlanMatch(tree, scan, planned, known.fields()));
+        Optional<PlanMatch> plan = kit.map(planned -> new PlanMatch(tree, scan, resolution.links(), planned, known.fields(), known.earlier()));
         List<PackageFault> faults = built.faults();
-        Evidence evidence = new Evidence(tree, root, kit, known.fields(), known.roster(), scan, names, resolution, plan, faults, built.leftovers(),
-                Shortcuts.among(faults, tree, scan), known.location(), marker, known.newer(), known.limits().findingsPerCode());
+        Destinations destinations = new Destinations(tree, names.actual().or(names::expected).orElse("project"), resolution, known);
+        Evidence evidence = new Evidence(tree, root, kit, known.fields(), request.fields(), known.roster(), scan, names, resolution, plan, faults, built.leftovers(),
+                Shortcuts.among(faults, tree, scan), known.location(), known.team(), marker, known.newer(), known.limits().findingsPerCode(), destinations);
         return new ReportMaker(known).report(evidence, judged(evidence));
     }
 
@@ -103,6 +104,7 @@ public final class ProjectCheck {
     private Scan scan(ProjectSource source, ProjectTree tree, SetApart apart) throws IOException {
         Set<Long> wanted = new HashSet<>();
         request.kit().ifPresent(kit -> kit.starter().forEach(file -> wanted.add(file.bytes())));
+        request.earlier().stream().filter(file -> file.sha256().isPresent()).forEach(file -> wanted.add(file.bytes()));
         long maxHashed = request.kit().map(kit -> kit.limits().fileBytes().orElse(Long.MAX_VALUE)).orElse(Long.MAX_VALUE);
         Scan scan = new ContentScan(source, request.limits(), path -> !apart.isManaged(path), wanted, maxHashed, request.progress(),
                 request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE)).scan(tree);

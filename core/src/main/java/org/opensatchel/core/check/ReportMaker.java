@@ -5,10 +5,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.opensatchel.core.carry.Carried;
-import org.opensatchel.core.carry.CarryTest;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.project.SealedFile;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.CandidateLine;
 import org.opensatchel.core.report.Report.CarryFileLine;
@@ -22,6 +23,7 @@ import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.Report.Location;
 import org.opensatchel.core.report.Report.Project;
 import org.opensatchel.core.report.Report.ProposalLine;
+import org.opensatchel.core.report.Report.SealedLine;
 import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.resolve.ResolvedLink;
 import org.opensatchel.core.words.Said;
@@ -30,6 +32,9 @@ import org.opensatchel.core.words.Words;
 
 /** Lays what was found out into the shape of a report. */
 final class ReportMaker {
+
+    /** Files of sealed folders that a report keeps for the next hand-in. */
+    private static final int MOST_SEALED = 10_000;
 
     private final CheckRequest request;
     private final Words words;
@@ -44,11 +49,21 @@ final class ReportMaker {
         Project project = new Project(evidence.tree().rootName(), evidence.tree().count(), evidence.tree().bytes(), evidence.scan().documents().size(), links.size());
         Counts counts = counts(findings);
         return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY, kit(), location(evidence.resolution().inferred()), project, counts,
-                links.stream().map(this::line).toList(), findings.stream().map(this::line).toList(), notChecked(evidence), carry(evidence));
+                sealed(evidence), links.stream().map(this::line).toList(), findings.stream().map(this::line).toList(), notChecked(evidence), carry(evidence));
+    }
+
+    private static Optional<List<SealedLine>> sealed(Evidence evidence) {
+        List<SealedFile> files = evidence.plan().map(PlanMatch::sealed).orElse(List.of());
+        return files.isEmpty() ? Optional.empty() : Optional.of(files.stream().limit(MOST_SEALED)
+                .map(file -> new SealedLine(file.path().text(), file.bytes(), file.sha256(), Optional.of(file.checksum()).filter(crc32 -> crc32 != 0))).toList());
     }
 
     private static List<String> notChecked(Evidence evidence) {
         Set<String> out = new TreeSet<>(evidence.scan().notChecked());
+        evidence.kit().ifPresent(kit -> out.addAll(kit.unjudged()));
+        if (evidence.plan().filter(plan -> plan.sealed().size() > MOST_SEALED).isPresent()) {
+            out.add("sealed");
+        }
         if (evidence.resolution().exhausted()) {
             out.add("candidates");
         }
@@ -58,12 +73,11 @@ final class ReportMaker {
     Report blocked(Finding finding) {
         List<Finding> findings = List.of(finding);
         return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, kit(), location(Optional.empty()), new Project(Optional.empty(), 0, 0, 0, 0), counts(findings),
-                List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty());
+                Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty());
     }
 
     private Optional<List<CarryLine>> carry(Evidence evidence) {
-        String root = evidence.rootNames().actual().or(evidence.rootNames()::expected).orElse("project");
-        List<CarryLine> lines = request.destinations().stream().map(machine -> line(CarryTest.of(evidence.tree(), root, evidence.resolution().links(), machine))).toList();
+        List<CarryLine> lines = evidence.destinations().shown().stream().map(this::line).toList();
         return lines.isEmpty() ? Optional.empty() : Optional.of(lines);
     }
 

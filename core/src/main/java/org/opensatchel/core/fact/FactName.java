@@ -80,6 +80,8 @@ public enum FactName {
     CODES("codes", Kind.TEXTS),
     /** The types a folder takes. */
     ALLOWED_TYPES("allowedTypes", Kind.TEXTS),
+    /** Several machines, by their titles. */
+    MACHINES("machines", Kind.TEXTS),
     /** Several people. */
     PEOPLE("people", Kind.TEXTS),
     /** Missing numbers of a sequence, as ranges. */

@@ -27,6 +27,8 @@ import static org.opensatchel.core.fact.FactName.PROJECT;
 import static org.opensatchel.core.fact.FactName.PURPOSE;
 import static org.opensatchel.core.fact.FactName.RANGES;
 import static org.opensatchel.core.fact.FactName.REASON;
+import static org.opensatchel.core.fact.FactName.MACHINES;
+import static org.opensatchel.core.fact.FactName.PEOPLE;
 import static org.opensatchel.core.fact.FactName.REST;
 import static org.opensatchel.core.fact.FactName.ROLE;
 import static org.opensatchel.core.fact.FactName.ROOT;
@@ -67,12 +69,13 @@ public enum Code {
     STRUCTURE_TOO_FEW(Family.STRUCTURE, "too-few", Severity.MUST, FOUND, COUNT, LEAST),
     STRUCTURE_DOCUMENT_MISSING(Family.STRUCTURE, "document-missing", Severity.MUST, ROLE, EXPECTED, PLACE),
     STRUCTURE_DOCUMENT_MISPLACED(Family.STRUCTURE, "document-misplaced", Severity.MUST, ROLE, EXPECTED, PLACE),
-    STRUCTURE_SEALED_TOUCHED(Family.STRUCTURE, "sealed-touched", Severity.MUST),
+    STRUCTURE_SEALED_TOUCHED(Family.STRUCTURE, "sealed-touched", Severity.MUST, HOW, FOUND),
+    STRUCTURE_OTHER_KIT(Family.STRUCTURE, "other-kit", Severity.MUST, HOW, FOUND, EXPECTED),
     STRUCTURE_FILE_MISPLACED(Family.STRUCTURE, "file-misplaced", Severity.SHOULD, PLACE),
-    STRUCTURE_MANAGED_GONE(Family.STRUCTURE, "managed-gone", Severity.SHOULD),
-    STRUCTURE_COMPANION_MISSING(Family.STRUCTURE, "companion-missing", Severity.SHOULD),
+    STRUCTURE_MANAGED_GONE(Family.STRUCTURE, "managed-gone", Severity.SHOULD, PURPOSE),
+    STRUCTURE_COMPANION_MISSING(Family.STRUCTURE, "companion-missing", Severity.SHOULD, FOUND, PURPOSE),
     STRUCTURE_REPEATS_TOO_FEW(Family.STRUCTURE, "repeats-too-few", Severity.SHOULD, COUNT, LEAST, PURPOSE),
-    STRUCTURE_TOO_DEEP(Family.STRUCTURE, "too-deep", Severity.SHOULD),
+    STRUCTURE_TOO_DEEP(Family.STRUCTURE, "too-deep", Severity.SHOULD, COUNT, LEAST, MOST, MACHINES),
     STRUCTURE_KIT_OUTDATED(Family.STRUCTURE, "kit-outdated", Severity.NOTE, HOW, VERSION, NEWER, CHANGE),
     STRUCTURE_FOLDER_OTHER(Family.STRUCTURE, "folder-other", Severity.NOTE, COUNT),
     NAME_ROOT(Family.NAME, "root", Severity.MUST, FOUND, HOW, REST, WHAT, EXPECTED),
@@ -80,13 +83,13 @@ public enum Code {
     NAME_FILE(Family.NAME, "file", Severity.MUST, ROLE, HOW, REST, WHAT, EXPECTED, OTHER),
     NAME_CHARACTER(Family.NAME, "character", Severity.MUST, FOUND, FAULT),
     NAME_CASE_CLASH(Family.NAME, "case-clash", Severity.MUST, OTHERS),
-    NAME_SOMEONE_ELSE(Family.NAME, "someone-else", Severity.MUST, FOUND, PERSON),
+    NAME_SOMEONE_ELSE(Family.NAME, "someone-else", Severity.MUST, FOUND, PERSON, HOW),
     NAME_SPACE(Family.NAME, "space", Severity.SHOULD, FOUND),
     NAME_TOO_LONG(Family.NAME, "too-long", Severity.SHOULD, FOUND, COUNT, MOST),
     NAME_PLACEHOLDER_NAME(Family.NAME, "placeholder-name", Severity.SHOULD, FOUND, OTHER),
-    NAME_VERSION_MISSING(Family.NAME, "version-missing", Severity.SHOULD),
-    NAME_VERSION_GAP(Family.NAME, "version-gap", Severity.NOTE),
-    NAME_NOT_COMPOSED(Family.NAME, "not-composed", Severity.NOTE),
+    NAME_VERSION_MISSING(Family.NAME, "version-missing", Severity.SHOULD, ROLE, EXPECTED),
+    NAME_VERSION_GAP(Family.NAME, "version-gap", Severity.NOTE, ROLE, RANGES),
+    NAME_NOT_COMPOSED(Family.NAME, "not-composed", Severity.NOTE, FOUND, MACHINES),
     LINK_PINNED(Family.LINK, "pinned", Severity.MUST, TARGET, TEXT, OLD_ROOT),
     LINK_MOVED(Family.LINK, "moved", Severity.MUST, WANTED, TARGET, OTHERS),
     LINK_OUTSIDE(Family.LINK, "outside", Severity.MUST, WANTED, TEXT, PERSON, CANDIDATE),
@@ -95,8 +98,8 @@ public enum Code {
     LINK_NETWORK_SHARE(Family.LINK, "network-share", Severity.MUST, WANTED, TEXT, CANDIDATE),
     LINK_TEMPORARY(Family.LINK, "temporary", Severity.MUST, WANTED, TEXT, CANDIDATE),
     LINK_SEQUENCE_GAP(Family.LINK, "sequence-gap", Severity.MUST, TEXT, RANGES),
-    LINK_MISSPELT(Family.LINK, "misspelt", Severity.SHOULD, TARGET, TEXT, OVERLOOKED),
-    LINK_WEB_ROOT(Family.LINK, "web-root", Severity.SHOULD, TEXT),
+    LINK_MISSPELT(Family.LINK, "misspelt", Severity.SHOULD, TARGET, TEXT, OVERLOOKED, MACHINES),
+    LINK_WEB_ROOT(Family.LINK, "web-root", Severity.SHOULD, TEXT, MACHINES),
     LINK_CYCLE(Family.LINK, "cycle", Severity.SHOULD, OTHERS),
     LINK_DOCUMENT_UNREADABLE(Family.LINK, "document-unreadable", Severity.SHOULD, FORMAT, FAULT),
     LINK_DOCUMENT_BINARY(Family.LINK, "document-binary", Severity.SHOULD, FORMAT, FAULT),
@@ -144,7 +147,7 @@ public enum Code {
     LOCATION_PARENT(Family.LOCATION, "parent", Severity.MUST, FOUND, EXPECTED, EXAMPLE),
     LOCATION_ROOT_NAME(Family.LOCATION, "root-name", Severity.MUST, HOW, FOUND, EXPECTED, EXAMPLE),
     LOCATION_TOO_LONG(Family.LOCATION, "too-long", Severity.SHOULD, HOW, COUNT, MOST, EXAMPLE),
-    LOCATION_TEAM_DIFFERS(Family.LOCATION, "team-differs", Severity.SHOULD),
+    LOCATION_TEAM_DIFFERS(Family.LOCATION, "team-differs", Severity.SHOULD, FOUND, OTHERS, PEOPLE),
     LOCATION_UNDECLARED(Family.LOCATION, "undeclared", Severity.NOTE),
     LOCATION_DIFFERS(Family.LOCATION, "differs", Severity.NOTE, LOCATION, ROOT);
 

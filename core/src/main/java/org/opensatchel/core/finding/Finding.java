@@ -20,11 +20,12 @@ import org.opensatchel.core.path.ProjectPath;
  * @param proposal what was probably meant
  * @param sure how sure the tool is, from 0 to 1; absent when it is certain
  * @param most what it weighs at most, whatever the kit says of its code
+ * @param least what it weighs at least where the kit says nothing of its code
  * @param times how many of its kind it stands for, where not each is told
  * @param causedBy what this follows from, if anything
  * @param explains the causes whose consequences stand under this finding
  */
-public record Finding(Code code, Severity severity, ProjectPath path, Place at, Facts facts, Optional<Candidate> proposal, OptionalDouble sure, Severity most, int times, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
+public record Finding(Code code, Severity severity, ProjectPath path, Place at, Facts facts, Optional<Candidate> proposal, OptionalDouble sure, Severity most, Severity least, int times, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
 
     /** The order of a report: severity, family, path, place, code. */
     public static final Comparator<Finding> ORDER = Comparator.comparing(Finding::severity)
@@ -45,18 +46,18 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
 
     /** What stands for the rest of many of its kind: how many there are, and the least each of them would say. */
     public Finding andMore(int more) {
-        return new Finding(code, severity, ProjectPath.ROOT, Place.WHOLE, Facts.of(MORE, more), Optional.empty(), OptionalDouble.empty(), most, more, Optional.empty(), List.of(), List.of());
+        return new Finding(code, severity, ProjectPath.ROOT, Place.WHOLE, Facts.of(MORE, more), Optional.empty(), OptionalDouble.empty(), most, least, more, Optional.empty(), List.of(), List.of());
     }
 
     public Finding withSeverity(Severity changed) {
-        return changed == severity ? this : new Finding(code, changed, path, at, facts, proposal, sure, most, times, causedBy, explains, consequences);
+        return changed == severity ? this : new Finding(code, changed, path, at, facts, proposal, sure, most, least, times, causedBy, explains, consequences);
     }
 
     public Finding withConsequences(List<Finding> added) {
         List<Finding> all = new ArrayList<>(consequences);
         all.addAll(added);
         all.sort(ORDER);
-        return new Finding(code, severity, path, at, facts, proposal, sure, most, times, causedBy, explains, all);
+        return new Finding(code, severity, path, at, facts, proposal, sure, most, least, times, causedBy, explains, all);
     }
 
     /** Collects what is particular about one finding. */
@@ -68,6 +69,7 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
         private Optional<Candidate> proposal = Optional.empty();
         private OptionalDouble sure = OptionalDouble.empty();
         private Severity most = Severity.MUST;
+        private Severity least = Severity.NOTE;
         private int times = 1;
         private Optional<Cause> causedBy = Optional.empty();
         private final List<Cause> explains = new ArrayList<>();
@@ -114,6 +116,11 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
             return this;
         }
 
+        public Builder atLeast(Severity limit) {
+            least = least.atLeast(limit);
+            return this;
+        }
+
         /** Lets it stand for several of its kind that nobody would read one by one. */
         public Builder times(int count) {
             times = count;
@@ -136,7 +143,7 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
         }
 
         public Finding make() {
-            return new Finding(code, code.severity().atMost(most), path, at, facts, proposal, sure, most, times, causedBy, explains, List.of());
+            return new Finding(code, code.severity().atLeast(least).atMost(most), path, at, facts, proposal, sure, most, least, times, causedBy, explains, List.of());
         }
     }
 }

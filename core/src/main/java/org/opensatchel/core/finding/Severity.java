@@ -15,6 +15,11 @@ public enum Severity {
         return name().toLowerCase(Locale.ROOT);
     }
 
+    /** The graver of the two. */
+    public Severity atLeast(Severity limit) {
+        return compareTo(limit) <= 0 ? this : limit;
+    }
+
     /** The milder of the two. */
     public Severity atMost(Severity limit) {
         return compareTo(limit) >= 0 ? this : limit;

@@ -1,5 +1,6 @@
 package org.opensatchel.core.kit;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -107,6 +108,21 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         return new Kit(title, number, assignment, root, names, folders, otherFolders, companions, documents, files, starter, links, location, machines, limits, steps, severities, points);
     }
 
+    /** What this kit asks for that no check can judge yet: {@code media}, {@code points}, {@code steps}. */
+    public List<String> unjudged() {
+        List<String> out = new ArrayList<>();
+        if (files.stream().anyMatch(file -> file.media().isPresent())) {
+            out.add("media");
+        }
+        if (points.isPresent()) {
+            out.add("points");
+        }
+        if (steps.stream().anyMatch(Step::confirm)) {
+            out.add("steps");
+        }
+        return out;
+    }
+
     public NameRules nameRules() {
         return names.orElse(NameRules.DEFAULT);
     }
@@ -117,11 +133,20 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
 
     /** The severity this kit gives a code; empty when it is switched off. */
     public Optional<Severity> severity(Code code) {
+        return severity(code, code.severity());
+    }
+
+    /**
+     * The same for a finding that may weigh more than its code usually does.
+     *
+     * @param usual what it weighs where the kit says nothing of it
+     */
+    public Optional<Severity> severity(Code code, Severity usual) {
         Optional<Severity> own = severities.get(code);
         if (own != null) {
             return own;
         }
-        return policy(code).map(Grade::severity).orElse(Optional.of(code.severity()));
+        return policy(code).map(Grade::severity).orElse(Optional.of(usual));
     }
 
     private Optional<Grade> policy(Code code) {

@@ -22,6 +22,8 @@ public enum LintCode {
     FILE_TOO_LARGE(Severity.MUST),
     TOTAL_TOO_LARGE(Severity.MUST),
     ROOT_CLASH(Severity.MUST),
+    FOLDER_UNPLANNED(Severity.SHOULD),
+    LIMIT_TOO_HIGH(Severity.SHOULD),
     ROOT_NAMELESS(Severity.SHOULD);
 
     private final Severity severity;

@@ -19,7 +19,6 @@ import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
 import org.opensatchel.core.machine.OperatingSystem;
-import org.opensatchel.core.naming.EditDistance;
 import org.opensatchel.core.path.LinkAddress;
 import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
@@ -34,15 +33,20 @@ public final class LocationJudge {
     private static final Set<String> TEMPORARY = Set.of("temp", "tmp");
     private static final Set<String> WINDOWS_SYSTEM = Set.of("windows", "program files", "program files (x86)", "programdata");
     private static final Set<String> POSIX_SYSTEM = Set.of("system", "library", "applications", "usr", "etc", "bin", "sbin", "opt", "var", "private", "dev", "proc", "boot", "root");
-    private static final Set<String> CONTAINERS = Set.of("desktop", "documents", "downloads", "my documents", "users", "home", "volumes", "media", "mnt", "projects", "school", "work");
+    /** Names of folders that hold projects and are none, in the languages we speak. */
+    private static final Set<String> CONTAINERS = Set.of("desktop", "documents", "downloads", "my documents", "users", "home", "volumes", "media", "mnt", "projects", "my projects",
+            "school", "schoolwork", "work", "class", "classes", "courses", "coursework", "assignments", "homework", "college", "university", "uni", "student", "students",
+            "schreibtisch", "dokumente", "benutzer", "projekte", "meine projekte", "schule", "arbeit", "studium", "hochschule", "kurse", "aufgaben", "studierende");
 
     private final LocationPolicy policy;
     private final String rootName;
+    private final Optional<String> inferred;
     private final List<LocationFault> faults = new ArrayList<>();
 
-    private LocationJudge(LocationPolicy policy, String rootName) {
+    private LocationJudge(LocationPolicy policy, String rootName, Optional<String> inferred) {
         this.policy = policy;
         this.rootName = rootName;
+        this.inferred = inferred;
     }
 
     /**
@@ -69,7 +73,16 @@ public final class LocationJudge {
      * @param rootName the name the root should have, empty when it is not known
      */
     public static List<LocationFault> judge(ProjectLocation location, Optional<LocationPolicy> policy, Optional<String> rootName) {
-        return new LocationJudge(policy.orElse(LocationPolicy.ANYWHERE), rootName.orElse("")).judge(location);
+        return judge(location, policy, rootName, Optional.empty());
+    }
+
+    /**
+     * The same where the project itself is known.
+     *
+     * @param inferred the root its links were made under, where they agree on one
+     */
+    public static List<LocationFault> judge(ProjectLocation location, Optional<LocationPolicy> policy, Optional<String> rootName, Optional<String> inferred) {
+        return new LocationJudge(policy.orElse(LocationPolicy.ANYWHERE), rootName.orElse(""), inferred).judge(location);
     }
 
     private List<LocationFault> judge(ProjectLocation location) {
@@ -84,7 +97,7 @@ public final class LocationJudge {
             return faults;
         }
         List<String> parts = parts(address.get());
-        position(parts, location);
+        position(address.get(), parts, location);
         avoided(address.get(), parts, location);
         storage(address.get(), location);
         int length = path.length();
@@ -94,7 +107,7 @@ public final class LocationJudge {
         return faults;
     }
 
-    private void position(List<String> parts, ProjectLocation location) {
+    private void position(LinkAddress address, List<String> parts, ProjectLocation location) {
         if (rootName.isEmpty() || parts.isEmpty()) {
             return;
         }
@@ -109,25 +122,26 @@ public final class LocationJudge {
                 return;
             }
         }
-        if (isContainer(parts, name)) {
+        if (isContainer(address, parts)) {
             add(Code.LOCATION_PARENT, OptionalInt.of(last), Facts.of(FOUND, name).and(EXPECTED, rootName), location);
             return;
         }
         add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last), Facts.of(HOW, "name").and(FOUND, name).and(EXPECTED, rootName), location);
     }
 
-    /** Whether the last part looks like a place that holds projects rather than like this project under a wrong name. */
-    private boolean isContainer(List<String> parts, String name) {
-        if (parts.size() == 1 || CONTAINERS.contains(NameFolding.folded(name))) {
-            return true;
-        }
-        String a = NameFolding.loose(name);
-        String b = NameFolding.loose(rootName);
-        int half = Math.max(a.length(), b.length()) / 2;
-        boolean near = EditDistance.within(a, b, half) <= half || b.contains(a) || a.contains(b);
-        List<String> mine = List.of(NameFolding.folded(rootName).split("[ _-]+"));
-        boolean sharesPart = List.of(NameFolding.folded(name).split("[ _-]+")).stream().anyMatch(part -> part.length() > 1 && mine.contains(part));
-        return !near && !sharesPart;
+    /** Whether the last part is a place that holds projects: a disk, somebody's own folder, one that is called so, or where the links say that the root lies in it. */
+    private boolean isContainer(LinkAddress address, List<String> parts) {
+        String name = NameFolding.folded(parts.get(parts.size() - 1));
+        boolean disk = address.names().isEmpty();
+        boolean somebodys = address.names().size() == 2 && Set.of("users", "home", "benutzer").contains(NameFolding.folded(address.names().get(0)));
+        return disk || somebodys || CONTAINERS.contains(name) || isAround(address);
+    }
+
+    private boolean isAround(LinkAddress address) {
+        Optional<LinkAddress> root = inferred.flatMap(LinkText::readTyped);
+        int depth = address.names().size();
+        return root.isPresent() && root.get().names().size() == depth + 1 && root.get().prefixKey(depth).equals(address.prefixKey(depth))
+                && NameFolding.folded(root.get().name()).equals(NameFolding.folded(rootName));
     }
 
     private void avoided(LinkAddress address, List<String> parts, ProjectLocation location) {

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
@@ -22,13 +24,15 @@ import org.opensatchel.core.project.ProjectTree;
 
 /**
  * Holds the folders found against the folders planned. A planned folder that is not there is looked for under a nearly
- * right name in the same place, and under its own name in another place, before it is called missing.
+ * right name in the same place, by what links and starter files say it held, and under its own name in another place, before it is
+ * called missing.
  */
 final class FolderMatch {
 
     private final ProjectTree tree;
     private final Kit kit;
     private final RosterFields fields;
+    private final Function<Set<ProjectPath>, FolderTraces> traces;
     private final Map<FolderRule, PlannedFolder> matches = new LinkedHashMap<>();
     /** Folders that stand for planned ones, with the path they should have. */
     private final Map<ProjectPath, ProjectPath> shouldBe = new HashMap<>();
@@ -39,7 +43,9 @@ final class FolderMatch {
     private final Map<String, List<ProjectPath>> byName = new HashMap<>();
     private final Set<ProjectPath> taken = new HashSet<>();
 
-    FolderMatch(ProjectTree tree, Kit kit, RosterFields fields) {
+    /** @param traces what some planned folders have left behind; asked for only when a folder is gone */
+    FolderMatch(ProjectTree tree, Kit kit, RosterFields fields, Function<Set<ProjectPath>, FolderTraces> traces) {
+        this.traces = traces;
         this.tree = tree;
         this.kit = kit;
         this.fields = fields;
@@ -53,17 +59,34 @@ final class FolderMatch {
                 byName.computeIfAbsent(NameFolding.folded(folder.name()), name -> new ArrayList<>(1)).add(folder);
             }
         }
-        rules.sort(Comparator.comparingInt(rule -> rule.path().names().size()));
+        // Folders before those in them: what a folder became is where the ones in it are looked for.
+        rules.sort(Comparator.comparingInt(FolderMatch::depth));
         for (FolderRule rule : rules) {
             List<ProjectPath> fitting = fitting(rule);
             taken.addAll(fitting);
             matches.put(rule, new PlannedFolder(rule, planned(rule.path()), fitting.isEmpty() ? PlannedFolder.Kind.MISSING : PlannedFolder.Kind.THERE, fitting));
         }
-        for (FolderRule rule : rules) {
-            if (matches.get(rule).kind() == PlannedFolder.Kind.MISSING && rule.need() != Need.FORBIDDEN) {
-                lookFor(rule);
-            }
+        List<FolderRule> gone = rules.stream().filter(this::isGone).toList();
+        gone.stream().map(FolderMatch::depth).distinct().forEach(depth -> lookFor(gone.stream().filter(rule -> depth(rule) == depth).toList()));
+    }
+
+    /** Looks for folders of one depth. Names are held against all of them first: a name that is nearly right says more than what a folder holds. */
+    private void lookFor(List<FolderRule> rules) {
+        rules.forEach(this::lookNearby);
+        Set<ProjectPath> planned = rules.stream().filter(this::isGone).map(rule -> matches.get(rule).planned()).collect(Collectors.toSet());
+        if (!planned.isEmpty()) {
+            FolderTraces left = traces.apply(planned);
+            rules.stream().filter(this::isGone).forEach(rule -> follow(rule, left));
+            rules.stream().filter(this::isGone).forEach(this::lookElsewhere);
         }
+    }
+
+    private boolean isGone(FolderRule rule) {
+        return matches.get(rule).kind() == PlannedFolder.Kind.MISSING && rule.need() != Need.FORBIDDEN && rule.path().make(fields, kit.ascii()).isPresent();
+    }
+
+    private static int depth(FolderRule rule) {
+        return rule.path().names().size();
     }
 
     /** Folders that are right as they are: nothing stands for anything else yet, so a plain path is simply looked up. */
@@ -79,28 +102,29 @@ final class FolderMatch {
         return pattern.make(fields, kit.ascii()).orElse(ProjectPath.of(pattern.text())).composed();
     }
 
-    private void lookFor(FolderRule rule) {
-        Optional<ProjectPath> path = rule.path().make(fields, kit.ascii());
-        if (path.isEmpty()) {
-            return;
-        }
-        ProjectPath planned = path.get().composed();
+    private void lookNearby(FolderRule rule) {
+        ProjectPath planned = matches.get(rule).planned();
         // Inside a folder that was itself renamed, the rule may fit by now.
         Optional<ProjectPath> moved = standingFor(planned).filter(folder -> canonical(folder).equals(planned)).min(Comparator.naturalOrder());
         if (moved.isPresent()) {
             settle(rule, planned, PlannedFolder.Kind.THERE, moved.get());
-            return;
+        } else {
+            unique(candidates(planned, true)).ifPresent(renamed -> settle(rule, planned, PlannedFolder.Kind.RENAMED, renamed));
         }
-        Optional<ProjectPath> renamed = unique(candidates(planned, true));
-        if (renamed.isPresent()) {
-            settle(rule, planned, PlannedFolder.Kind.RENAMED, renamed.get());
-            return;
+    }
+
+    private void follow(FolderRule rule, FolderTraces left) {
+        ProjectPath planned = matches.get(rule).planned();
+        left.of(planned, folder -> isFree(folder) && !isClosed(folder)).ifPresent(found ->
+                settle(rule, planned, canonical(found.parent()).equals(planned.parent()) ? PlannedFolder.Kind.RENAMED : PlannedFolder.Kind.MOVED, found));
+    }
+
+    private void lookElsewhere(FolderRule rule) {
+        // A folder of an optional one's name in another place is just a folder.
+        if (rule.need() == Need.REQUIRED) {
+            ProjectPath planned = matches.get(rule).planned();
+            unique(candidates(planned, false)).ifPresent(elsewhere -> settle(rule, planned, PlannedFolder.Kind.MOVED, elsewhere));
         }
-        if (rule.need() != Need.REQUIRED) {
-            // A folder of that name in another place is then just a folder.
-            return;
-        }
-        unique(candidates(planned, false)).ifPresent(elsewhere -> settle(rule, planned, PlannedFolder.Kind.MOVED, elsewhere));
     }
 
     private void settle(FolderRule rule, ProjectPath planned, PlannedFolder.Kind kind, ProjectPath found) {
@@ -135,11 +159,16 @@ final class FolderMatch {
             boolean beside = canonical(folder.parent()).equals(planned.parent());
             boolean fits = samePlace ? beside && isLike(planned.name(), folder.name()) : !beside && !isClosed(folder.parent());
             // Asked last, since it costs most: every rule is held against the folder.
-            if (fits && !taken.contains(folder) && !isOnTheWay(folder) && !holdsTaken(folder)) {
+            if (fits && isFree(folder)) {
                 out.add(folder);
             }
         }
         return out;
+    }
+
+    /** Whether a folder stands for no planned one, holds none, and is on the way to none. */
+    private boolean isFree(ProjectPath folder) {
+        return !folder.isBesideRoot() && !taken.contains(folder) && !isOnTheWay(folder) && !holdsTaken(folder);
     }
 
     /** Whether a folder lies in one that takes anything, so that what is in it is not ours to interpret. */

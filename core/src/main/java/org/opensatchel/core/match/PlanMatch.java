@@ -1,6 +1,7 @@
 package org.opensatchel.core.match;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -15,6 +16,8 @@ import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.project.SealedFile;
+import org.opensatchel.core.resolve.ResolvedLink;
 import org.opensatchel.core.scan.Scan;
 
 /**
@@ -33,20 +36,27 @@ public final class PlanMatch {
     /** Folders above a starter file or a role, composed. */
     private final Set<ProjectPath> above = new HashSet<>();
     private final SetApart apart;
+    private final List<SealedFile> sealed;
+    private final List<TouchedFile> touched;
+    private final Map<ProjectPath, TouchedFile> wereAt = new HashMap<>();
     private final Set<ProjectPath> planned = new HashSet<>();
     /** Rules whose one path is known, by it, and those that many folders may fit. */
     private final Map<ProjectPath, FolderRule> plain = new HashMap<>();
     private final List<FolderRule> free = new ArrayList<>();
     private final Map<ProjectPath, Optional<FolderRule>> rules = new ConcurrentHashMap<>();
 
-    public PlanMatch(ProjectTree tree, Scan scan, Kit kit, RosterFields fields) {
+    /**
+     * @param links where the project's links lead: they tell what became of a folder they led into
+     * @param earlier the files of sealed folders as an earlier hand-in had them; empty where there is none
+     */
+    public PlanMatch(ProjectTree tree, Scan scan, Collection<ResolvedLink> links, Kit kit, RosterFields fields, List<SealedFile> earlier) {
         this.kit = kit;
         this.fields = fields;
         this.apart = new SetApart(Optional.of(kit), fields);
         for (FolderRule rule : kit.folders()) {
             rule.path().make(fields, kit.ascii()).ifPresentOrElse(path -> plain.putIfAbsent(path.composed(), rule), () -> free.add(rule));
         }
-        this.folders = new FolderMatch(tree, kit, fields);
+        this.folders = new FolderMatch(tree, kit, fields, gone -> new FolderTraces(tree, scan, links, kit.starter(), gone));
         folders.match();
         this.matches = folders.matches();
         this.roles = new RoleMatch(tree, kit, fields, folders::canonical, this::isSetApart).match();
@@ -60,6 +70,13 @@ public final class PlanMatch {
             planned.addAll(role.misplaced());
         });
         starters.forEach(starter -> starter.found().ifPresent(planned::add));
+        SealedMatch sealed = new SealedMatch(tree, scan, folders::canonical, path -> apart.isInSealed(path) && !apart.isManaged(path) && !isStarter(path));
+        this.touched = sealed.touched(earlier);
+        this.sealed = SealedMatch.remembered(earlier, sealed.now(), touched);
+        touched.forEach(file -> {
+            wereAt.put(file.path(), file);
+            file.found().ifPresent(planned::add);
+        });
         planned.add(ProjectPath.of(Marker.FILE));
         planned.add(ProjectPath.of(Marker.GUIDE));
     }
@@ -84,6 +101,21 @@ public final class PlanMatch {
 
     public List<PlannedStarter> starters() {
         return starters;
+    }
+
+    /** The files of sealed folders that the next hand-in is to be held against: as they are, or as they were before they were touched. */
+    public List<SealedFile> sealed() {
+        return sealed;
+    }
+
+    /** Those that are not what they were in an earlier hand-in. */
+    public List<TouchedFile> touched() {
+        return touched;
+    }
+
+    /** What became of the sealed file that was at a path, when something did. */
+    public Optional<TouchedFile> touched(ProjectPath path) {
+        return Optional.ofNullable(wereAt.get(path.composed()));
     }
 
     /** Whether a file fills a role, came with the kit or marks the root. */

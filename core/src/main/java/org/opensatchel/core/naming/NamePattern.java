@@ -4,12 +4,15 @@ import static org.opensatchel.core.fact.FactName.EXPECTED;
 import static org.opensatchel.core.fact.FactName.VERSION;
 import static org.opensatchel.core.fact.FactName.WHAT;
 
+import java.time.YearMonth;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.naming.NameStep.Kind;
@@ -26,6 +29,14 @@ import org.opensatchel.core.path.NameFolding;
  * <p>A roster field that is not given is not judged: any text stands for it. Names are compared composed.
  */
 public final class NamePattern {
+
+    private static final Pattern DATE = Pattern.compile("([0-9]{4})-([0-9]{2})-([0-9]{2})");
+    /** No field but free text takes it. */
+    private static final char NO_SIGN = '\uFFFF';
+    private static final Pattern DIGITS = Pattern.compile("[0-9]+");
+    private static final Pattern VERSION_PART = Pattern.compile("[-_. ]*[a-zA-Z]{0,7}[-_. ]*\\{version(:[0-9])?\\}");
+    /** A longer number is no version. */
+    private static final int MOST_DIGITS = 9;
 
     private final String text;
     private final List<PatternPart> parts;
@@ -121,7 +132,45 @@ public final class NamePattern {
 
     /** Whether a version number stands in this pattern. */
     public boolean hasVersion() {
-        return parts.stream().anyMatch(part -> part instanceof Free free && free.field() == FreeField.VERSION);
+        return parts.stream().anyMatch(NamePattern::isVersion);
+    }
+
+    /**
+     * A version number in a name.
+     *
+     * @param rest the name without it
+     */
+    public record Version(String rest, long number) {
+    }
+
+    /** The version number in a name that fits; empty when it does not, or the pattern has none. */
+    public Optional<Version> version(String name, RosterFields fields, boolean ascii) {
+        Matcher digits = DIGITS.matcher(name);
+        while (hasVersion() && digits.find()) {
+            // The number may touch other digits, like those of an assignment: longer ones first.
+            for (int length = Math.min(digits.end() - digits.start(), MOST_DIGITS); length > 0; length--) {
+                for (int at = digits.start(); at + length <= digits.end(); at++) {
+                    String number = name.substring(at, at + length);
+                    if (withVersion(number).test(name, fields, ascii).fits()) {
+                        return Optional.of(new Version(name.substring(0, at) + name.substring(at + length), Long.parseLong(number)));
+                    }
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private NamePattern withVersion(String number) {
+        return new NamePattern(text, parts.stream().map(part -> isVersion(part) ? new Literal(number) : part).toList());
+    }
+
+    /** The pattern without its version and what leads up to it, like the {@code _v} in {@code _v01}; empty when there is none, or nothing else. */
+    public Optional<NamePattern> withoutVersion() {
+        return hasVersion() ? Optional.of(VERSION_PART.matcher(text).replaceAll("")).filter(left -> !left.isEmpty()).flatMap(left -> read(left).pattern()) : Optional.empty();
+    }
+
+    private static boolean isVersion(PatternPart part) {
+        return part instanceof Free free && free.field() == FreeField.VERSION;
     }
 
     /** Whether some name fits this pattern and another one, for one student. Both are walked at once. */
@@ -160,7 +209,38 @@ public final class NamePattern {
     /** Tests a name (without its extension where the pattern has none). */
     public NameTest test(String name, RosterFields fields, boolean ascii) {
         int[] points = NameFolding.composed(name).codePoints().toArray();
-        return new NameMatch(steps(fields, ascii), points).result();
+        List<NameStep> steps = steps(fields, ascii);
+        NameTest result = new NameMatch(steps, points).result();
+        return result.fits() && hasDate() ? dated(steps, NameFolding.composed(name)) : result;
+    }
+
+    /** A name that fits by its signs, looked at once more for days that no calendar has, like 30 February. */
+    private static NameTest dated(List<NameStep> steps, String name) {
+        StringBuilder possible = new StringBuilder(name);
+        StringBuilder right = new StringBuilder(name);
+        int first = -1;
+        Matcher date = DATE.matcher(name);
+        for (int from = 0; date.find(from); from = date.start() + 1) {
+            int year = Integer.parseInt(date.group(1));
+            int month = Integer.parseInt(date.group(2));
+            int day = Integer.parseInt(date.group(3));
+            boolean realMonth = month >= 1 && month <= 12;
+            int last = YearMonth.of(year, realMonth ? month : 1).lengthOfMonth();
+            if (!realMonth || day < 1 || day > last) {
+                first = first < 0 ? date.start(realMonth ? 3 : 2) : first;
+                possible.setCharAt(date.start(3), NO_SIGN);
+                right.replace(date.start(2), date.end(3), "%02d-%02d".formatted(Math.max(1, Math.min(12, month)), Math.max(1, Math.min(last, day))));
+            }
+        }
+        // Where something else than the date may take those signs, they are no date.
+        if (first < 0 || new NameMatch(steps, possible.codePoints().toArray()).result().fits()) {
+            return new NameTest.Fits();
+        }
+        return new NameTest.Differs(name.codePointCount(0, first), ExpectedWording.DATE.say(), Optional.of(right.toString()));
+    }
+
+    private boolean hasDate() {
+        return parts.stream().anyMatch(part -> part instanceof Free free && free.field() == FreeField.DATE);
     }
 
     /** Whether {@link #test} would find the name right; quicker where the pattern is plain text. */

@@ -7,6 +7,8 @@ import java.util.Optional;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Reason;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.SealedFile;
 
 /**
  * What a check found, in the shape of version 1 of the report document (docs/schema/report.schema.json). Paths are
@@ -14,15 +16,19 @@ import org.opensatchel.core.finding.Reason;
  *
  * @param report the format's version, 1
  * @param made when the check was made
+ * @param sealed the files of sealed folders, for the next hand-in to be held against; absent where there are none
  * @param links every link of every document, in order
  * @param carry what became of it on each machine it was carried to; absent when there was none
- * @param notChecked what could not be looked at: families of findings, {@code hashes}, {@code guesses} in very long files of no known format, and {@code candidates} for the last of very many broken links
+ * @param notChecked what could not be looked at: families of findings, {@code hashes}, {@code guesses} in very long files of no known format, {@code candidates} for the last of very many broken links, {@code sealed} for more files of sealed folders than a report keeps, and {@code media}, {@code points} and {@code steps} where a kit asks for what no check judges yet
  */
 public record Report(int report, Instant made, Verdict verdict, Optional<KitRef> kit, Optional<Location> location, Project project, Counts counts,
-        List<LinkLine> links, List<FindingLine> findings, List<String> notChecked, Optional<List<CarryLine>> carry) {
+        Optional<List<SealedLine>> sealed, List<LinkLine> links, List<FindingLine> findings, List<String> notChecked, Optional<List<CarryLine>> carry) {
 
     /** The version of the format this product writes. */
     public static final int VERSION = 1;
+
+    /** Everything that {@code notChecked} may name. */
+    public static final List<String> NOT_CHECKED = List.of("links", "hashes", "guesses", "candidates", "sealed", "media", "points", "steps");
 
     /** The kit it was held against. */
     public record KitRef(String title, int version) {
@@ -34,6 +40,14 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
 
     /** The project in numbers. */
     public record Project(Optional<String> root, int files, long bytes, int documents, int links) {
+    }
+
+    /** A file of a sealed folder: its path by the plan, its size, and what its content is told by. */
+    public record SealedLine(String path, long bytes, Optional<String> sha256, Optional<Long> crc32) {
+
+        public SealedFile file() {
+            return new SealedFile(ProjectPath.of(path), bytes, sha256, crc32.orElse(0L));
+        }
     }
 
     /** How many findings there are of each severity, consequences not counted. */

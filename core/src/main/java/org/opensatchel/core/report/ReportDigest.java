@@ -62,7 +62,7 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
         List<Integer> drawn = drawn(report.links());
         List<FindingLine> findings = report.findings().stream().limit(MOST_FINDINGS).map(ReportDigest::bounded).toList();
         Report head = new Report(report.report(), report.made(), report.verdict(), report.kit(), report.location(), report.project(), report.counts(),
-                drawn.stream().map(report.links()::get).map(ReportDigest::bounded).toList(), findings, report.notChecked(), Optional.empty());
+                report.sealed(), drawn.stream().map(report.links()::get).map(ReportDigest::bounded).toList(), findings, report.notChecked(), Optional.empty());
         return new ReportDigest(head, drawn, report.findings().size(), carried(report));
     }
 

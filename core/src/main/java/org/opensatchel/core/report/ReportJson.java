@@ -1,10 +1,16 @@
 package org.opensatchel.core.report;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.List;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.report.Report.LinkLine;
+import org.opensatchel.core.report.Report.SealedLine;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JavaType;
 import tools.jackson.databind.cfg.DateTimeFeature;
@@ -20,6 +26,8 @@ public final class ReportJson {
             .build();
 
     private static final JavaType LINKS = MAPPER.getTypeFactory().constructCollectionType(List.class, LinkLine.class);
+
+    private static final TypeReference<List<SealedLine>> SEALED = new TypeReference<>() { };
 
     private ReportJson() {
     }
@@ -48,6 +56,24 @@ public final class ReportJson {
 
     public static List<LinkLine> readLinks(byte[] json) {
         return MAPPER.readValue(json, LINKS);
+    }
+
+    /** The files of sealed folders that a report tells of; the rest of it is passed over as it comes, however long it is. */
+    public static List<SealedLine> readSealed(InputStream json) {
+        try (JsonParser parser = MAPPER.createParser(json)) {
+            if (parser.nextToken() != JsonToken.START_OBJECT) {
+                throw new StreamReadException(parser, "no report");
+            }
+            while (parser.nextToken() == JsonToken.PROPERTY_NAME) {
+                boolean sealed = parser.currentName().equals("sealed");
+                parser.nextToken();
+                if (sealed) {
+                    return parser.readValueAs(SEALED);
+                }
+                parser.skipChildren();
+            }
+            return List.of();
+        }
     }
 
     public static Report read(byte[] json) {

@@ -96,6 +96,7 @@ final class Lookup {
             String path = PercentCoding.decode(LinkText.withoutQuery(text));
             add(out, link, path.replace('\\', '/'), Overlooked.BACKSLASHES, path.indexOf('\\') >= 0);
             add(out, link, text, Overlooked.UNENCODED_SIGNS, true);
+            add(out, link, PercentCoding.decode(path), Overlooked.TWICE_ENCODED, path.indexOf('%') >= 0);
         } else {
             add(out, link, text.replace('\\', '/'), Overlooked.BACKSLASHES, text.indexOf('\\') >= 0);
             add(out, link, PercentCoding.decode(text), Overlooked.PERCENT_ENCODING, text.indexOf('%') >= 0);

@@ -317,7 +317,8 @@ public final class Words {
         List<String> shown = texts.values().subList(0, Math.min(named ? MOST_NAMES : MOST_TEXTS, texts.values().size()));
         List<List<Sentence.Piece>> each = shown.stream().map(text -> List.of(new Sentence.Piece(text, named))).toList();
         int more = texts.all() - shown.size();
-        List<Sentence.Piece> list = named && more == 0 ? joined(each, false) : separated(each);
+        boolean few = named || name == FactName.PEOPLE || name == FactName.MACHINES;
+        List<Sentence.Piece> list = few && more == 0 ? joined(each, false) : separated(each);
         return more == 0 ? list : around(say("list.more", Facts.of(MORE, more)).toString(), list);
     }
 

@@ -18,16 +18,19 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;
+import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.project.ListingSource;
 import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.project.SealedFile;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportJson;
@@ -64,6 +67,22 @@ class PlantedFaultsTest {
                 fault("a folder renamed with a space", project -> project.move("sound", "so und"), "structure.folder-renamed so und"),
                 fault("a folder in another", project -> project.move("sound", "story/sound"), "structure.folder-moved story/sound"),
                 fault("the documents' folder in another", project -> project.move("edit", "story/edit"), "structure.folder-moved story/edit"),
+                fault("a folder under quite another name", project -> project.move("footage", "collected"), "structure.folder-renamed collected"),
+                fault("an optional one too", project -> project.move("titles", "lettering"), "structure.folder-renamed lettering"),
+                fault("one with what came with the kit", project -> project.move("sound", "noises").links("../footage/stall_01.mp4"), "structure.folder-renamed noises"),
+                fault("under another name elsewhere", project -> project.move("footage", "story/collected"), "structure.folder-moved story/collected"),
+                fault("its files in two others", project -> project.move("footage/stall_01.mp4", "one/stall_01.mp4").move("footage/stall_02.mp4", "two/stall_02.mp4").remove("footage/stall_03.mp4")
+                        .links("../footage/stall_01.mp4", "../footage/stall_02.mp4", "../sound/hum.wav", "../titles/titles.svg"), "structure.folder-missing footage", "structure.folder-other one", "structure.folder-other two"),
+                fault("the program's own folder, named by a document", project -> project.remove("edit/autosave").timeline(V02, "../footage/stall_01.mp4", "../footage/stall_02.mp4", "../footage/stall_03.mp4", "../sound/market-bell.wav", "../sound/hum.wav", "../titles/titles.svg", "autosave/before.wav"), "link.missing " + V02, "structure.managed-gone edit/autosave"),
+                fault("the program's own folder, named by nobody", project -> project.remove("edit/autosave")),
+                fault("no version", project -> project.move(V02, "edit/Marsh_A2.otio"), "name.version-missing edit/Marsh_A2.otio"),
+                fault("a version that says nothing", project -> project.move(V02, "edit/Marsh_A2_v.otio"), "name.document edit/Marsh_A2_v.otio"),
+                fault("versions left out", project -> project.move(V02, "edit/Marsh_A2_v04.otio"), "name.version-gap edit/Marsh_A2_v04.otio"),
+                fault("the kit of another assignment", project -> project.put("satchel.kit.json", marker("A1", "Marsh", "Ottoline")), "structure.other-kit satchel.kit.json"),
+                fault("the kit of another course", project -> project.put("satchel.kit.json", marker("A2", "Marsh", "Ottoline").replace("MOV 120", "MOV 210")), "structure.other-kit satchel.kit.json"),
+                fault("a course written otherwise", project -> project.put("satchel.kit.json", marker("a2", "Marsh", "Ottoline").replace("MOV 120", "mov120"))),
+                fault("accents apart from their letters, in the link too", project -> project.put("story/cafe\u0301.png", SampleProject.png(9)).timeline("edit/Marsh_A2_v01.otio", "../story/cafe\u0301.png"), "name.not-composed story/cafe\u0301.png", "structure.file-misplaced story/cafe\u0301.png"),
+                fault("accents apart that no link writes", project -> project.put("story/cafe\u0301.csv", "x")),
                 fault("no folder", project -> project.remove("delivery"), "structure.folder-missing delivery"),
                 fault("no story", project -> project.remove("story"), "structure.folder-missing story"),
                 fault("a forbidden folder", project -> project.put("scrap/a.txt", "x"), "structure.folder-forbidden scrap"),
@@ -98,6 +117,7 @@ class PlantedFaultsTest {
                 fault("capitals", project -> links(project, "../footage/Stall_01.mp4"), "link.misspelt " + V02),
                 fault("backslashes", project -> links(project, "..\\footage\\stall_01.mp4"), "link.misspelt " + V02),
                 fault("an encoded blank", project -> links(project, "../footage/stall_01.mp4%20"), "link.misspelt " + V02),
+                fault("encoded twice", project -> links(project, "../footage/stall%255F01.mp4"), "link.misspelt " + V02),
                 fault("remote", project -> links(project, "https://x.example/a.wav"), "link.remote " + V02),
                 fault("a variable", project -> links(project, "$MEDIA/a.wav"), "link.unknown " + V02),
                 fault("broken JSON", project -> project.put(V02, "{\"OTIO_SCHEMA\": \"Timeline.1\","), "link.document-unreadable " + V02),
@@ -113,6 +133,10 @@ class PlantedFaultsTest {
                 fault("a take twice", project -> project.put("footage/take.mp4", SampleProject.mp4(1)), "asset.duplicate footage/take.mp4", "asset.unused footage/take.mp4"),
                 fault("a shortcut", project -> project.remove("footage/stall_01.mp4").put("footage/stall_01.mp4.lnk", new byte[] {0x4C, 0, 0, 0, 1, 0x14, 2, 0, 7}), "package.shortcut footage/stall_01.mp4.lnk"),
                 fault("leftovers", project -> project.put(".DS_Store", "x").put("sound/._hum.wav", "x"), "package.junk .DS_Store", "package.junk sound/._hum.wav"));
+    }
+
+    private static String marker(String assignment, String last, String first) {
+        return "{\"marker\": 1, \"kit\": {\"title\": \"Night Market Ident\", \"version\": 3}, \"for\": {\"last\": \"%s\", \"first\": \"%s\", \"course\": \"MOV 120\", \"assignment\": \"%s\"}}".formatted(last, first, assignment);
     }
 
     private static SampleProject links(SampleProject project, String... more) {
@@ -183,12 +207,121 @@ class PlantedFaultsTest {
         assertThat(codes(check(ZipSource.open(two.zip(temp, "")), request()))).containsExactly("package.several-roots ");
     }
 
+    /** Without a kit, two projects side by side are known by what they have in common; the folders of one project lie loose. */
+    @Test
+    void twoProjectsSideBySideAreToldWithoutAKitToo() throws IOException {
+        SampleProject two = SampleProject.clean().remove("satchel.kit.json");
+        Map<String, byte[]> inside = Map.copyOf(two.files);
+        two.files.clear();
+        inside.forEach((path, content) -> two.put("first try/" + path, content).put("second try/" + path, content));
+        CheckRequest bare = CheckRequest.of(Optional.empty(), RosterFields.NONE);
+        assertThat(codes(check(ZipSource.open(two.zip(temp, "")), bare))).contains("package.several-roots ").doesNotContain("package.no-root ");
+        assertThat(codes(check(ZipSource.open(SampleProject.clean().zip(temp, "")), bare))).contains("package.no-root ");
+    }
+
     @Test
     void whoseNameItIsComesFromTheRoster() throws IOException {
         RosterFields odile = MARSH.with(RosterField.FIRST, "Odile");
         SampleProject project = SampleProject.clean().named("MOV120_A2_Marsh_Odile");
         assertThat(codes(check(ZipSource.open(project.zip(temp, project.root + "/")), request().amongst(List.of(MARSH, odile))))).containsExactly("name.someone-else ");
         assertThat(codes(check(ZipSource.open(project.zip(temp, project.root + "/")), request()))).containsExactly("name.root ");
+    }
+
+    @Test
+    void aFriendsKitIsToldByItsMarker() throws IOException {
+        RosterFields odile = MARSH.with(RosterField.FIRST, "Odile");
+        Path zip = SampleProject.clean().put("satchel.kit.json", marker("A2", "Marsh", "Odile")).zip(temp, SampleProject.ROOT + "/");
+        assertThat(codes(check(ZipSource.open(zip), request().amongst(List.of(MARSH, odile))))).containsExactly("name.someone-else satchel.kit.json");
+        // Who is on no roster may be the same person under an older name.
+        assertThat(codes(check(ZipSource.open(zip), request().amongst(List.of(MARSH))))).isEmpty();
+        Path rowans = SampleProject.clean().put("satchel.kit.json", marker("A2", "Kestrel", "Rowan")).zip(temp, SampleProject.ROOT + "/");
+        assertThat(codes(check(ZipSource.open(rowans), request()))).as("without a roster").containsExactly("name.someone-else satchel.kit.json");
+        assertThat(codes(check(ZipSource.open(zip), request()))).as("a first name alone may have changed").isEmpty();
+        RosterFields owl = MARSH.with(RosterField.TEAM, "Owls");
+        String team = marker("A2", "Marsh", "Odile").replace("\"last\"", "\"team\": \"Owls\", \"last\"");
+        Path shared = SampleProject.clean().put("satchel.kit.json", team).zip(temp, SampleProject.ROOT + "/");
+        CheckRequest ofTeam = CheckRequest.of(Optional.of(KIT), owl).located(Optional.of(ProjectLocation.of("E:\\" + SampleProject.ROOT))).amongst(List.of(owl, odile.with(RosterField.TEAM, "Owls")));
+        assertThat(codes(check(ZipSource.open(shared), ofTeam))).isEmpty();
+    }
+
+    @Test
+    void sealedFoldersAreHeldAgainstTheHandInBefore() throws IOException {
+        Report before = check(ZipSource.open(SampleProject.clean().zip(temp, SampleProject.ROOT + "/")), request());
+        List<SealedFile> sealed = ReportJson.read(ReportJson.bytes(before)).sealed().orElseThrow().stream().map(Report.SealedLine::file).toList();
+        assertThat(sealed).extracting(file -> file.path().text()).containsExactly("footage/stall_01.mp4", "footage/stall_02.mp4", "footage/stall_03.mp4");
+        CheckRequest again = request().after(sealed);
+        assertThat(codes(check(ZipSource.open(SampleProject.clean().put("footage/more.mp4", SampleProject.mp4(7)).zip(temp, SampleProject.ROOT + "/")), again))).containsExactly("asset.unused footage/more.mp4");
+        SampleProject renamed = SampleProject.clean().move("footage/stall_01.mp4", "footage/opening.mp4")
+                .timeline("edit/Marsh_A2_v01.otio", "../footage/opening.mp4", "../sound/market-bell.wav")
+                .timeline(V02, "../footage/opening.mp4", "../footage/stall_02.mp4", "../footage/stall_03.mp4", "../sound/market-bell.wav", "../sound/hum.wav", "../titles/titles.svg");
+        assertThat(codes(check(ZipSource.open(renamed.zip(temp, SampleProject.ROOT + "/")), again))).containsExactly("structure.sealed-touched footage/opening.mp4");
+        SampleProject stale = SampleProject.clean().move("footage/stall_01.mp4", "footage/opening.mp4");
+        Report broken = check(ZipSource.open(stale.zip(temp, SampleProject.ROOT + "/")), again);
+        assertThat(codes(broken)).as("the links that it broke stand under it").containsExactly("structure.sealed-touched footage/opening.mp4");
+        assertThat(broken.findings().get(0).consequences().orElseThrow()).hasSize(2);
+        assertThat(codes(check(ZipSource.open(SampleProject.clean().put("footage/stall_01.mp4", SampleProject.mp4(8)).zip(temp, SampleProject.ROOT + "/")), again))).containsExactly("structure.sealed-touched footage/stall_01.mp4");
+        List<SealedFile> kept = broken.sealed().orElseThrow().stream().map(Report.SealedLine::file).toList();
+        assertThat(kept).as("what was there first is what counts").isEqualTo(sealed);
+        SampleProject anew = SampleProject.clean();
+        for (int i = 1; i <= 3; i++) {
+            anew.put("footage/stall_0" + i + ".mp4", SampleProject.mp4(20 + i));
+        }
+        assertThat(codes(check(ZipSource.open(anew.zip(temp, SampleProject.ROOT + "/")), again))).as("a folder that was filled anew").isEmpty();
+        // From a folder nothing is known but the size: that is no proof.
+        assertThat(codes(check(new FolderSource(SampleProject.clean().folder(temp.resolve("f"))), again))).isEmpty();
+    }
+
+    @Test
+    void aRequiredCompanionHasToLieBesideTheRoot() throws IOException {
+        Kit kit = KitReader.read(SampleProject.kit().replace("\"purpose\": \"Program\", \"need\": \"optional\", \"managed\": true}]", "\"purpose\": \"Program\", \"need\": \"required\", \"managed\": true}]").getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        CheckRequest request = CheckRequest.of(Optional.of(kit), MARSH).located(Optional.of(ProjectLocation.of("E:\\" + SampleProject.ROOT)));
+        assertThat(codes(check(ZipSource.open(SampleProject.clean().zip(temp, SampleProject.ROOT + "/")), request))).containsExactly("structure.companion-missing ");
+        SampleProject beside = SampleProject.clean();
+        Map<String, byte[]> inside = Map.copyOf(beside.files);
+        beside.files.clear();
+        inside.forEach((path, content) -> beside.files.put(SampleProject.ROOT + "/" + path, content));
+        assertThat(codes(check(ZipSource.open(beside.put("Take Store/take.wav", "x").zip(temp, "")), request))).isEmpty();
+    }
+
+    @Test
+    void whatIsTooDeepForARequiredMachineIsToldOnce() throws IOException {
+        String deep = "story/" + "a_rather_long_name_of_a_folder/".repeat(8);
+        SampleProject project = SampleProject.clean().put(deep + "b.csv", "x").put(deep + "c/d.csv", "y").put("story/short/e.csv", "z");
+        List<String> found = codes(check(ZipSource.open(project.zip(temp, SampleProject.ROOT + "/")), request()));
+        assertThat(found).filteredOn(line -> !line.startsWith("structure.folder-other")).containsExactly("structure.too-deep " + deep.substring(0, deep.length() - 1));
+    }
+
+    @Test
+    void aTeamWorksUnderOneName() throws IOException {
+        Path zip = SampleProject.clean().zip(temp, SampleProject.ROOT + "/");
+        assertThat(codes(check(ZipSource.open(zip), request().teamed(List.of(new TeamLocation("Odile", "/Volumes/STICK/" + SampleProject.ROOT)))))).isEmpty();
+        assertThat(codes(check(ZipSource.open(zip), request().teamed(List.of(new TeamLocation("Odile", "/Volumes/STICK/film_new")))))).containsExactly("location.team-differs ");
+    }
+
+    /** What does not open on a machine that the kit names is as bad as what opens nowhere; a kit that says otherwise is heard. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"../footage/Stall_01.mp4 | [] | should", "../footage/Stall_01.mp4 | [\"lab-windows\"] | should", "../footage/Stall_01.mp4 | [\"lab-windows\", \"render-linux\"] | must",
+            "..\\footage\\stall_01.mp4 | [\"lab-windows\"] | should", "..\\footage\\stall_01.mp4 | [\"lab-mac\"] | must", "../footage/stall_01.mp4%20 | [\"lab-linux\"] | must"})
+    void aMisspeltLinkWeighsByTheMachinesItHasToOpenOn(String link, String machines, String severity) throws IOException {
+        String plan = SampleProject.kit().replace("[\"lab-windows\", \"render-linux\"]", machines);
+        Kit kit = KitReader.read(plan.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        Path zip = links(SampleProject.clean(), link).zip(temp, SampleProject.ROOT + "/");
+        CheckRequest request = CheckRequest.of(Optional.of(kit), MARSH).located(Optional.of(ProjectLocation.of("E:\\" + SampleProject.ROOT)));
+        assertThat(check(ZipSource.open(zip), request).findings()).extracting(finding -> finding.code() + " " + finding.severity()).containsExactly("link.misspelt " + severity);
+        Kit milder = KitReader.read(plan.replace("\"machines\"", "\"severities\": {\"link.misspelt\": \"note\"}, \"machines\"").getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        CheckRequest lenient = CheckRequest.of(Optional.of(milder), MARSH).located(Optional.of(ProjectLocation.of("E:\\" + SampleProject.ROOT)));
+        assertThat(check(ZipSource.open(zip), lenient).findings()).extracting(finding -> finding.code() + " " + finding.severity()).containsExactly("link.misspelt note");
+    }
+
+    @Test
+    void whatNoCheckJudgesYetIsNamed() throws IOException {
+        String plan = SampleProject.kit().replace("\"types\": [\"mp4\"], \"need\": \"required\"}", "\"types\": [\"mp4\"], \"need\": \"required\", \"media\": {\"width\": 1920}}")
+                .replace("\"machines\"", "\"steps\": [{\"title\": \"Look\", \"text\": \"Look twice.\", \"confirm\": true}], \"points\": {\"total\": 4, \"structure\": 1, \"names\": 1, \"links\": 1, \"assets\": 1}, \"machines\"");
+        var reading = KitReader.read(plan.getBytes(StandardCharsets.UTF_8));
+        Kit kit = reading.kit().orElseThrow(() -> new AssertionError(reading.faults()));
+        Report report = check(ZipSource.open(SampleProject.clean().zip(temp, SampleProject.ROOT + "/")), CheckRequest.of(Optional.of(kit), MARSH).located(Optional.of(ProjectLocation.of("E:\\" + SampleProject.ROOT))));
+        assertThat(report.notChecked()).containsExactly("media", "points", "steps");
+        assertThat(report.findings()).isEmpty();
     }
 
     @Test

@@ -30,7 +30,13 @@ class LocationJudgeTest {
             "E:\\ | REMOVABLE | location.parent",
             "E:\\school | REMOVABLE | location.parent",
             "C:\\Users\\omarsh\\Desktop | LOCAL | location.parent location.avoided-place",
+            "C:\\Users\\omarsh | LOCAL | location.parent",
+            "/Users/omarsh | LOCAL | location.parent",
+            "/Volumes/STICK | REMOVABLE | location.parent",
+            "E:\\Projekte | REMOVABLE | location.parent",
             "E:\\MOV120_A2_Marsh | REMOVABLE | location.root-name",
+            "E:\\lantern film | REMOVABLE | location.root-name",
+            "E:\\school\\new | REMOVABLE | location.root-name",
             "E:\\mov120_a2_marsh_ottoline | REMOVABLE | location.root-name",
             "E:\\A2 | REMOVABLE | location.root-name",
             "\\\\srv\\homes\\@ | LOCAL | location.storage-kind",
@@ -44,6 +50,14 @@ class LocationJudgeTest {
         assertThat(faults).allSatisfy(fault -> {
             assertThat(judge(fault.facts().text(FactName.EXAMPLE).orElseThrow(), StorageKind.REMOVABLE)).isEmpty();
         });
+    }
+
+    /** A name that says nothing is a wrong name, unless the links show that the root lies in it. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"E:\\banana | location.parent", "e:\\banana | location.parent", "E:\\banana\\old | location.root-name", "F:\\banana | location.root-name"})
+    void theLinksTellWhetherItIsTheFolderAround(String path, String expected) {
+        ProjectLocation location = new ProjectLocation(Optional.of(OperatingSystem.WINDOWS), Optional.of(StorageKind.REMOVABLE), path);
+        assertThat(LocationJudge.judge(location, Optional.of(POLICY), Optional.of(ROOT), Optional.of("E:\\banana\\" + ROOT))).extracting(fault -> fault.code().id()).containsExactly(expected);
     }
 
     @ParameterizedTest

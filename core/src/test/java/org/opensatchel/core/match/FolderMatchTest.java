@@ -29,7 +29,7 @@ class FolderMatchTest {
         String rules = Arrays.stream(planned.split(";")).map(path -> path.startsWith("?") ? "{\"path\": \"" + path.substring(1) + "\", \"need\": \"optional\"}" : "{\"path\": \"" + path + "\", \"need\": \"required\"}").collect(Collectors.joining(", "));
         Kit kit = KitReader.read(("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"x\"}, \"folders\": [" + rules + "]}").getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
         List<ProjectPath> folders = Arrays.stream(found.split(";")).filter(path -> !path.isEmpty()).map(ProjectPath::of).toList();
-        return new PlanMatch(new ProjectTree(Optional.of("x"), List.of(), folders), new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), kit, MARSH);
+        return new PlanMatch(new ProjectTree(Optional.of("x"), List.of(), folders), new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), List.of(), kit, MARSH, List.of());
     }
 
     private static String told(PlannedFolder match) {

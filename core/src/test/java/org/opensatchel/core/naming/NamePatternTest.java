@@ -28,7 +28,14 @@ class NamePatternTest {
             "{word}_take{number:3} | alley-cat_take007 | - | -",
             "{word}_take{number:3} | alley cat_take007 | 5 | alleycat_take007",
             "{text} {date} | day one 2026-03-14 | - | -",
-            "{date}_{text} | 2026-13-14_x | - | -",
+            "{date}_{text} | 2026-13-14_x | 5 | 2026-12-14_x",
+            "{date}_{text} | 2026-02-30_x | 8 | 2026-02-28_x",
+            "{date}_{text} | 2026-00-10_x | 5 | 2026-01-10_x",
+            "{date}_{text} | 2026-04-00_x | 8 | 2026-04-01_x",
+            "{date}_{text} | 2024-02-29_x | - | -",
+            "{date}_{text} | 2026-03-01_like 2026-02-30 | - | -",
+            "{text}_{date} | 2026-02-30_2026-03-01 | - | -",
+            "{text} | 2026-02-30 | - | -",
             "{date}_{text} | 2026-23-14_x | 5 | -",
             "{team}_final | any team_final | - | -"})
     void testsNames(String pattern, String name, Integer at, String nearest) {

@@ -24,6 +24,7 @@ import org.opensatchel.core.fact.Wording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.link.LinkReaders;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.lint.LintCode;
 import org.opensatchel.core.lint.LintWording;
 
@@ -82,7 +83,7 @@ class BundleTest {
         LinkReaders.all().forEach(reader -> out.put("format." + reader.format().toLowerCase(Locale.ROOT).replace(' ', '-'), Set.of()));
         List.of("format.no-known-format", "format.kit-rules", "quote.open", "quote.close", "size.bytes").forEach(key -> out.put(key, Set.of(FactName.COUNT)));
         List.of("list.more", "more.same", "more.following").forEach(key -> out.put(key, Set.of(FactName.MORE)));
-        List.of("links", "hashes", "guesses", "candidates", "media", "points", "steps").forEach(key -> out.put("not-checked." + key, Set.of()));
+        Report.NOT_CHECKED.forEach(key -> out.put("not-checked." + key, Set.of()));
         Stream.of(org.opensatchel.core.location.StorageKind.values()).forEach(kind -> out.put("allowed." + Wording.word(kind), Set.of()));
         Stream.of(org.opensatchel.core.location.LocationPolicy.Avoided.values()).forEach(place -> out.put("places." + Wording.word(place), Set.of()));
         out.put("sarif.root", Set.of(FactName.FOUND));

@@ -5,11 +5,15 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitWriter;
+import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.report.Report.SealedLine;
+import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
 import org.opensatchel.core.scan.Workers;
 import org.opensatchel.web.course.AssignmentView;
@@ -21,6 +25,7 @@ import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.location.SetLocation;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.worker.Packed;
 import org.opensatchel.worker.WorkOrder;
 import org.opensatchel.worker.WorkOutcome;
 import org.opensatchel.worker.WorkOutcome.Reason;
@@ -31,6 +36,7 @@ import org.springframework.stereotype.Service;
 @Service
 class HandInCheck {
 
+    private final HandInRepository handIns;
     private final CourseService courses;
     private final KitService kits;
     private final LocationService locations;
@@ -39,7 +45,8 @@ class HandInCheck {
     private final WorkerPool workers;
     private final Clock clock;
 
-    HandInCheck(CourseService courses, KitService kits, LocationService locations, ContentStore store, SatchelProperties properties, WorkerPool workers, Clock clock) {
+    HandInCheck(HandInRepository handIns, CourseService courses, KitService kits, LocationService locations, ContentStore store, SatchelProperties properties, WorkerPool workers, Clock clock) {
+        this.handIns = handIns;
         this.courses = courses;
         this.kits = kits;
         this.locations = locations;
@@ -67,8 +74,23 @@ class HandInCheck {
         Kit kit = kits.version(handIn.getKitVersionId()).kit();
         return new WorkOrder(store.file(handIn.getSha256()).toString(), document(kit), kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
                 courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(),
-                location.map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())), machines(kit), properties.limits().read(),
+                location.map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())), team(assignment, student), earlier(handIn.getId()), machines(kit), properties.limits().read(),
                 Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
+    }
+
+    /** Where the others of the student's team say that the project lies. */
+    private List<TeamLocation> team(AssignmentView assignment, Student student) {
+        if (student.team().isEmpty()) {
+            return List.of();
+        }
+        Map<Long, SetLocation> set = locations.current(assignment);
+        return courses.roster(assignment).stream().filter(other -> other.enrolmentId() != student.enrolmentId() && other.team().equals(student.team()) && set.containsKey(other.enrolmentId()))
+                .map(other -> new TeamLocation(other.name(), set.get(other.enrolmentId()).location().path())).toList();
+    }
+
+    /** What the last hand-in that could be read had in sealed folders. */
+    private List<SealedLine> earlier(long handIn) {
+        return handIns.digestsBefore(handIn).stream().map(Packed::unpack).map(ReportJson::readDigest).flatMap(digest -> digest.head().sealed().stream()).findFirst().orElse(List.of());
     }
 
     private static String document(Kit kit) {

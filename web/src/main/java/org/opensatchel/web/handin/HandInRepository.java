@@ -85,6 +85,11 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select digest from hand_in where id = :id")
     Optional<byte[]> digest(long id);
 
+    /** The digests of the student's checked hand-ins before this one, the newest first. */
+    @Query(nativeQuery = true, value = "select e.digest from hand_in e join hand_in h on h.assignment_id = e.assignment_id and h.enrolment_id = e.enrolment_id "
+            + "where h.id = :id and e.number < h.number and e.state = 'DONE' and e.digest is not null order by e.number desc limit 5")
+    List<byte[]> digestsBefore(long id);
+
     @Modifying
     @Query(nativeQuery = true, value = "update hand_in set digest = :digest where id = :id and digest is null")
     void keepDigest(long id, byte[] digest);

@@ -167,7 +167,7 @@ class PlanTest extends RunningApplication {
         assertThat(first.locator("#plan-state")).containsText("Saved");
         second.keyboard().press("Control+s");
         assertThat(second.locator("#told")).containsText("R. Quillfeather saved this plan while you changed it");
-        assertThat(second.locator("#told")).containsText("`sound` is new");
+        assertThat(second.locator("#told")).containsText("“sound” is new");
         second.getByText("Put both together").click();
         assertThat(second.locator("#plan-state")).containsText("Saved");
         assertThat(names(second)).containsExactlyInAnyOrder("stills", "sound");
@@ -236,7 +236,7 @@ class PlanTest extends RunningApplication {
         page.navigate(address("/assignments/" + other.id() + "/plan"));
         page.setInputFiles("#package-file", new FilePayload("k.satchelkit", "application/zip", Files.readAllBytes(whole)));
         assertThat(page.locator("#offer")).containsText("“Night Market Ident” would change this");
-        assertThat(page.locator("#offer")).containsText("`footage` is new");
+        assertThat(page.locator("#offer")).containsText("“footage” is new");
         page.getByText("Take it").click();
         assertThat(page.locator(".bag")).containsText("footage");
         page.setInputFiles("#package-file", new FilePayload("k.satchelkit", "application/zip", java.util.Arrays.copyOf(Files.readAllBytes(whole), 700)));
@@ -277,10 +277,10 @@ class PlanTest extends RunningApplication {
         assertThat(page.locator("#code")).hasValue("Q5");
         page.fill("#code", "P1 ?");
         page.fill("#title", "Lantern Walk");
-        page.getByText("Make it").click();
+        page.getByText("Create assignment").click();
         assertThat(page.locator(".told")).containsText("needs a code");
         page.fill("#title", "Lantern Walk");
-        page.getByText("Make it").click();
+        page.getByText("Create assignment").click();
         assertThat(page.locator("#root")).hasValue("{course}_Q5_{last}_{first}");
         assertThat(names(page)).containsExactly("stills_Q5");
         assertThat(page.locator("#title")).hasValue("Lantern Walk");
@@ -309,7 +309,7 @@ class PlanTest extends RunningApplication {
         String document = page.locator("#document").inputValue();
         page.fill("#document", document.replace("{course}", "{curse}"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Publish").setExact(true)).click();
-        assertThat(page.locator("#plain .told")).containsText("There is no field {curse}");
+        assertThat(page.locator("#plain .told")).containsText("There is no field “{curse}”");
         assertThat(page.locator("#document")).hasValue(Pattern.compile("curse"));
     }
 

@@ -23,7 +23,7 @@ public final class LinkCauses {
     }
 
     public static Optional<Cause> of(PlanEvidence evidence, ResolvedLink link) {
-        Optional<Cause> planned = evidence.plan().flatMap(plan -> intoBrokenFolder(plan, link).or(() -> fromMovedDocument(evidence, plan, link)).or(() -> toStarter(plan, link)).or(() -> toRole(evidence, plan, link)));
+        Optional<Cause> planned = evidence.plan().flatMap(plan -> intoBrokenFolder(plan, link).or(() -> fromMovedDocument(evidence, plan, link)).or(() -> toStarter(plan, link)).or(() -> toSealed(plan, link)).or(() -> toRole(evidence, plan, link)));
         return planned.or(() -> toShortcut(evidence, link));
     }
 
@@ -57,6 +57,10 @@ public final class LinkCauses {
     private static Optional<Cause> toStarter(PlanMatch plan, ResolvedLink link) {
         return link.intended().flatMap(plan::starter).filter(starter -> starter.kind() != PlannedStarter.Kind.AS_IT_WAS && starter.kind() != PlannedStarter.Kind.CHANGED)
                 .map(starter -> new Cause(Cause.Kind.STARTER, starter.file().path()));
+    }
+
+    private static Optional<Cause> toSealed(PlanMatch plan, ResolvedLink link) {
+        return link.intended().flatMap(plan::touched).map(file -> new Cause(Cause.Kind.STARTER, file.path()));
     }
 
     /** A link to what a required file or document should be called, where that one is misnamed, elsewhere or not there. */

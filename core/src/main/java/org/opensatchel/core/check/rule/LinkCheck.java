@@ -2,6 +2,7 @@ package org.opensatchel.core.check.rule;
 
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
@@ -33,6 +34,12 @@ abstract class LinkCheck implements Rule<LinkEvidence> {
         Finding.Builder finding = Finding.of(code).path(link.link().document()).at(link.link().at()).proposal(link.proposal()).causedBy(evidence.causeOf(link));
         link.link().sure().ifPresent(finding::sure);
         return evidence.hasBetter(link) ? finding.atMost(Severity.NOTE) : finding;
+    }
+
+    /** Where the kit requires a machine on which it does not open, that weighs as much as a file that is not there. */
+    static Finding.Builder brokenThere(LinkEvidence evidence, ResolvedLink link, Finding.Builder finding) {
+        List<String> machines = evidence.breaksOn(link);
+        return machines.isEmpty() ? finding : finding.atLeast(Severity.MUST).fact(FactName.MACHINES, machines);
     }
 
     /** The last name of what is linked, for sentences. */

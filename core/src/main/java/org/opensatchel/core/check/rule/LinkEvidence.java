@@ -16,6 +16,9 @@ public interface LinkEvidence {
     /** What else explains why a link is broken. */
     Optional<Cause> causeOf(ResolvedLink link);
 
+    /** The machines the kit requires on which a link does not open; only asked of links that are known to lead to a file. */
+    List<String> breaksOn(ResolvedLink link);
+
     /** Whether another alternative of the same link opens. */
     boolean hasBetter(ResolvedLink link);
 }

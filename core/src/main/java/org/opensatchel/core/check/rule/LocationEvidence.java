@@ -1,8 +1,10 @@
 package org.opensatchel.core.check.rule;
 
+import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.resolve.RootNames;
 
 /** Where the project is said to lie, and where its links were made. */
@@ -12,6 +14,9 @@ public interface LocationEvidence {
 
     /** What the kit says of locations, where it says anything. */
     Optional<LocationPolicy> locationPolicy();
+
+    /** Where the others of the team say it lies; empty for who works alone. */
+    List<TeamLocation> team();
 
     RootNames rootNames();
 

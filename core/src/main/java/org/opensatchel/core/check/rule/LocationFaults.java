@@ -10,6 +10,7 @@ import java.util.Set;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.location.LocationFault;
 import org.opensatchel.core.location.LocationJudge;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.path.LinkAddress;
@@ -38,9 +39,12 @@ final class LocationFaults implements Rule<LocationEvidence> {
         ProjectLocation location = evidence.location().get();
         Optional<String> root = evidence.rootNames().expected().or(() -> evidence.rootNames().actual());
         List<Finding> out = new ArrayList<>();
-        LocationJudge.judge(location, evidence.locationPolicy(), root)
+        List<LocationFault> faults = LocationJudge.judge(location, evidence.locationPolicy(), root, evidence.inferred());
+        faults
                 .forEach(fault -> out.add(Finding.of(fault.code()).facts(fault.facts()).causedBy(cause(evidence, location, fault.code())).make()));
-        evidence.inferred().filter(inferred -> !same(location.path(), inferred))
+        // That a location is the folder around the root is told already.
+        boolean around = faults.stream().anyMatch(fault -> fault.code() == Code.LOCATION_PARENT);
+        evidence.inferred().filter(inferred -> !around && !same(location.path(), inferred))
                 .ifPresent(inferred -> out.add(Finding.of(Code.LOCATION_DIFFERS)
                         .fact(LOCATION, location.path()).fact(ROOT, inferred).make()));
         return out;

@@ -32,7 +32,7 @@ final class MissingFolder implements Rule<PlanEvidence> {
 
     private static List<Finding> missing(PlanMatch plan) {
         return plan.folders().stream()
-                .filter(match -> match.kind() == PlannedFolder.Kind.MISSING && match.rule().need() == Need.REQUIRED)
+                .filter(match -> match.kind() == PlannedFolder.Kind.MISSING && match.rule().need() == Need.REQUIRED && !match.rule().managed())
                 .filter(match -> !isInsideMissing(plan, match))
                 .map(match -> Finding.of(Code.STRUCTURE_FOLDER_MISSING).path(match.planned()).explains(new Cause(Cause.Kind.FOLDER, match.planned())).causedBy(emptied(plan, match))
                         .fact(PURPOSE, Roles.purpose(match.rule())).make())
@@ -46,7 +46,7 @@ final class MissingFolder implements Rule<PlanEvidence> {
     }
 
     /** A folder inside a missing one is told with it. */
-    private static boolean isInsideMissing(PlanMatch plan, PlannedFolder match) {
+    static boolean isInsideMissing(PlanMatch plan, PlannedFolder match) {
         return plan.folders().stream().anyMatch(other -> other.kind() == PlannedFolder.Kind.MISSING && other.rule().need() == Need.REQUIRED && match.planned().isBelow(other.planned()));
     }
 }

@@ -19,6 +19,9 @@ public interface PlanEvidence extends TreeEvidence {
     /** Whose project it should be. */
     RosterFields fields();
 
+    /** The same without what only the project's own marker says. */
+    RosterFields given();
+
     /** Everybody's fields, for telling whose name another name is; may be empty. */
     List<RosterFields> roster();
 

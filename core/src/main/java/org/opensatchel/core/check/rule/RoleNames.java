@@ -33,7 +33,7 @@ final class RoleNames implements Rule<PlanEvidence> {
 
     @Override
     public Set<Code> gives() {
-        return Set.of(Code.NAME_DOCUMENT, Code.NAME_FILE);
+        return Set.of(Code.NAME_DOCUMENT, Code.NAME_FILE, Code.NAME_SOMEONE_ELSE, Code.NAME_VERSION_MISSING);
     }
 
     @Override
@@ -60,10 +60,18 @@ final class RoleNames implements Rule<PlanEvidence> {
         }
         String ending = path.name().substring(path.stem().length());
         Optional<String> right = role.name().make(evidence.fields(), ascii).or(differs::nearest).map(stem -> stem + ending);
+        if (role.name().withoutVersion().filter(rest -> rest.test(path.stem(), evidence.fields(), ascii).fits()).isPresent()) {
+            return Optional.of(Finding.of(Code.NAME_VERSION_MISSING).path(path).explains(new Cause(Cause.Kind.NAME, path)).proposal(proposal(path, right))
+                    .fact(ROLE, role.role()).fact(EXPECTED, right).make());
+        }
         Code code = role.document() ? Code.NAME_DOCUMENT : Code.NAME_FILE;
         return Optional.of(Finding.of(code).path(path).explains(new Cause(Cause.Kind.NAME, path))
-                .proposal(right.map(name -> new Candidate(path.parent().child(name), Reason.RIGHT_NAME, 0.9)))
+                .proposal(proposal(path, right))
                 .fact(ROLE, role.role()).facts(NameFault.of(path.stem(), differs, right)).make());
+    }
+
+    private static Optional<Candidate> proposal(ProjectPath path, Optional<String> right) {
+        return right.map(name -> new Candidate(path.parent().child(name), Reason.RIGHT_NAME, 0.9));
     }
 
     private static List<Finding> unlike(List<PlannedRole> roles, PlannedRole role, String model) {

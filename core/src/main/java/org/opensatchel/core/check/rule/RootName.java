@@ -52,6 +52,13 @@ final class RootName implements Rule<PlanEvidence> {
                 .fact(FOUND, name).facts(NameFault.of(name, differs, right)).make());
     }
 
+    /** Whether the root bears the name of these fields and not of those it was handed in for. */
+    static boolean isOf(PlanEvidence evidence, RosterFields fields) {
+        Kit kit = evidence.kit().orElseThrow();
+        String name = evidence.tree().rootName().orElseThrow();
+        return kit.root().test(name, fields, kit.ascii()).fits() && !kit.root().test(name, evidence.fields(), kit.ascii()).fits();
+    }
+
     static String person(RosterFields fields) {
         return (fields.values().getOrDefault(RosterField.FIRST, "") + " " + fields.values().getOrDefault(RosterField.LAST, "")).strip();
     }

@@ -13,15 +13,16 @@ public final class Rules {
             new PackageFaults(), new Shortcuts(), new Placeholders(), new RootTrouble(), new Junk(),
             // Found tree against planned tree.
             new MissingFolder(), new MisnamedFolder(), new ForbiddenFolder(), new OtherFolder(), new TooFewFiles(), new RoleFiles(), new FileTypes(), new OutdatedKit(),
+            new HandOutMarker(), new TouchedFiles(), new ManagedFolder(), new MissingCompanion(), new DeepFolder(),
             // Names.
-            new RootName(), new RoleNames(), new NameRulesCheck(), new CaseClash(),
+            new RootName(), new RoleNames(), new NameRulesCheck(), new CaseClash(), new SplitAccents(), new VersionGaps(),
             // Links.
             new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(), new UnknownLink(), new WebRootLink(),
             new SequenceGap(), new InclusionCycle(), new UnreadableDocument(),
             // Files.
             new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),
             // Where it lies.
-            new LocationFaults());
+            new LocationFaults(), new TeamLocations());
 
     /** Given by the check itself: a package that cannot be opened at all, and a rule or reader that broke. */
     private static final Set<Code> BY_THE_CHECK = Set.of(Code.PACKAGE_BOMB, Code.PACKAGE_RULE_FAILED);

@@ -1,0 +1,85 @@
+package org.opensatchel.core.check;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.carry.Carried;
+import org.opensatchel.core.carry.CarryTest;
+import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.resolve.Outcome;
+import org.opensatchel.core.resolve.Resolution;
+import org.opensatchel.core.resolve.ResolvedLink;
+
+/** The project as it would be on other machines: those it is shown for, those that the kit requires, and where it is said to lie. */
+final class Destinations {
+
+    private static final Machine WINDOWS = Machine.shipped("lab-windows").orElseThrow();
+
+    private final List<Carried> shown;
+    /** Titles of the required machines on which a link breaks that leads to its file here. */
+    private final Map<ResolvedLink, List<String>> breaks = new IdentityHashMap<>();
+    private final Map<ProjectPath, TooLong> tooLong = new HashMap<>();
+
+    Destinations(ProjectTree tree, String rootName, Resolution resolution, CheckRequest request) {
+        this.shown = request.destinations().stream().map(machine -> CarryTest.of(tree, rootName, resolution.links(), machine)).toList();
+        for (String name : request.kit().map(Kit::machines).orElse(List.of())) {
+            Optional<Carried> carried = shown.stream().filter(there -> there.machine().name().equals(name)).findFirst()
+                    .or(() -> Machine.shipped(name).map(machine -> CarryTest.of(tree, rootName, resolution.links(), machine)));
+            carried.ifPresent(this::hear);
+        }
+        request.location().map(ProjectLocation::path).map(String::strip)
+                .filter(path -> LinkText.readTyped(path).filter(address -> address.form() == LinkForm.DRIVE).isPresent()).ifPresent(path -> measure(tree, path.length()));
+    }
+
+    private void hear(Carried there) {
+        String machine = there.machine().title();
+        for (Carried.Broken broken : there.broken()) {
+            Outcome outcome = broken.link().outcome();
+            // What is broken everywhere weighs as much already; of the web and of what nobody can look up it is not known that it breaks.
+            if (outcome == Outcome.OK || outcome == Outcome.MISSPELT) {
+                breaks.computeIfAbsent(broken.link(), link -> new ArrayList<>(2)).add(machine);
+            }
+        }
+        for (Carried.Refused refused : there.refused()) {
+            refused.pathLength().ifPresent(length -> note(refused.path(), new TooLong(machine, length, there.machine().maxPath())));
+        }
+    }
+
+    /** The student's own disk, where that is one of the system with the shortest paths. */
+    private void measure(ProjectTree tree, int root) {
+        for (ProjectFile file : tree.ownFiles()) {
+            int length = root + 1 + file.path().text().length();
+            if (length > WINDOWS.maxPath()) {
+                note(file.path(), new TooLong("", length, WINDOWS.maxPath()));
+            }
+        }
+    }
+
+    private void note(ProjectPath path, TooLong why) {
+        tooLong.merge(path, why, (a, b) -> b.length() - b.most() > a.length() - a.most() ? b : a);
+    }
+
+    /** The machines the report shows, in order. */
+    List<Carried> shown() {
+        return shown;
+    }
+
+    List<String> breaks(ResolvedLink link) {
+        return breaks.getOrDefault(link, List.of());
+    }
+
+    Map<ProjectPath, TooLong> tooLong() {
+        return tooLong;
+    }
+}
