@@ -2,12 +2,20 @@
 . "$home/scripts/server.sh"
 . "$home/scripts/cli.sh"
 
+# The scripts of the pages, without a page: their modules say that they are, since nothing around them does.
+test_scripts() {
+  say "Testing the scripts of the pages."
+  node --experimental-default-type=module --test "$home"/web/src/test/js/*.test.js >"$state/scripts-test.log" 2>&1 || { cat "$state/scripts-test.log" >&2; return 1; }
+  grep -E '^# (tests|pass|fail) ' "$state/scripts-test.log"
+}
+
 run_tests() {
   make_state
   need_java; need_maven; need_postgres
   [ -x /usr/bin/chromium ] || install_packages chromium
   # Hand-outs are unpacked with what other people unpack with.
   command -v unzip >/dev/null && command -v 7z >/dev/null || install_packages unzip p7zip-full
+  command -v node >/dev/null || install_packages nodejs
   exec 8>"$state/test.lock"
   flock -n 8 || die "A test run is going on already."
   choose_pg_data
@@ -18,6 +26,7 @@ run_tests() {
   storage=$(mktemp -d "$state/test-storage.XXXXXX")
   export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel_test" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$storage" SATCHEL_DRIVES="$storage/drives"
   export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 LC_ALL=C.UTF-8
+  test_scripts || status=$?
   run_maven verify "$@" || status=$?
   rm -rf "$storage"
   pg -d postgres -c "drop database if exists satchel_test with (force)" || true

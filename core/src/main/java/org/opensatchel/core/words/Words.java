@@ -322,6 +322,11 @@ public final class Words {
         return more == 0 ? list : around(say("list.more", Facts.of(MORE, more)).toString(), list);
     }
 
+    /** Several texts as the language lists them, the last with its word for and. */
+    public String list(List<String> texts) {
+        return ListFormatter.getInstance(locale(), ListFormatter.Type.AND, ListFormatter.Width.WIDE).format(texts);
+    }
+
     /** A list as the language writes it: with its word for and, or for or, before the last. */
     private List<Sentence.Piece> joined(List<List<Sentence.Piece>> each, boolean or) {
         List<String> marks = new ArrayList<>();

@@ -30,11 +30,11 @@ class NextController {
     private static final Duration USUAL_STEP = Duration.ofDays(14);
 
     private final CourseService courses;
-    private final Bench bench;
+    private final KitEditor editor;
 
-    NextController(CourseService courses, Bench bench) {
+    NextController(CourseService courses, KitEditor editor) {
         this.courses = courses;
-        this.bench = bench;
+        this.editor = editor;
     }
 
     @GetMapping("/assignments/{id}/plan/next")
@@ -51,7 +51,7 @@ class NextController {
     String make(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due, @RequestParam(defaultValue = "false") boolean starter,
             @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        Optional<Kit> kit = KitReader.read(bench.plan(assignment).document()).kit();
+        Optional<Kit> kit = KitReader.read(editor.plan(assignment).document()).kit();
         Optional<String> refusal = refusal(assignment, kit, code.strip(), title);
         Instant when = Instant.EPOCH;
         try {
@@ -65,7 +65,7 @@ class NextController {
         }
         long days = Math.round(Duration.between(assignment.dueAt(), when).toHours() / 24.0);
         AssignmentView made = courses.forPlanner(courses.createAssignment(assignment.courseId(), code.strip(), title.strip(), when), me.accountId());
-        bench.save(made, KitWriter.write(NextAssignment.of(kit.orElseThrow(), assignment.code(), made.code(), made.title(), days, starter)), 0, me.accountId());
+        editor.save(made, KitWriter.write(NextAssignment.of(kit.orElseThrow(), assignment.code(), made.code(), made.title(), days, starter)), 0, me.accountId());
         return "redirect:/assignments/" + made.id() + "/plan";
     }
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.json.JsonFault;
@@ -44,18 +45,15 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/assignments/{id}/plan")
 class PlanController {
 
-    /** In the order in which they build on each other. */
-    private static final List<String> SCRIPTS = List.of("plan-model", "plan-fields", "plan-bands", "plan-parts", "plan-merge", "workshop", "plan-material", "plan");
-
     private final CourseService courses;
     private final KitService kits;
-    private final Bench bench;
+    private final KitEditor editor;
     private final ContentStore store;
 
-    PlanController(CourseService courses, KitService kits, Bench bench, ContentStore store) {
+    PlanController(CourseService courses, KitService kits, KitEditor editor, ContentStore store) {
         this.courses = courses;
         this.kits = kits;
-        this.bench = bench;
+        this.editor = editor;
         this.store = store;
     }
 
@@ -67,6 +65,18 @@ class PlanController {
 
         static Fault of(LintFault fault) {
             return new Fault(fault.at(), fault.code().severity().word(), Speech.text(fault.what()), Speech.text(fault.remedy()));
+        }
+    }
+
+    /**
+     * A finding that a kit may let weigh more or less.
+     *
+     * @param judged whether some check gives it; no other is offered, but a kit from before may name one
+     */
+    record Weighed(String id, String title, boolean judged) {
+        static List<Weighed> all() {
+            return Stream.of(Code.values()).filter(code -> code.family() != Family.PACKAGE)
+                    .map(code -> new Weighed(code.id(), Speech.say(code.id() + ".title"), Rules.judged().contains(code))).toList();
         }
     }
 
@@ -84,21 +94,22 @@ class PlanController {
     @GetMapping
     String plan(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        Bench.Plan plan = bench.plan(assignment);
+        KitEditor.Plan plan = editor.plan(assignment);
         page(model, assignment, plan, new String(plan.document(), StandardCharsets.UTF_8));
         model.addAttribute("faults", List.of());
         return "kit/plan";
     }
 
-    private void page(Model model, AssignmentView assignment, Bench.Plan plan, String document) {
+    private void page(Model model, AssignmentView assignment, KitEditor.Plan plan, String document) {
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "plan");
         model.addAttribute("plan", plan);
         model.addAttribute("document", document);
         model.addAttribute("roster", courses.roster(assignment).size());
-        model.addAttribute("scripts", SCRIPTS);
+        model.addAttribute("module", "plan/page");
+        model.addAttribute("words", "plan");
         model.addAttribute("machines", Machine.SHIPPED);
-        model.addAttribute("codes", Stream.of(Code.values()).filter(code -> code.family() != Family.PACKAGE).map(Code::id).toList());
+        model.addAttribute("codes", Weighed.all());
     }
 
     /** The form of a browser without script: the document itself. */
@@ -112,7 +123,7 @@ class PlanController {
             return "redirect:/assignments/" + id + "/plan";
         }
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        page(model, assignment, bench.plan(assignment), document);
+        page(model, assignment, editor.plan(assignment), document);
         model.addAttribute("faults", Stream.concat(answer.faults().stream(), answer.others().stream().map(text -> new Fault("", "should", Speech.say("plan.by-meanwhile", answer.by(), text), ""))).toList());
         return "kit/plan";
     }
@@ -121,8 +132,8 @@ class PlanController {
     @ResponseBody
     Answer judge(@PathVariable long id, @RequestBody Sent sent, @AuthenticationPrincipal SignedIn me) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        Optional<byte[]> document = Bench.object(sent.document());
-        return Answer.faults(sent, document.isEmpty() ? List.of(noObject()) : faults(bench.judge(assignment, document.get(), false)));
+        Optional<byte[]> document = KitEditor.object(sent.document());
+        return Answer.faults(sent, document.isEmpty() ? List.of(noObject()) : faults(editor.judge(assignment, document.get(), false)));
     }
 
     /** Keeps the plan as it is; what stands against it is asked for apart, so that keeping never waits for it. */
@@ -130,11 +141,11 @@ class PlanController {
     @ResponseBody
     Answer save(@PathVariable long id, @RequestBody Sent sent, @AuthenticationPrincipal SignedIn me) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        Optional<byte[]> document = Bench.object(sent.document());
+        Optional<byte[]> document = KitEditor.object(sent.document());
         if (document.isEmpty()) {
             return Answer.faults(sent, List.of(noObject()));
         }
-        Bench.Saving saving = bench.save(assignment, document.get(), sent.revision(), me.accountId());
+        KitEditor.Saving saving = editor.save(assignment, document.get(), sent.revision(), me.accountId());
         return new Answer(saving.saved(), saving.revision(), sent.version(), List.of(), saving.by(),
                 new String(saving.theirs(), StandardCharsets.UTF_8), saving.others());
     }
@@ -148,12 +159,12 @@ class PlanController {
             return saved;
         }
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        byte[] document = Bench.object(sent.document()).orElseThrow();
-        Bench.Judgement judgement = bench.judge(assignment, document, true);
+        byte[] document = KitEditor.object(sent.document()).orElseThrow();
+        KitEditor.Judgement judgement = editor.judge(assignment, document, true);
         if (!judgement.mayBePublished()) {
             return new Answer(false, saved.revision(), sent.version(), faults(judgement), "", "", List.of());
         }
-        KitService.Publishing publishing = bench.publish(assignment, document, sent.version(), me.accountId());
+        KitService.Publishing publishing = editor.publish(assignment, document, sent.version(), me.accountId());
         int version = publishing.published().map(kit -> kit.kit().version()).orElse(sent.version());
         List<Fault> faults = publishing.published().isPresent() ? faults(judgement) : publishing.faults().stream().map(Fault::of).toList();
         return new Answer(publishing.published().isPresent(), saved.revision(), version, faults, "", "", List.of());
@@ -166,14 +177,14 @@ class PlanController {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         byte[] document = sent.document().getBytes(StandardCharsets.UTF_8);
         List<Fault> faults = KitReader.read(document).faults().stream().map(Fault::of).toList();
-        return new Answer(faults.isEmpty(), sent.revision(), sent.version(), faults, "", "", faults.isEmpty() ? bench.changes(assignment, document) : List.of());
+        return new Answer(faults.isEmpty(), sent.revision(), sent.version(), faults, "", "", faults.isEmpty() ? editor.changes(assignment, document) : List.of());
     }
 
     private static Fault noObject() {
         return Fault.of(new JsonFault("", PublishWording.NO_OBJECT.say(Facts.of(MOST_BYTES, KitReader.MAX_BYTES))));
     }
 
-    private static List<Fault> faults(Bench.Judgement judgement) {
+    private static List<Fault> faults(KitEditor.Judgement judgement) {
         return Stream.concat(judgement.faults().stream().map(Fault::of), judgement.lint().stream().map(Fault::of)).toList();
     }
 

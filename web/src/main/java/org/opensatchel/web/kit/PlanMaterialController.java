@@ -38,14 +38,14 @@ import tools.jackson.databind.JsonNode;
 class PlanMaterialController {
 
     private final CourseService courses;
-    private final Bench bench;
+    private final KitEditor editor;
     private final ContentStore store;
     private final long mostBytes;
     private final ReadLimits limits;
 
-    PlanMaterialController(CourseService courses, Bench bench, ContentStore store, SatchelProperties properties) {
+    PlanMaterialController(CourseService courses, KitEditor editor, ContentStore store, SatchelProperties properties) {
         this.courses = courses;
-        this.bench = bench;
+        this.editor = editor;
         this.store = store;
         this.mostBytes = properties.maxUpload().toBytes();
         this.limits = properties.limits().read();
@@ -133,7 +133,7 @@ class PlanMaterialController {
                     store.store(content, Long.MAX_VALUE);
                 }
             }
-            Optional<Kit> now = KitReader.read(bench.plan(assignment).document()).kit();
+            Optional<Kit> now = KitReader.read(editor.plan(assignment).document()).kit();
             List<String> changes = now.map(kit -> KitDifference.between(kit, whole.kit()).stream().map(change -> Speech.text(change.what())).toList()).orElse(List.of());
             return new Offer(whole.kit().title(), List.of(), new String(KitWriter.write(whole.kit()), StandardCharsets.UTF_8), changes, List.of());
         }

@@ -91,7 +91,7 @@ class Workshop {
             }
         }
         names.sort(Comparator.comparingInt(Workshop::hardness).reversed());
-        List<String> clashes = pattern.isMadeByRoster() ? byName.values().stream().filter(same -> same.size() > 1).map(same -> Speech.say("workshop.clash", String.join(", ", same))).toList() : List.of();
+        List<String> clashes = pattern.isMadeByRoster() ? byName.values().stream().filter(same -> same.size() > 1).map(same -> Speech.say("workshop.clash", Speech.words().list(same))).toList() : List.of();
         return new Shown("", -1, names, clashes, longest, systems(longest), tried(pattern, asked, assignment, roster));
     }
 

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.opensatchel.core.fact.Phrase;
@@ -19,8 +20,9 @@ public final class Speech {
     /** Where a session keeps its language for a while; whoever changes one takes it away. */
     public static final String OF_SESSION = "satchel.language";
 
+    /** What the scripts of all pages say; those of one page have a prefix like {@code js-plan.} beside it. */
     private static final String OF_SCRIPTS = "js.";
-    private static final Map<Locale, String> SCRIPTS = ALL.entrySet().stream().collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, language -> json(language.getValue())));
+    private static final Map<String, String> SCRIPTS = new ConcurrentHashMap<>();
 
     private Speech() {
     }
@@ -30,15 +32,16 @@ public final class Speech {
         return Words.languages().stream().map(Locale::getLanguage).filter(language::equals).findFirst().orElse("");
     }
 
-    private static String json(Words words) {
+    private static String json(Words words, String part) {
         Map<String, String> said = new TreeMap<>();
-        words.keys().stream().filter(key -> key.startsWith(OF_SCRIPTS)).forEach(key -> said.put(key, words.plain(key)));
+        words.keys().stream().filter(key -> key.startsWith(OF_SCRIPTS) || (part != null && key.startsWith("js-" + part + "."))).forEach(key -> said.put(key, words.plain(key)));
         return JsonDocuments.MAPPER.writeValueAsString(said);
     }
 
     /** The words of a page's scripts as JSON. */
-    static String scripts() {
-        return SCRIPTS.get(words().locale());
+    static String scripts(String part) {
+        Words words = words();
+        return SCRIPTS.computeIfAbsent(words.locale() + " " + part, key -> json(words, part));
     }
 
     /** The words of whoever is asking; outside of a request, English. */

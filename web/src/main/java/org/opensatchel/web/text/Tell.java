@@ -14,9 +14,13 @@ public class Tell {
         return Speech.words().of(candidate);
     }
 
-    /** The words of a page's scripts as JSON. */
-    public String scripts() {
-        return Speech.scripts();
+    /**
+     * The words of a page's scripts as JSON.
+     *
+     * @param part what the page needs beside what all pages have; null for nothing
+     */
+    public String scripts(String part) {
+        return Speech.scripts(part);
     }
 
     public Sentence of(Phrase phrase) {

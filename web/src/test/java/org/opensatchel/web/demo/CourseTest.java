@@ -112,7 +112,7 @@ class CourseTest extends RunningApplication {
         page.getByText("Paste a table instead").click();
         page.fill("#table", "<script>alert(1)</script>,x\na,b");
         page.locator("aside details").filter(new Locator.FilterOptions().setHasText("Paste a table")).locator("button").click();
-        assertThat(page.locator(".findings li")).containsText("<script>alert(1)</script>, x");
+        assertThat(page.locator(".findings li")).containsText("<script>alert(1)</script> and x");
     }
 
     @Test

@@ -21,7 +21,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.kit.Bench;
+import org.opensatchel.web.kit.KitEditor;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
 
@@ -33,7 +33,7 @@ class HoldTest extends RunningApplication {
     @Autowired
     private JdbcTemplate database;
     @Autowired
-    private Bench bench;
+    private KitEditor editor;
 
     private final List<Socket> sockets = new ArrayList<>();
 
@@ -149,7 +149,7 @@ class HoldTest extends RunningApplication {
         String cookie = page.context().cookies().stream().map(one -> one.name + "=" + one.value).collect(Collectors.joining("; "));
         java.net.http.HttpClient http = java.net.http.HttpClient.newHttpClient();
         for (int i = 0; i < TIMES; i++) {
-            Bench.Plan plan = bench.plan(signs);
+            KitEditor.Plan plan = editor.plan(signs);
             String body = "{\"document\": " + quoted(new String(plan.document(), StandardCharsets.UTF_8)) + ", \"revision\": " + plan.revision() + ", \"version\": " + plan.published() + "}";
             List<CompletableFuture<java.net.http.HttpResponse<String>>> both = Stream.of("save", "publish", "save").map(what -> http.sendAsync(java.net.http.HttpRequest.newBuilder(java.net.URI.create(address("/assignments/" + signs.id() + "/plan/" + what)))
                     .header("Content-Type", "application/json").header("X-CSRF-TOKEN", token).header("Cookie", cookie).POST(java.net.http.HttpRequest.BodyPublishers.ofString(body)).build(),

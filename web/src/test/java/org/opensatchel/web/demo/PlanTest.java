@@ -218,11 +218,11 @@ class PlanTest extends RunningApplication {
         assertThat(page.locator("#offer")).containsText("shots/s{number:2}");
         accessible(page);
         page.locator(".offer-part").filter(new Locator.FilterOptions().setHasText("shots/s{number:2}")).locator("input").uncheck();
-        page.getByText("Take what is ticked").click();
+        page.getByText("Add what is ticked").click();
         assertThat(names(page)).containsExactly("shots", "stills");
         assertThat(page.locator("#part-files")).containsText("stills/{last}_{assignment}_v{version:2}.png");
         page.setInputFiles("#example-file", file("no.zip", "nothing like an archive"));
-        assertThat(page.locator("#offer")).containsText("It was not taken");
+        assertThat(page.locator("#offer")).containsText("It was not imported");
     }
 
     @Test
@@ -237,10 +237,10 @@ class PlanTest extends RunningApplication {
         page.setInputFiles("#package-file", new FilePayload("k.satchelkit", "application/zip", Files.readAllBytes(whole)));
         assertThat(page.locator("#offer")).containsText("“Night Market Ident” would change this");
         assertThat(page.locator("#offer")).containsText("“footage” is new");
-        page.getByText("Take it").click();
+        page.locator("#offer").getByText("Import").click();
         assertThat(page.locator(".bag")).containsText("footage");
         page.setInputFiles("#package-file", new FilePayload("k.satchelkit", "application/zip", java.util.Arrays.copyOf(Files.readAllBytes(whole), 700)));
-        assertThat(page.locator("#offer")).containsText("It was not taken");
+        assertThat(page.locator("#offer")).containsText("It was not imported");
         page.setInputFiles("#package-file", file("k.kit.json", "{\"kit\": 1, \"title\": \"x\", \"root\": {\"name\": \"{nobody}\"}}"));
         assertThat(page.locator("#offer")).containsText("{nobody}");
     }

@@ -33,7 +33,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The plan of an assignment while it is worked on: kept save by save, held against the rules, and published. */
 @Service
-public class Bench {
+public class KitEditor {
 
     private final KitDraftRepository drafts;
     private final KitService kits;
@@ -43,7 +43,7 @@ public class Bench {
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    Bench(KitDraftRepository drafts, KitService kits, CourseService courses, AccountService accounts, ContentStore store, Clock clock, PlatformTransactionManager transactions) {
+    KitEditor(KitDraftRepository drafts, KitService kits, CourseService courses, AccountService accounts, ContentStore store, Clock clock, PlatformTransactionManager transactions) {
         this.drafts = drafts;
         this.kits = kits;
         this.courses = courses;

@@ -1,17 +1,22 @@
 // The plan's page: reads the document from the form, draws its parts, judges it while it is changed, keeps and publishes it.
-document.addEventListener("DOMContentLoaded", () => {
-  const page = document.getElementById("bench");
-  if (!page) return;
-  const { el } = satchel.fields;
-  const source = document.getElementById("document");
+import { say } from "../words.js";
+import { Bands } from "./bands.js";
+import { el } from "./fields.js";
+import { Material } from "./material.js";
+import { mergePlans } from "./merge.js";
+import { PlanModel } from "./model.js";
+import { Parts } from "./parts.js";
+import { Workshop } from "./workshop.js";
+
+const byId = (id) => document.getElementById(id);
+
+const begin = (page, parsed) => {
   const token = document.querySelector("meta[name=_csrf]").content;
-  const told = document.getElementById("told");
-  const state = document.getElementById("plan-state");
+  const told = byId("told");
+  const state = byId("plan-state");
   let revision = Number(page.dataset.revision);
   let version = Number(page.dataset.version);
-  let parsed;
-  try { parsed = JSON.parse(source.value); } catch { return; }
-  const model = new satchel.PlanModel(parsed);
+  const model = new PlanModel(parsed);
   let kept = page.dataset.changed === "true" ? "" : model.text();
   let saved = model.text();
   let base = saved;
@@ -25,13 +30,13 @@ document.addEventListener("DOMContentLoaded", () => {
   const send = (path, file) => request(path, file, "application/octet-stream");
   const sent = () => ({ document: model.text(), revision, version });
 
-  const bag = new satchel.Bag(model, document.getElementById("bands"));
-  const parts = new satchel.Parts(model, page, post);
-  const workshop = new satchel.Workshop(document.getElementById("workshop"), post, model);
-  const title = document.getElementById("title");
-  const root = document.getElementById("root");
+  const bands = new Bands(model, byId("bands"));
+  const parts = new Parts(model, post);
+  const workshop = new Workshop(byId("workshop"), post, model);
+  const title = byId("title");
+  const root = byId("root");
   const view = { model, post, send, look: () => look() };
-  new satchel.Material(view);
+  new Material(view);
 
   // What is typed in stays in hand while the page is drawn anew.
   const keepingFocus = (draw, moved) => {
@@ -44,7 +49,7 @@ document.addEventListener("DOMContentLoaded", () => {
     if (document.activeElement !== document.body && document.activeElement?.isConnected) return;
     const holder = at && [...document.querySelectorAll("[data-at]")].find((node) => node.dataset.at === at);
     const again = holder && (["radio", "checkbox"].includes(type) ? [...holder.querySelectorAll("input")].find((input) => input.value === value) ?? holder.querySelector("input") : holder.matches("input, select") ? holder : holder.querySelector("input, button"));
-    if (again) again.focus(); else if (path) bag.focus(path);
+    if (again) again.focus(); else if (path) bands.focus(path);
     if (typeof selectionStart !== "number" || !again?.matches("input")) return;
     if (typing) again.value = value;
     again.setSelectionRange(selectionStart, selectionEnd);
@@ -79,7 +84,7 @@ document.addEventListener("DOMContentLoaded", () => {
   const drawNow = (moved) => keepingFocus(() => {
     if (document.activeElement !== title) title.value = model.doc.title ?? "";
     if (document.activeElement !== root) root.value = model.doc.root?.name ?? "";
-    bag.draw(faults);
+    bands.draw(faults);
     parts.draw(faults);
     const own = (at) => faults.filter((fault) => fault.at === at || fault.at.startsWith(at + "/"));
     mark("title-fault", title, own("/title"));
@@ -91,27 +96,28 @@ document.addEventListener("DOMContentLoaded", () => {
 
   const mark = (id, field, own) => {
     field.classList.toggle("wrong", own.some((fault) => fault.severity === "must"));
-    document.getElementById(id).replaceChildren(...own.map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, fault.message)));
+    byId(id).replaceChildren(...own.map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, fault.message)));
   };
 
   const intoChoices = () => {
-    const into = document.getElementById("starter-into");
+    const into = byId("starter-into");
     const held = into.value;
-    into.replaceChildren(el("option", { value: "" }, "the root"), ...model.folders().filter((folder) => !folder.path.includes("{")).map((folder) => el("option", { value: folder.path }, folder.path)));
+    const paths = model.folders().map((folder) => folder.path).filter((path) => !path.includes("{"));
+    if ([...into.options].slice(1).map((option) => option.value).join("\n") === paths.join("\n") && into.options.length) return;
+    into.replaceChildren(el("option", { value: "" }, say("js-plan.project-folder")), ...paths.map((path) => el("option", { value: path }, path)));
     into.value = held;
   };
 
   const buttons = () => {
     const text = model.text();
     const changed = text !== saved;
-    document.getElementById("undo").disabled = !model.past.length;
-    document.getElementById("redo").disabled = !model.future.length;
-    document.getElementById("save").disabled = !changed;
-    document.getElementById("publish").disabled = text === kept;
-    document.getElementById("publish").textContent = "Publish as v" + (version + 1);
+    byId("undo").disabled = !model.past.length;
+    byId("redo").disabled = !model.future.length;
+    byId("save").disabled = !changed;
+    byId("publish").disabled = text === kept;
+    byId("publish").textContent = say("js-plan.publish-as", version + 1);
     const must = faults.filter((fault) => fault.severity === "must").length;
-    state.textContent = (version ? "v" + version + " is what students collect. " : "Nothing is published yet. ") + (changed ? "Not saved." : text === kept ? "" : "Saved, not published.")
-      + (must ? " " + (must === 1 ? "1 thing stands" : must + " things stand") + " against publishing." : "");
+    state.textContent = [version ? say("js-plan.is-out", version) : say("js-plan.nothing-out"), changed ? say("js-plan.not-saved") : text === kept ? "" : say("js-plan.saved"), must ? say("js-plan.against", must) : ""].filter(Boolean).join(" ");
   };
 
   let waiting;
@@ -133,7 +139,7 @@ document.addEventListener("DOMContentLoaded", () => {
 
   // A field in the middle of a word is let alone: drawn anew, it would give what is typed so far as its value.
   let late = false;
-  const isTyping = () => document.activeElement?.matches("#bench input:not([type=radio]):not([type=checkbox]), #bench textarea") && document.activeElement.value !== document.activeElement.defaultValue;
+  const isTyping = () => document.activeElement?.matches("#plan input:not([type=radio]):not([type=checkbox]), #plan textarea") && document.activeElement.value !== document.activeElement.defaultValue;
   page.addEventListener("focusout", () => setTimeout(() => {
     if (!late || isTyping()) return;
     late = false;
@@ -143,7 +149,7 @@ document.addEventListener("DOMContentLoaded", () => {
   // Faults of no band, field or list that shows them.
   const elsewhere = () => {
     const shown = ["/folders/", "/documents/", "/files/", "/companions/", "/steps/", "/starter/", "/names", "/links/custom/", "/location", "/machines", "/limits", "/points", "/severities", "/title", "/root"];
-    document.getElementById("plan-faults").replaceChildren(...faults.filter((fault) => !shown.some((at) => fault.at.startsWith(at))).map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, (fault.at ? fault.at + ": " : "") + fault.message)));
+    byId("plan-faults").replaceChildren(...faults.filter((fault) => !shown.some((at) => fault.at.startsWith(at))).map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, (fault.at ? fault.at + ": " : "") + fault.message)));
   };
 
   const say = (...nodes) => { told.hidden = !nodes.length; told.replaceChildren(...nodes); };
@@ -151,40 +157,40 @@ document.addEventListener("DOMContentLoaded", () => {
   const meanwhile = (answer, again) => {
     const theirs = JSON.parse(answer.theirs);
     const settle = (document) => { revision = answer.revision; base = JSON.stringify(theirs, null, 2); saved = base; if (document) model.replace(document); say(); buttons(); if (document !== theirs) again(); };
-    say(el("p", {}, el("b", {}, answer.by + " saved this plan while you changed it. "), "Nothing is lost: every save is kept."), el("ul", {}, (answer.others.length ? answer.others : ["They changed nothing that could be said in words."]).map((text) => el("li", {}, text))),
-      el("p", { class: "tools mb-0" }, el("button", { type: "button", class: "act small", onclick: () => settle(satchel.mergePlans(JSON.parse(base), theirs, model.doc)) }, "Put both together"),
-        el("button", { type: "button", class: "act quiet small", onclick: () => settle(theirs) }, "Take theirs"), el("button", { type: "button", class: "act quiet small", onclick: () => settle(null) }, "Keep mine")));
+    say(el("p", {}, el("b", {}, say("js-plan.meanwhile", answer.by)), " ", say("js-plan.nothing-lost")), el("ul", {}, (answer.others.length ? answer.others : [say("js-plan.no-words")]).map((text) => el("li", {}, text))),
+      el("p", { class: "tools mb-0" }, el("button", { type: "button", class: "act small", onclick: () => settle(mergePlans(JSON.parse(base), theirs, model.doc)) }, say("js-plan.put-together")),
+        el("button", { type: "button", class: "act quiet small", onclick: () => settle(theirs) }, say("js-plan.take-theirs")), el("button", { type: "button", class: "act quiet small", onclick: () => settle(null) }, say("js-plan.keep-mine"))));
   };
 
   const keep = async (path, done) => {
     document.activeElement?.blur?.();
     const text = model.text();
     const answer = await post(path, sent());
-    if (!answer) { say(el("p", { class: "must mb-0" }, "It could not be sent. Your changes are still here: try again.")); return; }
+    if (!answer) { say(el("p", { class: "must mb-0" }, say("js-plan.not-sent"))); return; }
     if (answer.theirs) { meanwhile(answer, () => keep(path, done)); return; }
     if (answer.revision !== revision) { revision = answer.revision; saved = text; base = text; }
     if (path === "publish" || answer.faults.length) faults = answer.faults;
     elsewhere();
     if (answer.good) done(answer, text);
-    else say(el("p", { class: "mb-0" }, el("b", { class: "must" }, path === "publish" ? "It was not published. " : "It was not saved. "), faults.length ? "It is saved; what stands against it is marked where it stands." : ""), el("ul", { class: "mb-0" }, faults.filter((fault) => fault.severity === "must").map((fault) => el("li", {}, fault.message, " ", el("span", { class: "soft" }, fault.remedy)))));
+    else say(el("p", { class: "mb-0" }, el("b", { class: "must" }, say(path === "publish" ? "js-plan.not-published" : "js-plan.was-not-saved")), " ", faults.length ? say("js-plan.marked") : ""), el("ul", { class: "mb-0" }, faults.filter((fault) => fault.severity === "must").map((fault) => el("li", {}, fault.message, " ", el("span", { class: "soft" }, fault.remedy)))));
     draw();
   };
 
   const save = () => keep("save", () => say());
-  const publish = () => keep("publish", (answer, text) => { version = answer.version; kept = text; say(el("p", { class: "mb-0" }, "Version " + version + " is published. Students who collected an earlier one keep it until they collect again.")); });
+  const publish = () => keep("publish", (answer, text) => { version = answer.version; kept = text; say(el("p", { class: "mb-0" }, say("js-plan.published", version))); });
 
   title.addEventListener("change", () => model.change((doc) => { doc.title = title.value; }));
   root.addEventListener("input", () => { workshop.source.value = root.value; workshop.soon(); });
   root.addEventListener("change", () => model.change((doc) => { doc.root = { name: root.value.trim() }; }));
   workshop.source.addEventListener("change", () => model.change((doc) => { doc.root = { name: workshop.source.value.trim() }; }));
-  document.getElementById("add-folder").addEventListener("click", () => bag.add(-1, false));
-  document.getElementById("undo").addEventListener("click", () => model.undo());
-  document.getElementById("redo").addEventListener("click", () => model.redo());
-  document.getElementById("save").addEventListener("click", save);
-  document.getElementById("publish").addEventListener("click", publish);
+  byId("add-folder").addEventListener("click", () => bands.add());
+  byId("undo").addEventListener("click", () => model.undo());
+  byId("redo").addEventListener("click", () => model.redo());
+  byId("save").addEventListener("click", save);
+  byId("publish").addEventListener("click", publish);
   window.addEventListener("keydown", (event) => {
     if (!(event.ctrlKey || event.metaKey)) {
-      if (event.key === "?" && !event.target.matches("input, textarea, select")) document.getElementById("plan-keys").toggleAttribute("hidden");
+      if (event.key === "?" && !event.target.matches("input, textarea, select")) byId("plan-keys").toggleAttribute("hidden");
       return;
     }
     const key = event.key.toLowerCase();
@@ -197,7 +203,12 @@ document.addEventListener("DOMContentLoaded", () => {
   model.listen((moved) => { draw(moved); look(); });
 
   page.classList.add("alive");
-  document.getElementById("plain").hidden = true;
+  byId("plain").hidden = true;
   draw();
   look();
-});
+};
+
+const page = byId("plan");
+let parsed = null;
+try { parsed = JSON.parse(byId("document").value); } catch { /* What is no document is edited as text. */ }
+if (page && parsed) begin(page, parsed);

@@ -1,0 +1,237 @@
+// The other parts of a kit: each a list of rules opened in place, or a few fields.
+import { say } from "../words.js";
+import { el, fields, put } from "./fields.js";
+
+const MB = 1048576;
+const POINTS = ["structure", "names", "links", "assets"];
+
+const option = (prefix) => (word) => [word, say("js-plan." + prefix + "-" + (word || "none"))];
+const grades = () => ["", "must", "should", "note", "off"].map(option("grade"));
+const needs = () => ["required", "optional"].map(option("need"));
+const lastName = (path) => path.slice(path.lastIndexOf("/") + 1);
+const nameIn = (rule) => (rule.in ? rule.in + "/" : "") + (rule.name ?? "") + (rule.types?.length ? "." + rule.types[0] : "");
+const notJudged = () => el("p", { class: "soft mb-0" }, say("js-plan.not-judged"));
+
+const size = (bytes) => {
+  const [unit, value] = bytes < 1000 ? ["byte", bytes] : bytes < 1e6 ? ["kilobyte", Math.round(bytes / 1000)] : ["megabyte", Math.round(bytes / 1e5) / 10];
+  return new Intl.NumberFormat(document.documentElement.lang || "en", { style: "unit", unit }).format(value);
+};
+
+const megabytes = (key) => ({ get: (object) => object[key] === undefined ? undefined : object[key] / MB, set: (object, value) => put(object, key, value === undefined ? undefined : Math.max(1, Math.round(value * MB))) });
+
+// One field of what a file has to be as a picture, film or sound.
+const mediaField = (key, kind, more = {}) => {
+  const set = (rule, value) => {
+    const media = { ...rule.media };
+    put(media, key, more.written ? more.written(value) : value);
+    // A sound that has to be absent is something else than a sound of which nothing is said.
+    if (value === false) media[key] = false;
+    put(rule, "media", Object.keys(media).length ? media : undefined);
+  };
+  return { key: "media", at: "media/" + key, label: say("js-plan.media-" + key), kind, placeholder: say("js-plan.any"), ...more, get: (rule) => (more.shown ?? ((value) => value))(rule.media?.[key]), set };
+};
+
+const ruleKind = (rule) => ["element", "pointer"].find((kind) => rule[kind] !== undefined) ?? "pattern";
+
+// The fields of one rule of each list.
+const specsOf = (model) => {
+  const folders = () => [["", say("js-plan.project-folder")], ...model.folders().map((folder) => [folder.path, folder.path])];
+  const roles = () => [["", say("js-plan.own-name")], ...[...(model.doc.documents ?? []), ...(model.doc.files ?? [])].map((rule) => [rule.role, rule.role])];
+  const role = [
+    { key: "role", label: say("js-plan.role"), kind: "text" }, { key: "in", label: say("js-plan.where"), kind: "select", options: folders }, { key: "name", label: say("js-plan.its-name"), kind: "text", mono: true },
+    { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") }, { key: "need", label: say("js-plan.need"), kind: "choice", choices: needs(), otherwise: "required" },
+    { key: "namedLike", label: say("js-plan.named-like"), kind: "select", options: roles },
+  ];
+  return {
+    documents: [...role, { key: "versions", label: say("js-plan.versions"), kind: "number", placeholder: say("js-plan.one") }, { key: "maxLength", label: say("js-plan.longest-name"), kind: "number", placeholder: say("js-plan.as-all") }],
+    files: [...role, mediaField("width", "number"), mediaField("height", "number"), mediaField("aspect", "text", { placeholder: say("js-plan.aspect-like") }),
+      mediaField("frameRate", "number", { step: "any" }), mediaField("minSeconds", "number", { step: "any" }), mediaField("maxSeconds", "number", { step: "any" }), mediaField("codecs", "words"),
+      mediaField("sound", "choice", { choices: ["", "true", "false"].map(option("sound")), otherwise: "", shown: (value) => value === undefined ? "" : String(value), written: (value) => value === "" ? undefined : value === "true" }),
+      mediaField("peakDb", "words", { placeholder: say("js-plan.peaks-like"), shown: (value) => value?.map(String), written: (value) => value.length ? value.map(Number) : undefined })],
+    companions: [{ key: "name", label: say("js-plan.name"), kind: "text", mono: true }, { key: "purpose", label: say("js-plan.purpose"), kind: "text" }, { key: "need", label: say("js-plan.need"), kind: "choice", choices: needs(), otherwise: "optional" }, { key: "managed", kind: "flag", label: "", says: say("js-plan.managed-short") }],
+    steps: [{ key: "title", label: say("js-plan.step"), kind: "text" }, { key: "text", label: say("js-plan.step-text"), kind: "text" }, { key: "confirm", kind: "flag", label: "", says: say("js-plan.step-confirm") }],
+    custom: [{ key: "files", label: say("js-plan.in-files"), kind: "text", mono: true, placeholder: "**/*.scn" },
+      { key: "kind", label: say("js-plan.found-by"), kind: "choice", choices: ["pattern", "element", "pointer"].map(option("by")), get: ruleKind, set: (rule, kind) => {
+        const held = rule.pattern ?? rule.element ?? rule.pointer ?? "";
+        ["pattern", "element", "pointer"].forEach((key) => delete rule[key]);
+        rule[kind] = held;
+      } },
+      { key: "held", at: "pattern", label: say("js-plan.written"), kind: "text", mono: true, get: (rule) => rule.pattern ?? rule.element ?? rule.pointer, set: (rule, value) => { rule[ruleKind(rule)] = value; } },
+      { key: "base", label: say("js-plan.starts-from"), kind: "choice", choices: ["document", "root"].map(option("base")), otherwise: "document" }, { key: "uri", kind: "flag", label: "", says: say("js-plan.is-uri") }],
+    starter: [{ key: "path", label: say("js-plan.where"), kind: "text", mono: true }, { key: "treat", label: say("js-plan.a-student"), kind: "choice", choices: ["keep", "edit", "free"].map(option("treat")), otherwise: "keep" }],
+  };
+};
+
+// What a rule's row says: what it is, its name or path, and what else counts.
+const said = {
+  documents: (rule) => [rule.role || say("js-plan.a-document"), nameIn(rule), rule.versions > 1 ? say("js-plan.n-versions", rule.versions) : say("js-plan.need-" + (rule.need ?? "required"))],
+  files: (rule) => [rule.role || say("js-plan.a-file"), nameIn(rule), say("js-plan.need-" + (rule.need ?? "required"))],
+  companions: (rule) => [rule.purpose || say("js-plan.a-companion"), "../" + (rule.name ?? ""), say("js-plan.need-" + (rule.need ?? "optional"))],
+  steps: (step) => [step.title || say("js-plan.a-step"), "", say(step.confirm ? "js-plan.confirmed" : "js-plan.told")],
+  custom: (rule) => [rule.files || say("js-plan.a-rule"), rule.pattern ?? rule.element ?? rule.pointer ?? "", say("js-plan.base-" + (rule.base ?? "document"))],
+  starter: (file) => [lastName(file.path), file.path, size(file.bytes) + ", " + say("js-plan.treated-" + (file.treat ?? "keep"))],
+};
+
+const fresh = {
+  documents: () => ({ role: "", in: "", name: "{last}_v{version:2}", types: [], need: "required" }),
+  files: () => ({ role: "", in: "", name: "{last}_final", types: [], need: "required" }),
+  companions: () => ({ name: "", purpose: "", need: "optional" }),
+  steps: () => ({ title: "", text: "", confirm: true }),
+};
+
+const unjudged = { files: (rule) => rule.media !== undefined, steps: (step) => step.confirm === true };
+
+export class Parts {
+  #model;
+  #post;
+  #faults = [];
+  #open = new Set();
+  #pasted = "";
+  // What each part was last drawn from: one that would look the same is let alone.
+  #looks = new Map();
+
+  constructor(model, post) {
+    this.#model = model;
+    this.#post = post;
+  }
+
+  draw(faults = this.#faults) {
+    this.#faults = faults;
+    const held = document.activeElement?.dataset?.focus;
+    Object.keys(fresh).forEach((name) => this.#list(name));
+    this.#fill("starter", "/starter", "starter", () => this.#rows("starter", this.#model.doc.starter ?? [], "/starter"));
+    this.#names();
+    this.#links();
+    this.#location();
+    this.#rest();
+    if (held && document.activeElement?.dataset?.focus !== held) document.querySelector('[data-focus="' + held + '"]')?.focus();
+  }
+
+  #under(at) { return this.#faults.filter((fault) => fault.at === at || fault.at.startsWith(at + "/")); }
+
+  #told(at) { return this.#under(at).map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, fault.message)); }
+
+  // Draws a part when something in it changed: a key of the document, the faults in it, what is open.
+  #fill(name, at, key, nodes, more) {
+    const { doc, epoch } = this.#model;
+    const looks = JSON.stringify([doc[key], this.#under(at), [...this.#open].filter((open) => open.startsWith(name) || open.startsWith("custom")), epoch, more]);
+    if (this.#looks.get(name) === looks) return;
+    this.#looks.set(name, looks);
+    document.getElementById("part-" + name)?.replaceChildren(...nodes().flat().filter(Boolean));
+  }
+
+  #list(name) {
+    const model = this.#model;
+    const known = [...this.#open].some((open) => open.startsWith(name)) && [model.folders().map((folder) => folder.path), model.doc.documents, model.doc.files];
+    this.#fill(name, "/" + name, name, () => {
+      const list = model.doc[name] ?? [];
+      return [...this.#rows(name, list, "/" + name, () => model.change((doc) => (doc[name] ??= []).push(fresh[name]()))), list.some(unjudged[name] ?? (() => false)) ? notJudged() : null];
+    }, known);
+  }
+
+  // A list of rules; one opens where it stands.
+  #rows(name, list, at, add) {
+    const model = this.#model;
+    const specs = specsOf(model)[name];
+    const rows = list.map((item, i) => {
+      const key = name + i;
+      const [what, mono, more] = said[name](item);
+      const own = this.#under(at + "/" + i);
+      return el("div", { class: "rule" + (own.some((fault) => fault.severity === "must") ? " wrong" : "") },
+        el("button", { type: "button", class: "rule-head", "aria-expanded": String(this.#open.has(key)), "data-focus": key, onclick: () => { if (!this.#open.delete(key)) this.#open.add(key); this.draw(); } },
+          el("span", { class: "rule-what" }, what), el("span", { class: "name" }, mono), el("span", { class: "soft" }, more)),
+        own.map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, fault.message)),
+        this.#open.has(key) ? el("div", { class: "edit" }, fields(model, specs, item, at + "/" + i), name === "custom" ? this.#tryOut(item) : null, el("span", {}), el("span", { class: "tools" },
+          el("button", { type: "button", class: "act quiet small", onclick: () => model.change(() => list.splice(i, 1)) }, say("js-plan.remove")))) : null);
+    });
+    return [...rows, add && el("button", { type: "button", class: "act quiet small", onclick: () => { this.#open.add(name + list.length); add(); } }, say("js-plan.add"))];
+  }
+
+  // A link rule is tried on a pasted document, or one that was dropped.
+  #tryOut(rule) {
+    const result = el("ul", { class: "roots", role: "status" });
+    const ask = async () => {
+      const answer = await this.#post("try-rule", { rule: JSON.stringify(rule), text: this.#pasted });
+      const rows = answer ? [...answer.faults.map((fault) => el("li", { class: "wrongly" }, fault)), ...answer.links.map((link) => el("li", { class: "name" }, link))] : [];
+      result.replaceChildren(...(rows.length ? rows : [el("li", { class: "soft" }, say("js-plan.finds-nothing"))]));
+    };
+    const area = el("textarea", { class: "field name", rows: 4, "aria-label": say("js-plan.try-on"), placeholder: say("js-plan.paste"), oninput: (event) => { this.#pasted = event.target.value; ask(); }, ondrop: async (event) => {
+      if (!event.dataTransfer.files.length) return;
+      event.preventDefault();
+      this.#pasted = (await event.dataTransfer.files[0].text()).slice(0, 1 << 20);
+      area.value = this.#pasted;
+      ask();
+    } });
+    area.value = this.#pasted;
+    if (this.#pasted) ask();
+    return [el("span", { class: "soft" }, say("js-plan.try")), el("div", {}, area, result)];
+  }
+
+  // Fields of one object of the document. Those of a part that is not there yet write into a copy, and the part comes to be with the first of them.
+  #grid(key, specs) {
+    const model = this.#model;
+    const object = model.doc[key] ?? {};
+    const writing = specs.map((spec) => ({ ...spec, set: (target, value) => {
+      model.doc[key] = object;
+      if (spec.set) spec.set(object, value); else put(object, spec.key, value);
+      if (!Object.keys(object).length) delete model.doc[key];
+    } }));
+    return el("div", { class: "edit" }, fields(model, writing, object, "/" + key));
+  }
+
+  #names() {
+    this.#fill("names", "/names", "names", () => [this.#grid("names", [
+      { key: "spaces", label: say("js-plan.spaces"), kind: "choice", choices: ["allow", "forbid"].map(option("spaces")), otherwise: "allow" },
+      { key: "letters", label: say("js-plan.letters"), kind: "choice", choices: ["any", "lower", "upper"].map(option("letters")), otherwise: "any" },
+      { key: "maxLength", label: say("js-plan.longest-name"), kind: "number", placeholder: say("js-plan.no-limit") },
+      { key: "avoid", label: say("js-plan.avoid"), kind: "words", placeholder: say("js-plan.avoid-like") },
+      { key: "ascii", label: "", kind: "flag", says: say("js-plan.ascii") },
+      { key: "portable", label: "", kind: "flag", says: say("js-plan.portable"), get: (rules) => rules.portable !== false, set: (rules, value) => { if (value) delete rules.portable; else rules.portable = false; } },
+    ]), this.#told("/names")]);
+  }
+
+  #links() {
+    const grade = (key) => ({ key, label: say("js-plan.links-" + key), kind: "choice", choices: grades(), otherwise: "" });
+    this.#fill("links", "/links", "links", () => [this.#grid("links", ["absolute", "outside", "missing", "remote"].map(grade)), el("h3", {}, say("js-plan.custom")),
+      ...this.#rows("custom", this.#model.doc.links?.custom ?? [], "/links/custom", () => this.#model.change((doc) => ((doc.links ??= {}).custom ??= []).push({ files: "**/*.scn", pattern: "path=\"(?<link>[^\"]+)\"", base: "document" })))]);
+  }
+
+  #location() {
+    this.#fill("location", "/location", "location", () => [this.#grid("location", [
+      { key: "storage", label: say("js-plan.storage"), kind: "several", choices: ["local", "removable", "network", "synced", "home"].map(option("storage")) },
+      { key: "avoid", label: say("js-plan.keep-away"), kind: "several", choices: ["desktop", "downloads", "temporary", "synced", "documents", "system"].map(option("place")) },
+      { key: "maxRootLength", label: say("js-plan.longest-root"), kind: "number", placeholder: say("js-plan.no-limit") },
+    ]), this.#told("/location")]);
+    const machines = [...document.querySelectorAll("#known-machines option")].map((machine) => [machine.value, machine.textContent]);
+    this.#fill("machines", "/machines", "machines", () => [el("div", { class: "edit" }, fields(this.#model, [{ key: "machines", label: say("js-plan.opens-on"), kind: "several", choices: machines }], this.#model.doc, "")), this.#told("/machines")]);
+  }
+
+  #rest() {
+    const model = this.#model;
+    this.#fill("other", "/otherFolders", "otherFolders", () => [el("div", { class: "edit" }, fields(model, [{ key: "otherFolders", label: say("js-plan.other-folders"), kind: "choice", choices: ["allow", "note", "forbid"].map(option("other")), otherwise: "note" }], model.doc, ""))]);
+    this.#fill("limits", "/limits", "limits", () => [this.#grid("limits", ["totalBytes", "fileBytes"].map((key) => ({ key, label: say("js-plan.limits-" + key), kind: "number", step: "any", placeholder: say("js-plan.no-limit"), ...megabytes(key) }))), this.#told("/limits")]);
+    this.#fill("points", "/points", "points", () => [this.#grid("points", POINTS.map((key) => ({ key, label: say("js-plan.points-" + key), kind: "number", set: (points, value) => {
+      put(points, key, value);
+      put(points, "total", POINTS.reduce((sum, each) => sum + (points[each] ?? 0), 0) || undefined);
+    } }))), el("p", { class: "soft mb-0" }, say("js-plan.points-in-all", model.doc.points?.total ?? 0)), model.doc.points ? notJudged() : null, this.#told("/points")]);
+    this.#severities();
+  }
+
+  #severities() {
+    const codes = [...document.querySelectorAll("#known-codes option")];
+    const titles = new Map(codes.map((code) => [code.value, code.textContent]));
+    const set = (code, grade) => this.#model.change((doc) => {
+      const all = { ...doc.severities };
+      put(all, code, grade);
+      put(doc, "severities", Object.keys(all).length ? all : undefined);
+    });
+    this.#fill("severities", "/severities", "severities", () => {
+      const held = this.#model.doc.severities ?? {};
+      const rows = Object.keys(held).map((code) => [el("span", {}, titles.get(code) ?? code), el("span", { class: "tools" }, el("select", { class: "field bare short", "aria-label": say("js-plan.weighs", titles.get(code) ?? code), onchange: (event) => set(code, event.target.value) },
+        grades().map(([word, says]) => el("option", { value: word, selected: held[code] === word }, says))))]);
+      const more = el("select", { class: "field bare", "aria-label": say("js-plan.another-finding"), onchange: (event) => event.target.value && set(event.target.value, "note") }, el("option", { value: "" }, say("js-plan.another-finding")),
+        codes.filter((code) => !code.disabled && held[code.value] === undefined).map((code) => el("option", { value: code.value }, code.textContent)));
+      return [el("div", { class: "edit wide" }, rows.flat(), el("span", {}, more), el("span", {})), this.#told("/severities")];
+    });
+  }
+}
