@@ -152,12 +152,12 @@ const begin = (page, parsed) => {
     byId("plan-faults").replaceChildren(...faults.filter((fault) => !shown.some((at) => fault.at.startsWith(at))).map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, (fault.at ? fault.at + ": " : "") + fault.message)));
   };
 
-  const say = (...nodes) => { told.hidden = !nodes.length; told.replaceChildren(...nodes); };
+  const notice = (...nodes) => { told.hidden = !nodes.length; told.replaceChildren(...nodes); };
 
   const meanwhile = (answer, again) => {
     const theirs = JSON.parse(answer.theirs);
-    const settle = (document) => { revision = answer.revision; base = JSON.stringify(theirs, null, 2); saved = base; if (document) model.replace(document); say(); buttons(); if (document !== theirs) again(); };
-    say(el("p", {}, el("b", {}, say("js-plan.meanwhile", answer.by)), " ", say("js-plan.nothing-lost")), el("ul", {}, (answer.others.length ? answer.others : [say("js-plan.no-words")]).map((text) => el("li", {}, text))),
+    const settle = (document) => { revision = answer.revision; base = JSON.stringify(theirs, null, 2); saved = base; if (document) model.replace(document); notice(); buttons(); if (document !== theirs) again(); };
+    notice(el("p", {}, el("b", {}, say("js-plan.meanwhile", answer.by)), " ", say("js-plan.nothing-lost")), el("ul", {}, (answer.others.length ? answer.others : [say("js-plan.no-words")]).map((text) => el("li", {}, text))),
       el("p", { class: "tools mb-0" }, el("button", { type: "button", class: "act small", onclick: () => settle(mergePlans(JSON.parse(base), theirs, model.doc)) }, say("js-plan.put-together")),
         el("button", { type: "button", class: "act quiet small", onclick: () => settle(theirs) }, say("js-plan.take-theirs")), el("button", { type: "button", class: "act quiet small", onclick: () => settle(null) }, say("js-plan.keep-mine"))));
   };
@@ -166,18 +166,18 @@ const begin = (page, parsed) => {
     document.activeElement?.blur?.();
     const text = model.text();
     const answer = await post(path, sent());
-    if (!answer) { say(el("p", { class: "must mb-0" }, say("js-plan.not-sent"))); return; }
+    if (!answer) { notice(el("p", { class: "must mb-0" }, say("js-plan.not-sent"))); return; }
     if (answer.theirs) { meanwhile(answer, () => keep(path, done)); return; }
     if (answer.revision !== revision) { revision = answer.revision; saved = text; base = text; }
     if (path === "publish" || answer.faults.length) faults = answer.faults;
     elsewhere();
     if (answer.good) done(answer, text);
-    else say(el("p", { class: "mb-0" }, el("b", { class: "must" }, say(path === "publish" ? "js-plan.not-published" : "js-plan.was-not-saved")), " ", faults.length ? say("js-plan.marked") : ""), el("ul", { class: "mb-0" }, faults.filter((fault) => fault.severity === "must").map((fault) => el("li", {}, fault.message, " ", el("span", { class: "soft" }, fault.remedy)))));
+    else notice(el("p", { class: "mb-0" }, el("b", { class: "must" }, say(path === "publish" ? "js-plan.not-published" : "js-plan.was-not-saved")), " ", faults.length ? say("js-plan.marked") : ""), el("ul", { class: "mb-0" }, faults.filter((fault) => fault.severity === "must").map((fault) => el("li", {}, fault.message, " ", el("span", { class: "soft" }, fault.remedy)))));
     draw();
   };
 
-  const save = () => keep("save", () => say());
-  const publish = () => keep("publish", (answer, text) => { version = answer.version; kept = text; say(el("p", { class: "mb-0" }, say("js-plan.published", version))); });
+  const save = () => keep("save", () => notice());
+  const publish = () => keep("publish", (answer, text) => { version = answer.version; kept = text; notice(el("p", { class: "mb-0" }, say("js-plan.published", version))); });
 
   title.addEventListener("change", () => model.change((doc) => { doc.title = title.value; }));
   root.addEventListener("input", () => { workshop.source.value = root.value; workshop.soon(); });

@@ -59,7 +59,7 @@ class InstructorWalkTest extends RunningApplication {
         page.navigate(address("/assignments/" + market().id() + "/review"));
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Marsh, Ottoline")).click();
         accessible(page);
-        assertThat(page.getByText("Fix 3 things")).isVisible();
+        assertThat(page.getByText("Fix 4 things")).isVisible();
         assertThat(page.locator(".thread.pinned")).hasCount(6);
         Locator thread = page.locator(".thread.broken").first();
         thread.focus();

@@ -103,7 +103,7 @@ class StudentWalkTest extends RunningApplication {
         page.fill("#path", "E:\\" + "a".repeat(5_000));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save").setExact(true)).click();
         assertThat(page.locator(".told.must")).containsText("far too long");
-        assertThat(page.locator(".way")).containsText("5003 characters");
+        assertThat(page.locator(".way")).containsText("5,003 characters");
         assertThat(page.locator("#path").inputValue()).hasSize(5_003);
         assertThat(page.locator(".roots li").count()).isEqualTo(before);
     }
@@ -121,7 +121,7 @@ class StudentWalkTest extends RunningApplication {
     void badUploadsGetAClearSentence() throws IOException {
         refused("jost.pellworm", "no archive at all".getBytes(StandardCharsets.UTF_8), "This file is no ZIP archive");
         refused("jost.pellworm", zip(Map.of()), "This ZIP archive is empty");
-        refused("jost.pellworm", new byte[7 << 20], "larger than the 6 MiB");
+        refused("jost.pellworm", new byte[7 << 20], "larger than the 6.3 MB");
         byte[] whole = DemoProject.clean("MOV120_A2_Pellworm_Jost", "Pellworm", 18).zip();
         refused("jost.pellworm", java.util.Arrays.copyOf(whole, whole.length / 2), "cut off");
     }
@@ -133,7 +133,7 @@ class StudentWalkTest extends RunningApplication {
         var large = com.microsoft.playwright.options.RequestOptions.create().setHeader("X-CSRF-TOKEN", token).setHeader("Content-Type", "application/zip").setHeader("X-File-Name", "a.zip").setData(new byte[7 << 20]);
         var answer = page.context().request().post(page("/hand-in"), large);
         assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.text()).contains("larger than the 6 MiB");
+        assertThat(answer.text()).contains("larger than the 6.3 MB");
     }
 
     @Test
