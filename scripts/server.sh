@@ -81,7 +81,7 @@ launch() {
   : >"$state/log"
   SATCHEL_STATE="$state" SATCHEL_PORT="$port" setsid nohup bash "$home/scripts/supervise.sh" "${command[@]}" >>"$state/log" 2>&1 </dev/null &
   printf '%s\n' "$!" >"$state/supervisor.pid"
-  until app_answers "$port" /actuator/health/readiness 2>/dev/null; do
+  until app_answers "$port" /readyz 2>/dev/null; do
     pid=$(cat "$state/supervisor.pid" 2>/dev/null || true)
     [ -n "$pid" ] && kill -0 "$pid" 2>/dev/null || { tail -20 "$state/log" >&2; rm -f "$state/app.pid"; die "The application did not start; $state/log says why."; }
     waited=$((waited + 1))
@@ -113,7 +113,7 @@ show_status() {
   if pid=$(app_pid); then
     port=$(cat "$state/app.port")
     if ! app_answers "$port" 2>/dev/null; then say "Open Satchel runs (process $pid), but http://127.0.0.1:$port/ does not answer; $state/log says more."
-    elif ! app_answers "$port" /actuator/health/readiness 2>/dev/null; then say "Open Satchel runs at http://127.0.0.1:$port/ (process $pid), but is not ready: its database or its storage does not answer."
+    elif ! app_answers "$port" /readyz 2>/dev/null; then say "Open Satchel runs at http://127.0.0.1:$port/ (process $pid), but is not ready: its database or its storage does not answer."
     else say "Open Satchel runs at http://127.0.0.1:$port/ (process $pid)."; fi
   else say "Open Satchel is not running."; fi
   choose_pg_data 2>/dev/null || true

@@ -8,7 +8,7 @@ trap '[ -n "$child" ] && kill "$child" 2>/dev/null; wait; exit 0' TERM INT
 lives() {
   local line=""
   exec 4<>"/dev/tcp/127.0.0.1/$SATCHEL_PORT" || return 1
-  printf 'GET /actuator/health/liveness HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&4
+  printf 'GET /livez HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&4
   IFS= read -r -t 5 line <&4 || true
   exec 4>&-
   case "$line" in *" 200"*) return 0 ;; *) return 1 ;; esac

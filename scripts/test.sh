@@ -9,6 +9,16 @@ test_scripts() {
   grep -E '^# (tests|pass|fail) ' "$state/scripts-test.log"
 }
 
+# Of all lines of code, how many the tests ran through: a figure to look at, not to reach.
+tell_coverage() {
+  local module csv
+  for module in core web; do
+    csv="$home/$module/target/site/jacoco/jacoco.csv"
+    [ -r "$csv" ] && awk -F, -v module="$module" 'NR > 1 { missed += $8; covered += $9 } END { printf "Lines of %s run through by its tests: %d of %d (%.1f %%)\n", module, covered, covered + missed, 100 * covered / (covered + missed) }' "$csv"
+  done
+  return 0
+}
+
 run_tests() {
   make_state
   need_java; need_maven; need_postgres
@@ -31,6 +41,7 @@ run_tests() {
   rm -rf "$storage"
   pg -d postgres -c "drop database if exists satchel_test with (force)" || true
   [ -n "$was_running" ] || stop_pg
+  tell_coverage
   if [ "$status" = 0 ]; then keep_web; keep_cli; say "All tests passed."; else say_error "Some tests failed."; fi
   return "$status"
 }

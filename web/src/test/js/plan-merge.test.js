@@ -1,7 +1,7 @@
 // Two people who changed one plan.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { mergePlans } from "../../main/resources/static/js/plan/merge.js";
+import { mergePlans } from "../../main/resources/static/js/module/plan/merge.js";
 
 const base = { title: "A", root: { name: "r" }, folders: [{ path: "a", need: "required" }, { path: "b" }], machines: ["m"] };
 const changed = (act) => { const copy = structuredClone(base); act(copy); return copy; };

@@ -1,8 +1,8 @@
 // The plan's model: folders in one another, moved, renamed and taken back.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { PlanModel } from "../../main/resources/static/js/plan/model.js";
-import { FolderTree } from "../../main/resources/static/js/plan/tree.js";
+import { PlanModel } from "../../main/resources/static/js/module/plan/model.js";
+import { FolderTree } from "../../main/resources/static/js/module/plan/tree.js";
 
 const plan = (...paths) => new PlanModel({ folders: paths.map((path) => ({ path })) });
 const paths = (model) => model.folders().map((folder) => folder.path);

@@ -1,8 +1,8 @@
 // How scripts fill the sentences of a page, and what the pattern workshop says of a name.
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { marked, verdict } from "../../main/resources/static/js/plan/preview.js";
-import { filler } from "../../main/resources/static/js/words.js";
+import { marked, verdict } from "../../main/resources/static/js/module/plan/preview.js";
+import { filler } from "../../main/resources/static/js/module/words.js";
 
 test("holes, plurals and the other kinds of a plural", () => {
   const english = filler("en");

@@ -34,7 +34,7 @@ document.addEventListener("alpine:init", () => {
     send() {
       const most = Number(this.$root.dataset.most);
       if (!this.file) { this.wrong = satchel.say("js.choose"); return; }
-      if (this.file.size > most) { this.wrong = satchel.say("js.too-large", Math.floor(most / 1e6)); this.file = null; return; }
+      if (this.file.size > most) { this.wrong = satchel.say("js.too-large", this.$root.dataset.mostSaid); this.file = null; return; }
       this.ask();
     },
     // Whether there is room is asked before anything is sent.

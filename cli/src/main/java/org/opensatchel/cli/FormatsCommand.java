@@ -2,7 +2,7 @@ package org.opensatchel.cli;
 
 import java.util.concurrent.Callable;
 import org.opensatchel.core.link.LinkReader;
-import org.opensatchel.core.link.LinkReaders;
+import org.opensatchel.core.link.format.LinkReaders;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParentCommand;

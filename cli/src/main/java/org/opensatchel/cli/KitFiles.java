@@ -7,10 +7,8 @@ import java.nio.file.InvalidPathException;
 import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.Optional;
+import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
@@ -30,7 +28,7 @@ final class KitFiles implements AutoCloseable {
 
     private KitFiles(Kit kit, byte[] document, Optional<StarterContents> contents, Optional<KitPackage> kitPackage) {
         this.kit = kit;
-        this.sha256 = sha256(document);
+        this.sha256 = Sha256.of(document);
         this.contents = contents;
         this.kitPackage = kitPackage;
     }
@@ -107,14 +105,6 @@ final class KitFiles implements AutoCloseable {
             }
             return Files.newInputStream(path, LinkOption.NOFOLLOW_LINKS);
         };
-    }
-
-    private static String sha256(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
-        }
     }
 
     Kit kit() {

@@ -44,7 +44,7 @@ final class KitHandoutCommand implements Callable<Integer> {
         RosterFields given = ForFields.read(whose);
         try (KitFiles files = KitFiles.open(kit, Optional.ofNullable(starter))) {
             RosterFields fields = assignment(files.kit(), given);
-            Handout handout = Handout.of(files.kit(), files.sha256(), fields).orElseThrow(() -> nameless(files.kit(), fields));
+            Handout handout = Handout.of(files.kit(), files.sha256(), fields, parent.satchel().words()).orElseThrow(() -> nameless(files.kit(), fields));
             Handout.StarterContents contents = contents(files);
             write(handout, contents, output(), files.kit());
             return 0;

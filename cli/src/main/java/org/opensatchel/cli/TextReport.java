@@ -45,7 +45,8 @@ final class TextReport {
 
     String text() {
         String verdict = report.verdict().word();
-        out.append(colours.strong(Printable.line(report.project().root().orElse(words.fill("report.no-root"))))).append(": ").append(colours.of(verdict, words.fill("verdict." + verdict))).append('\n');
+        out.append(colours.strong(Printable.line(report.project().root().orElse(words.fill("report.no-root"))))).append(": ").append(colours.of(verdict, words.fill("verdict." + verdict)))
+                .append(report.unjudged().isEmpty() ? "" : " (" + words.fill("report.unjudged", String.join(", ", report.unjudged())) + ")").append('\n');
         line(words.fill("report.head", report.project().files(), report.project().documents(), report.project().links(), report.counts().must(), report.counts().should(), report.counts().note()));
         FindingGroups.of(report.findings()).stream().filter(group -> !quiet || group.severity().equals("must")).forEach(this::group);
         if (!quiet) {

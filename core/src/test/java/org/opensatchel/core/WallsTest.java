@@ -26,5 +26,7 @@ class WallsTest {
     @Test
     void packagesDependOnEachOtherOneWay() {
         SlicesRuleDefinition.slices().matching("org.opensatchel.core.(*)..").should().beFreeOfCycles().check(CORE);
+        // And at every level below: link and link.format, check and check.rule.
+        SlicesRuleDefinition.slices().matching("org.opensatchel.core.(**)").should().beFreeOfCycles().check(CORE);
     }
 }

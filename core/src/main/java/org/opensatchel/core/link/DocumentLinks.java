@@ -8,10 +8,10 @@ import org.opensatchel.core.path.ProjectPath;
  *
  * @param problems why it, or members of it, could not be read to the end; empty when all could
  */
-public record DocumentLinks(ProjectPath document, String format, List<Link> links, List<Trouble> problems) {
+public record DocumentLinks(ProjectPath document, String format, List<Link> links, List<Fault> problems) {
 
     /** A problem and what it was met in: the file, or a member of it. */
-    public record Trouble(ProjectPath document, ReadProblem problem) {
+    public record Fault(ProjectPath document, ReadProblem problem) {
     }
 
     public DocumentLinks {

@@ -35,7 +35,7 @@ public class LinkSink {
     private final int maxText;
     private final Allowance allowance;
     private final List<Link> links = new ArrayList<>();
-    private final List<DocumentLinks.Trouble> troubles = new ArrayList<>();
+    private final List<DocumentLinks.Fault> problems = new ArrayList<>();
     private boolean overflowing;
     private long text;
 
@@ -136,7 +136,7 @@ public class LinkSink {
         }
         overflowing = true;
         Phrase much = links.size() < allowance.links ? ReadWording.TOO_LONG_LINKS.say(Facts.of(MOST, allowance.text)) : ReadWording.TOO_MANY_LINKS.say(Facts.of(MOST, allowance.links));
-        trouble(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, much));
+        problem(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, much));
     }
 
     /** How many links are kept. */
@@ -155,12 +155,12 @@ public class LinkSink {
     }
 
     /** Tells that this could not be read to its end; what was found before is kept. */
-    public void trouble(ReadProblem problem) {
-        trouble(new DocumentLinks.Trouble(document, problem));
+    public void problem(ReadProblem problem) {
+        problem(new DocumentLinks.Fault(document, problem));
     }
 
-    protected void trouble(DocumentLinks.Trouble one) {
-        troubles.add(one);
+    protected void problem(DocumentLinks.Fault one) {
+        problems.add(one);
     }
 
     /** Takes a link of a member as it is. */
@@ -169,12 +169,12 @@ public class LinkSink {
     }
 
     /** Takes what is wrong with a member. */
-    public void takeTrouble(DocumentLinks.Trouble one) {
-        trouble(one);
+    public void adopt(DocumentLinks.Fault one) {
+        problem(one);
     }
 
-    public List<DocumentLinks.Trouble> troubles() {
-        return List.copyOf(troubles);
+    public List<DocumentLinks.Fault> problems() {
+        return List.copyOf(problems);
     }
 
     /** The links in the order of the document. */

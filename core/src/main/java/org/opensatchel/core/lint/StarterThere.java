@@ -6,13 +6,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.NoSuchFileException;
 import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.pack.Handout.StarterContents;
 
@@ -40,13 +38,11 @@ final class StarterThere implements LintRule {
 
     private static Optional<String> sha256(StarterContents contents, StarterFile file) throws IOException {
         try (InputStream content = contents.open(file)) {
-            DigestInputStream digest = new DigestInputStream(content, MessageDigest.getInstance("SHA-256"));
+            DigestInputStream digest = new DigestInputStream(content, Sha256.digest());
             digest.transferTo(java.io.OutputStream.nullOutputStream());
-            return Optional.of(HexFormat.of().formatHex(digest.getMessageDigest().digest()));
+            return Optional.of(Sha256.hex(digest.getMessageDigest().digest()));
         } catch (NoSuchFileException missing) {
             return Optional.empty();
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
         }
     }
 }

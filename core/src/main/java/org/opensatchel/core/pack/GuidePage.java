@@ -1,23 +1,38 @@
 package org.opensatchel.core.pack;
 
+import static org.opensatchel.core.fact.FactName.ALLOWED;
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.core.fact.FactName.PERSON;
+import static org.opensatchel.core.fact.FactName.PLACES;
+import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.core.fact.FactName.ROOT;
+import static org.opensatchel.core.fact.FactName.TEXT;
+import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.core.fact.FactName.VERSION;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.location.LocationPolicy;
-import org.opensatchel.core.location.LocationPolicy.Avoided;
-import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.words.Words;
 
 /**
  * The guide {@code START-HERE.html} of a hand-out: one page (HTML Living Standard) that needs nothing but itself and prints on
@@ -35,29 +50,27 @@ final class GuidePage {
             .band.optional{border-left-style:dotted;border-color:var(--q)}.soft{color:var(--q)}.band .band{margin-left:0}
             @media print{:root{--g:#fff;--i:#000;--s:#fff;--q:#444}body{margin:0;max-width:none;font-size:9.6pt;line-height:1.3}h2{margin:.6em 0 .2em;padding-top:.3em}@page{margin:14mm}}
             """;
-    private static final Map<StorageKind, String> DISKS = Map.of(StorageKind.LOCAL, "a disk inside the computer", StorageKind.REMOVABLE, "a drive you carry",
-            StorageKind.NETWORK, "the school's network", StorageKind.SYNCED, "a synced folder", StorageKind.HOME, "your home folder");
-    private static final Map<Avoided, String> PLACES = Map.of(Avoided.DESKTOP, "the desktop", Avoided.DOWNLOADS, "Downloads", Avoided.TEMPORARY, "a temporary folder",
-            Avoided.SYNCED, "a synced folder", Avoided.DOCUMENTS, "Documents", Avoided.SYSTEM, "the system's own folders");
 
     private final Kit kit;
     private final RosterFields fields;
     private final String root;
+    private final Words words;
     private final StringBuilder out = new StringBuilder(8_000);
 
-    private GuidePage(Kit kit, RosterFields fields, String root) {
+    private GuidePage(Kit kit, RosterFields fields, String root, Words words) {
         this.kit = kit;
         this.fields = fields;
         this.root = root;
+        this.words = words;
     }
 
-    static byte[] of(Kit kit, RosterFields fields, String root) {
-        return new GuidePage(kit, fields, root).page().getBytes(StandardCharsets.UTF_8);
+    static byte[] of(Kit kit, RosterFields fields, String root, Words words) {
+        return new GuidePage(kit, fields, root, words).page().getBytes(StandardCharsets.UTF_8);
     }
 
     private String page() {
-        out.append("<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>Start here: ")
-                .append(text(kit.title())).append("</title>\n<style>\n").append(STYLE).append("</style></head>\n<body>\n");
+        out.append("<!DOCTYPE html>\n<html lang=\"" + words.locale().getLanguage() + "\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>")
+                .append(plain(GuideWording.TITLE.say(Facts.of(TEXT, kit.title())))).append("</title>\n<style>\n").append(STYLE).append("</style></head>\n<body>\n");
         out.append("<h1>").append(text(kit.title())).append("</h1>\n<p>").append(text(heading())).append("</p>\n");
         where();
         plan();
@@ -73,28 +86,29 @@ final class GuidePage {
         value(RosterField.ASSIGNMENT).or(kit::assignment).ifPresent(parts::add);
         String who = value(RosterField.TEAM).orElseGet(() -> (value(RosterField.FIRST).orElse("") + " " + value(RosterField.LAST).orElse("")).strip());
         if (!who.isEmpty()) {
-            parts.add("for " + who);
+            parts.add(words.text(GuideWording.FOR_WHO.say(Facts.of(PERSON, who))));
         }
-        return String.join(", ", parts) + (parts.isEmpty() ? "" : ". ") + "Kit version " + kit.version() + ".";
+        return String.join(", ", parts) + (parts.isEmpty() ? "" : ". ") + words.text(GuideWording.KIT_VERSION.say(Facts.of(VERSION, kit.version())));
     }
 
-    private java.util.Optional<String> value(RosterField field) {
-        return java.util.Optional.ofNullable(fields.values().get(field)).filter(value -> !value.isBlank());
+    private Optional<String> value(RosterField field) {
+        return Optional.ofNullable(fields.values().get(field)).filter(value -> !value.isBlank());
     }
 
     private void where() {
-        heading("Where this folder belongs");
-        out.append("<p>Keep the whole folder ").append(code(root)).append(" together, under exactly this name.");
+        heading(GuideWording.WHERE);
         LocationPolicy policy = kit.location().orElse(LocationPolicy.ANYWHERE);
+        List<Phrase> said = new ArrayList<>(List.of(GuideWording.KEEP.say(Facts.of(ROOT, root))));
         if (!policy.storage().isEmpty()) {
-            out.append(" Put it on ").append(text(policy.storage().stream().map(DISKS::get).collect(Collectors.joining(" or ")))).append(".");
+            said.add(GuideWording.PUT_ON.say(Facts.of(ALLOWED, policy.storage())));
         }
-        out.append(" Unpack the ZIP first; never work inside it.");
+        said.add(GuideWording.UNPACK.say());
         if (!policy.avoid().isEmpty()) {
-            out.append(" Not in ").append(text(policy.avoid().stream().map(PLACES::get).collect(Collectors.joining(", not in ")))).append(".");
+            said.add(GuideWording.KEEP_AWAY.say(Facts.of(PLACES, policy.avoid())));
         }
-        out.append(" Then set this folder as the project's location in your program.</p>\n");
-        kit.companions().forEach(companion -> out.append("<p>Beside it, on the same drive: ").append(code(companion.name())).append(" ").append(text(companion.purpose())).append("</p>\n"));
+        said.add(GuideWording.SET_LOCATION.say());
+        paragraph(said);
+        kit.companions().forEach(companion -> paragraph(List.of(GuideWording.BESIDE.say(Facts.of(FOUND, companion.name()).and(PURPOSE, Optional.of(companion.purpose()).filter(text -> !text.isBlank()))))));
     }
 
     private void plan() {
@@ -102,7 +116,7 @@ final class GuidePage {
         if (shown.isEmpty()) {
             return;
         }
-        heading("What goes where");
+        heading(GuideWording.PLAN);
         out.append("<div class=\"bag\"><code><b>").append(text(root)).append("</b></code>\n");
         Map<String, FolderRule> byPath = new HashMap<>();
         shown.forEach(rule -> byPath.put(rule.path().text(), rule));
@@ -112,27 +126,27 @@ final class GuidePage {
         out.append("</div>\n");
         List<String> forbidden = kit.folders().stream().filter(rule -> rule.need() == Need.FORBIDDEN).map(rule -> rule.path().text()).toList();
         if (!forbidden.isEmpty()) {
-            out.append("<p>Must not be there: ").append(forbidden.stream().map(GuidePage::code).collect(Collectors.joining(", "))).append("</p>\n");
+            paragraph(List.of(GuideWording.FORBIDDEN.say(Facts.of(OTHERS, forbidden))));
         }
     }
 
     private void band(FolderRule rule, String above, Map<String, List<FolderRule>> inside) {
         String path = shown(rule);
         out.append("<div class=\"band ").append(rule.need().word()).append("\">").append(code(path.startsWith(above) ? path.substring(above.length()) : path)).append(" ");
-        out.append(text(rule.managed() ? "Kept by the program: leave it alone." : rule.purpose()));
+        out.append(rule.managed() ? plain(GuideWording.MANAGED.say()) : text(rule.purpose()));
         List<String> remarks = new ArrayList<>();
         if (!rule.accepts().isEmpty()) {
             remarks.add(String.join(" ", rule.accepts()));
         }
         if (rule.atLeast() > 0) {
-            remarks.add(rule.atLeast() == 1 ? "1 file or more" : rule.atLeast() + " files or more");
+            remarks.add(words.text(GuideWording.AT_LEAST.say(Facts.of(COUNT, rule.atLeast()))));
         }
-        rule.repeats().ifPresent(least -> remarks.add(least + " or more such folders"));
+        rule.repeats().ifPresent(least -> remarks.add(words.text(GuideWording.REPEATS.say(Facts.of(COUNT, least)))));
         if (rule.sealed()) {
-            remarks.add("as it came: rename, move and change nothing in it");
+            remarks.add(words.text(GuideWording.SEALED.say()));
         }
         if (rule.need() == Need.OPTIONAL && !rule.managed()) {
-            remarks.add("if you need it");
+            remarks.add(words.text(GuideWording.OPTIONAL.say()));
         }
         if (!remarks.isEmpty()) {
             out.append(" <span class=\"soft\">").append(text(String.join(" · ", remarks))).append("</span>");
@@ -161,9 +175,9 @@ final class GuidePage {
         if (kit.documents().isEmpty() && kit.files().isEmpty()) {
             return;
         }
-        heading("What you make, by name");
+        heading(GuideWording.NAMES);
         out.append("<ul>\n");
-        kit.documents().forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), rule.versions() > 1 ? "at least " + rule.versions() + " versions, each saved as a new one" : ""));
+        kit.documents().forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), rule.versions() > 1 ? words.text(GuideWording.VERSIONS.say(Facts.of(COUNT, rule.versions()))) : ""));
         kit.files().forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), ""));
         out.append("</ul>\n");
     }
@@ -173,10 +187,10 @@ final class GuidePage {
         out.append("<li>").append(text(role)).append(": ").append(code(in.child(made + (types.isEmpty() ? "" : "." + types.get(0))).text()));
         List<String> remarks = new ArrayList<>();
         if (types.size() > 1) {
-            remarks.add("or " + String.join(", ", types.subList(1, types.size())));
+            remarks.add(words.text(GuideWording.OTHER_TYPES.say(Facts.of(TYPES, types.subList(1, types.size())))));
         }
         if (need == Need.OPTIONAL) {
-            remarks.add("if you need it");
+            remarks.add(words.text(GuideWording.OPTIONAL.say()));
         }
         if (!more.isEmpty()) {
             remarks.add(more);
@@ -186,43 +200,61 @@ final class GuidePage {
 
     private void steps() {
         if (!kit.steps().isEmpty()) {
-            heading("Set once");
+            heading(GuideWording.ONCE);
             out.append("<ol>\n");
             kit.steps().forEach(step -> out.append("<li><b>").append(text(step.title())).append("</b> ").append(text(step.text())).append("</li>\n"));
             out.append("</ol>\n");
         }
-        heading("Before you link anything");
-        out.append("<p>Copy it into this folder first, then bring it into your program from here. Give a file its name before you link it; do not move or rename it afterwards.</p>\n");
+        heading(GuideWording.BEFORE);
+        paragraph(List.of(GuideWording.BEFORE_WHAT.say()));
     }
 
     private void checked() {
-        heading("What will be checked");
-        out.append("<ul>\n<li>Every link in your documents leads to a file in this folder, without a drive letter or a home folder in it.</li>\n"
-                + "<li>The folders above are there, under these names, and hold what they are for.</li>\n");
+        heading(GuideWording.CHECKED);
+        out.append("<ul>\n");
+        item(List.of(GuideWording.CHECKED_LINKS.say()));
+        item(List.of(GuideWording.CHECKED_FOLDERS.say()));
         NameRules rules = kit.nameRules();
-        List<String> names = new ArrayList<>(List.of("Names work on every computer"));
+        List<Phrase> names = new ArrayList<>(List.of(GuideWording.PORTABLE.say()));
         if (!rules.spaces()) {
-            names.add("hold no spaces");
+            names.add(GuideWording.NO_SPACES.say());
         }
         if (rules.letters() != NameRules.Letters.ANY) {
-            names.add("are in " + (rules.letters() == NameRules.Letters.LOWER ? "small letters" : "capitals"));
+            names.add((rules.letters() == NameRules.Letters.LOWER ? GuideWording.SMALL_LETTERS : GuideWording.CAPITALS).say());
         }
         if (rules.maxLength() > 0) {
-            names.add("have at most " + rules.maxLength() + " characters");
+            names.add(GuideWording.MAX_LENGTH.say(Facts.of(MOST, rules.maxLength())));
         }
         if (!rules.avoid().isEmpty()) {
-            names.add("do not say " + rules.avoid().stream().map(word -> "“" + word + "”").collect(Collectors.joining(", ")));
+            names.add(GuideWording.AVOIDED.say(Facts.of(TYPES, rules.avoid())));
         }
-        out.append("<li>").append(text(String.join(", ", names))).append(".</li>\n");
-        List<String> kept = kit.starter().stream().filter(file -> file.treat() == Kit.StarterFile.Treat.KEEP).map(file -> code(file.path().text())).toList();
+        item(names);
+        List<ProjectPath> kept = kit.starter().stream().filter(file -> file.treat() == Kit.StarterFile.Treat.KEEP).map(Kit.StarterFile::path).toList();
         if (!kept.isEmpty()) {
-            out.append("<li>As they came, unchanged: ").append(String.join(", ", kept.subList(0, Math.min(kept.size(), 8)))).append(kept.size() > 8 ? " and " + (kept.size() - 8) + " more" : "").append("</li>\n");
+            item(List.of(GuideWording.UNCHANGED.say(Facts.of(OTHERS, kept))));
         }
         out.append("</ul>\n");
     }
 
-    private void heading(String words) {
-        out.append("<h2>").append(words).append("</h2>\n");
+    private void paragraph(List<Phrase> said) {
+        out.append("<p>").append(marked(said)).append("</p>\n");
+    }
+
+    private void item(List<Phrase> said) {
+        out.append("<li>").append(marked(said)).append("</li>\n");
+    }
+
+    /** Sentences one after the other, their names in the letter meant for names. */
+    private String marked(List<Phrase> said) {
+        return said.stream().map(phrase -> words.say(phrase).pieces().stream().map(piece -> piece.isName() ? code(piece.text()) : text(piece.text())).collect(Collectors.joining())).collect(Collectors.joining(" "));
+    }
+
+    private String plain(Phrase said) {
+        return text(words.text(said));
+    }
+
+    private void heading(GuideWording what) {
+        out.append("<h2>").append(plain(what.say())).append("</h2>\n");
     }
 
     private static String code(String name) {

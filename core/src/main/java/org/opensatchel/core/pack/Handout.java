@@ -22,10 +22,11 @@ import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.words.Words;
 
 /**
  * A kit made personal for one student or team, packed as a ZIP: the root under its personal name, every planned folder,
- * empty ones too, the starter files, the marker and the guide. The same kit for the same student is the same bytes.
+ * empty ones too, the starter files, the marker and the guide. The same kit for the same student, in one language, is the same bytes.
  */
 public final class Handout {
 
@@ -35,12 +36,12 @@ public final class Handout {
     private final String root;
     private final byte[] guide;
 
-    private Handout(Kit kit, String kitSha256, RosterFields fields, String root) {
+    private Handout(Kit kit, String kitSha256, RosterFields fields, String root, Words words) {
         this.kit = kit;
         this.kitSha256 = kitSha256;
         this.fields = fields;
         this.root = root;
-        this.guide = GuidePage.of(kit, fields, root);
+        this.guide = GuidePage.of(kit, fields, root, words);
     }
 
     /** Gives the contents of starter files; one that is not there is a {@link java.nio.file.NoSuchFileException}. */
@@ -50,7 +51,12 @@ public final class Handout {
 
     /** The hand-out, or empty when its root or one of its folders cannot be named; {@link #refusal} tells why. */
     public static Optional<Handout> of(Kit kit, String kitSha256, RosterFields fields) {
-        return refusal(kit, fields).isPresent() ? Optional.empty() : kit.root().make(fields, kit.ascii()).map(name -> new Handout(kit, kitSha256, fields, name));
+        return of(kit, kitSha256, fields, Words.ENGLISH);
+    }
+
+    /** The same with its guide in another language. */
+    public static Optional<Handout> of(Kit kit, String kitSha256, RosterFields fields, Words words) {
+        return refusal(kit, fields).isPresent() ? Optional.empty() : kit.root().make(fields, kit.ascii()).map(name -> new Handout(kit, kitSha256, fields, name, words));
     }
 
     /** Why no hand-out can be made for somebody, as a sentence; empty when it can. */

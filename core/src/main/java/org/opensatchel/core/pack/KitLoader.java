@@ -23,13 +23,13 @@ import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.PortableName;
@@ -170,11 +170,11 @@ public final class KitLoader {
     }
 
     private static void file(Path path, InputStream content, long bytes, Meter meter, List<String> wrong) throws IOException {
-        DigestInputStream meant = new DigestInputStream(content, sha256());
+        DigestInputStream meant = new DigestInputStream(content, Sha256.digest());
         try (OutputStream out = Files.newOutputStream(path, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
             meter.copy(meant, out, bytes);
         }
-        try (DigestInputStream read = new DigestInputStream(Files.newInputStream(path), sha256())) {
+        try (DigestInputStream read = new DigestInputStream(Files.newInputStream(path), Sha256.digest())) {
             meter.copy(read, OutputStream.nullOutputStream(), bytes);
             if (!MessageDigest.isEqual(read.getMessageDigest().digest(), meant.getMessageDigest().digest())) {
                 wrong.add(path.getFileName().toString());
@@ -272,13 +272,5 @@ public final class KitLoader {
                 return FileVisitResult.CONTINUE;
             }
         });
-    }
-
-    private static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
-        }
     }
 }

@@ -11,16 +11,14 @@ import java.io.OutputStream;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
@@ -141,14 +139,12 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
 
     private Optional<Phrase> starterFault(Kit.StarterFile file) throws IOException {
         try (InputStream content = open(file)) {
-            DigestInputStream digest = new DigestInputStream(content, MessageDigest.getInstance("SHA-256"));
+            DigestInputStream digest = new DigestInputStream(content, Sha256.digest());
             long bytes = digest.transferTo(OutputStream.nullOutputStream());
-            boolean same = bytes == file.bytes() && HexFormat.of().formatHex(digest.getMessageDigest().digest()).equals(file.sha256());
+            boolean same = bytes == file.bytes() && Sha256.hex(digest.getMessageDigest().digest()).equals(file.sha256());
             return same ? Optional.empty() : Optional.of(PackWording.STARTER_DIFFERS.say(Facts.of(FOUND, file.path())));
         } catch (ContentUnavailable damaged) {
             return Optional.of(PackWording.MEMBER.say(Facts.of(FOUND, file.path()).and(FAULT, damaged.what())));
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
         }
     }
 

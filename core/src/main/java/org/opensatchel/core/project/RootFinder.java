@@ -19,7 +19,7 @@ import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.project.RootChoice.Trouble;
+import org.opensatchel.core.project.RootChoice.PackingFault;
 
 /**
  * Finds the root in what was handed in: the folder given, the only folder of an archive, or, where the project was packed
@@ -80,7 +80,7 @@ public final class RootFinder {
         listing.files().stream().map(SourceEntry::path).filter(this::counts).forEach(path -> add(path, false));
         listing.folders().stream().filter(this::counts).forEach(path -> add(path, true));
         RootChoice start = listing.fromRoot() ? new RootChoice("", listing.name(), Optional.empty()) : top();
-        return start.trouble().isPresent() ? start : unwrapped(start);
+        return start.fault().isPresent() ? start : unwrapped(start);
     }
 
     private boolean counts(String path) {
@@ -131,8 +131,8 @@ public final class RootFinder {
         }
         if (folders.isEmpty()) {
             Optional<String> archive = onlyArchive(top);
-            return new RootChoice("", Optional.empty(), Optional.of(archive.map(name -> new Trouble(Code.PACKAGE_NESTED_ROOT, name, List.of()))
-                    .orElse(new Trouble(Code.PACKAGE_NO_ROOT, "", looseFiles()))));
+            return new RootChoice("", Optional.empty(), Optional.of(archive.map(name -> new PackingFault(Code.PACKAGE_NESTED_ROOT, name, List.of()))
+                    .orElse(new PackingFault(Code.PACKAGE_NO_ROOT, "", looseFiles()))));
         }
         Optional<String> best = best("", folders);
         boolean byName = best.filter(this::nameFits).isPresent();
@@ -142,11 +142,11 @@ public final class RootFinder {
             List<String> others = new ArrayList<>(folders);
             others.addAll(looseFiles());
             others.remove(chosen.get());
-            return new RootChoice(chosen.get(), chosen, Optional.of(new Trouble(Code.PACKAGE_SEVERAL_ROOTS, "", others)));
+            return new RootChoice(chosen.get(), chosen, Optional.of(new PackingFault(Code.PACKAGE_SEVERAL_ROOTS, "", others)));
         }
         List<String> loose = new ArrayList<>(folders);
         loose.addAll(looseFiles());
-        return new RootChoice("", Optional.empty(), Optional.of(new Trouble(Code.PACKAGE_NO_ROOT, "", loose)));
+        return new RootChoice("", Optional.empty(), Optional.of(new PackingFault(Code.PACKAGE_NO_ROOT, "", loose)));
     }
 
     /** Of folders that are made alike inside, as two projects are and the folders of one project are not, the fullest. */
@@ -189,11 +189,11 @@ public final class RootFinder {
             name = deeper.get();
         }
         if (!around.isEmpty()) {
-            return new RootChoice(prefix, Optional.of(name), Optional.of(new Trouble(Code.PACKAGE_NESTED_ROOT, "", around)));
+            return new RootChoice(prefix, Optional.of(name), Optional.of(new PackingFault(Code.PACKAGE_NESTED_ROOT, "", around)));
         }
         Names names = inside.getOrDefault(prefix, new Names());
         Optional<String> archive = names.folders.isEmpty() ? onlyArchive(names) : Optional.empty();
-        return new RootChoice(prefix, start.name(), archive.map(file -> new Trouble(Code.PACKAGE_NESTED_ROOT, file, List.of())));
+        return new RootChoice(prefix, start.name(), archive.map(file -> new PackingFault(Code.PACKAGE_NESTED_ROOT, file, List.of())));
     }
 
     /** The folder inside this one that is the real root, when this one is none. */

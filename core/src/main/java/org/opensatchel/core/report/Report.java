@@ -30,6 +30,11 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     /** Everything that {@code notChecked} may name. */
     public static final List<String> NOT_CHECKED = List.of("links", "hashes", "guesses", "candidates", "sealed", "media", "points", "steps");
 
+    /** What the kit asks for and no check judges yet, among what was not checked. */
+    public List<String> unjudged() {
+        return notChecked.stream().filter(List.of("media", "points", "steps")::contains).toList();
+    }
+
     /** The kit it was held against. */
     public record KitRef(String title, int version) {
     }

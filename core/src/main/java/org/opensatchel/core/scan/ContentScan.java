@@ -27,7 +27,7 @@ import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
-import org.opensatchel.core.link.LinkReaders;
+import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
 import org.opensatchel.core.link.ReadWording;
@@ -208,7 +208,7 @@ public final class ContentScan {
     /** Of a project that holds more than can be looked up in the memory there is, the documents after the limit are told as not read. */
     private static DocumentLinks notRead(DocumentLinks document, Phrase why) {
         ReadProblem problem = new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, why);
-        return new DocumentLinks(document.document(), document.format(), List.of(), List.of(new DocumentLinks.Trouble(document.document(), problem)));
+        return new DocumentLinks(document.document(), document.format(), List.of(), List.of(new DocumentLinks.Fault(document.document(), problem)));
     }
 
     /** What two files share that may have the same content. */
@@ -310,13 +310,13 @@ public final class ContentScan {
                 reader.orElseThrow().read(document, sink);
             }
         } catch (Unreadable unreadable) {
-            sink.trouble(unreadable.problem());
+            sink.problem(unreadable.problem());
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = format(reader);
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + document.path(), broke);
-            sink.trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
+            sink.problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
         }
-        result.document = new DocumentLinks(document.path(), format(reader), sink.links(), sink.troubles());
+        result.document = new DocumentLinks(document.path(), format(reader), sink.links(), sink.problems());
         result.held = held(sink, document.bytesInMemory());
     }
 

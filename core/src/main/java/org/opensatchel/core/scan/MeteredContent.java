@@ -4,9 +4,8 @@ import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.Optional;
+import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.project.ContentUnavailable;
 
 /** A content on its way through: hashed where asked, and watched for a byte that is not zero. */
@@ -23,7 +22,7 @@ final class MeteredContent extends FilterInputStream {
 
     MeteredContent(InputStream content, boolean hashed) {
         super(content);
-        this.digest = hashed ? sha256Digest() : null;
+        this.digest = hashed ? Sha256.digest() : null;
     }
 
     @Override
@@ -91,20 +90,12 @@ final class MeteredContent extends FilterInputStream {
             got = read(rest, 0, rest.length);
         }
         if (digest != null) {
-            sha256 = Optional.of(HexFormat.of().formatHex(digest.digest()));
+            sha256 = Optional.of(Sha256.hex(digest.digest()));
         }
         return zeros && count > 0;
     }
 
     Optional<String> sha256() {
         return sha256;
-    }
-
-    private static MessageDigest sha256Digest() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
-        }
     }
 }

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.words.Words;
 
@@ -122,7 +123,7 @@ class HostileDocumentsTest {
         LinkSink sink = new LinkSink(ProjectPath.of("a.m3u"), 4_096);
         LinkReaders.of("m3u", new Head(playlist)).orElseThrow().read(new DocumentContent(sink.file(), new ByteArrayInputStream(playlist), LIMIT), sink);
         assertThat(sink.links()).hasSize(LinkSink.Allowance.ONE_DOCUMENT.links());
-        assertThat(sink.troubles()).singleElement().satisfies(trouble -> assertThat(Words.ENGLISH.text(trouble.problem().what())).startsWith("names more than 200,000 files"));
+        assertThat(sink.problems()).singleElement().satisfies(trouble -> assertThat(Words.ENGLISH.text(trouble.problem().what())).startsWith("names more than 200,000 files"));
     }
 
     /** 200 MB of one letter behind a beginning. */

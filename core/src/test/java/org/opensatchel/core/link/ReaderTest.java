@@ -25,6 +25,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.words.Words;
 
@@ -150,14 +151,14 @@ class ReaderTest {
         try {
             reader.get().read(new DocumentContent(path, new ByteArrayInputStream(content), 64 << 20), sink);
         } catch (Unreadable unreadable) {
-            sink.trouble(unreadable.problem());
+            sink.problem(unreadable.problem());
         } catch (IOException impossible) {
             throw new AssertionError(impossible);
         }
         sink.links().forEach(link -> out.add(member(path, link.document()) + link.at().text() + "  " + link.text() + (link.path().equals(link.text()) ? "" : "  as " + link.path())
                 + (link.base().isEmpty() ? "" : "  from " + link.base()) + (link.standing() == Link.Standing.STATED ? "" : "  " + link.standing().name().toLowerCase(Locale.ROOT))
                 + (link.alternatives().isEmpty() ? "" : "  or another") + link.frames().map(frames -> "  " + frames.number(frames.first()) + " to " + frames.number(frames.last())).orElse("")));
-        sink.troubles().forEach(trouble -> out.add("! " + member(path, trouble.document()) + trouble.problem().at().text() + " " + Words.ENGLISH.text(trouble.problem().what())));
+        sink.problems().forEach(trouble -> out.add("! " + member(path, trouble.document()) + trouble.problem().at().text() + " " + Words.ENGLISH.text(trouble.problem().what())));
         return out;
     }
 

@@ -16,6 +16,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
@@ -37,6 +38,7 @@ import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout.StarterContents;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.words.Words;
 import org.opensatchel.core.words.Words;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -87,8 +89,14 @@ class HandoutTest {
     @Test
     void theGuideIsInTheKitsWordsWithTheStudentsName() throws IOException {
         String guide = new String(Handout.of(kit(), "0".repeat(64), student("<b>Marsh & Sons", "Ottoline")).orElseThrow().guide(), StandardCharsets.UTF_8);
-        assertThat(guide).contains("&lt;b&gt;Marsh &amp; Sons", "a disk inside the computer", "Downloads", "Clips", "as it came: rename, move and change nothing in it", "_A2_v01.otio", "_A2_final.mp4", "hold no spaces", "scrap")
+        assertThat(guide).contains("&lt;b&gt;Marsh &amp; Sons", "a disk inside the computer", "Downloads", "Clips", "as it came: rename, move and change nothing in it", "_A2_v01.otio", "_A2_final.mp4", "They hold no spaces", "scrap")
                 .doesNotContain("<b>Marsh", "http:", "https:", "<script", "null");
+    }
+
+    @Test
+    void theGuideSpeaksGerman() {
+        String guide = new String(Handout.of(kit(), "0".repeat(64), student("Marsh", "Ottoline"), Words.in(Locale.GERMAN)).orElseThrow().guide(), StandardCharsets.UTF_8);
+        assertThat(guide).contains("lang=\"de\"", "Wohin dieser Ordner gehört", "Nicht dorthin legen: Schreibtisch", "Kit-Version", "Was geprüft wird").doesNotContain("Keep the whole folder");
     }
 
     @Test

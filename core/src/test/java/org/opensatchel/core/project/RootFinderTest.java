@@ -32,7 +32,7 @@ class RootFinderTest {
         for (int seed = 0; seed < 12; seed++) {
             RootChoice choice = find(order);
             assertThat(choice.prefix()).as("%s", order).isEqualTo(root);
-            assertThat(choice.trouble().map(told -> told.code().id()).orElse(null)).as("%s", order).isEqualTo(trouble);
+            assertThat(choice.fault().map(told -> told.code().id()).orElse(null)).as("%s", order).isEqualTo(trouble);
             Collections.shuffle(order, new Random(seed));
         }
     }

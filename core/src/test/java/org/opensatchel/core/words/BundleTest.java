@@ -23,7 +23,7 @@ import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Wording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
-import org.opensatchel.core.link.LinkReaders;
+import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.lint.LintCode;
 import org.opensatchel.core.lint.LintWording;

@@ -1,16 +1,14 @@
 package org.opensatchel.web.account;
 
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -201,10 +199,6 @@ public class AccountService implements UserDetailsService {
     }
 
     private static String hash(String token) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(token.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
-        }
+        return Sha256.of(token.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8));
     }
 }

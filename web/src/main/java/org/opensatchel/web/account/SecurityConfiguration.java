@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
@@ -27,10 +28,12 @@ class SecurityConfiguration {
 
     @Bean
     @ConditionalOnWebApplication
-    SecurityFilterChain security(HttpSecurity http) throws Exception {
+    SecurityFilterChain security(HttpSecurity http, @Value("${management.server.port:}") String managementPort) throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/sign-in", "/welcome/*", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg", "/actuator/health", "/actuator/health/**", "/error").permitAll()
+                        .requestMatchers("/sign-in", "/welcome/*", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg", "/livez", "/readyz", "/actuator/health", "/actuator/health/**", "/error").permitAll()
+                        .requestMatchers(request -> request.getRequestURI().startsWith("/actuator/") && String.valueOf(request.getLocalPort()).equals(managementPort)).permitAll()
+                        .requestMatchers("/actuator/**").denyAll()
                         .anyRequest().authenticated())
                 .formLogin(form -> form.loginPage("/sign-in").loginProcessingUrl("/sign-in").successHandler(new BackToWork()).failureHandler(new SignInFailure()).permitAll())
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))

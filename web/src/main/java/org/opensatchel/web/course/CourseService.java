@@ -63,13 +63,13 @@ public class CourseService {
 
     /** An assignment for one of its instructors. */
     public AssignmentView forInstructor(long assignmentId, long accountId) {
-        return assignments.taughtBy(assignmentId, accountId).map(AssignmentView::of).orElseThrow(NotYours::new);
+        return assignments.taughtBy(assignmentId, accountId).map(AssignmentView::of).orElseThrow(NotAccessible::new);
     }
 
     /** An assignment for somebody who may plan it; an assistant of the course may not. */
     public AssignmentView forPlanner(long assignmentId, long accountId) {
         if (!mayPlan(assignmentId, accountId)) {
-            throw new NotYours();
+            throw new NotAccessible();
         }
         return forInstructor(assignmentId, accountId);
     }
@@ -80,14 +80,14 @@ public class CourseService {
 
     /** An assignment for one of its students, with their own place on the roster; for who has left the course it is there no more. */
     public Place forStudent(long assignmentId, long accountId) {
-        Assignment assignment = assignments.find(assignmentId).orElseThrow(NotYours::new);
-        Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).filter(one -> one.leftAt() == null).orElseThrow(NotYours::new);
+        Assignment assignment = assignments.find(assignmentId).orElseThrow(NotAccessible::new);
+        Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).filter(one -> one.leftAt() == null).orElseThrow(NotAccessible::new);
         return new Place(AssignmentView.of(assignment), Student.of(enrolment).in(team(assignmentId, enrolment.id())));
     }
 
     /** An assignment for work of our own that no person asked for, like a job. */
     public AssignmentView forJob(long assignmentId) {
-        return assignments.find(assignmentId).map(AssignmentView::of).orElseThrow(NotYours::new);
+        return assignments.find(assignmentId).map(AssignmentView::of).orElseThrow(NotAccessible::new);
     }
 
     /** Everybody who was ever on the roster, those who left among them: what they handed in stays. */
@@ -104,7 +104,7 @@ public class CourseService {
 
     public Student student(AssignmentView assignment, long enrolmentId) {
         return enrolments.findById(enrolmentId).filter(enrolment -> enrolment.courseId() == assignment.courseId()).map(Student::of).map(student -> student.in(team(assignment.id(), enrolmentId)))
-                .orElseThrow(NotYours::new);
+                .orElseThrow(NotAccessible::new);
     }
 
     private String team(long assignmentId, long enrolmentId) {
@@ -137,7 +137,7 @@ public class CourseService {
 
     @Transactional
     public long createAssignment(long courseId, String code, String title, Instant dueAt) {
-        Course course = courses.findById(courseId).orElseThrow(NotYours::new);
+        Course course = courses.findById(courseId).orElseThrow(NotAccessible::new);
         return assignments.save(new Assignment(course, code, title, dueAt)).id();
     }
 

@@ -8,7 +8,6 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
-import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
@@ -27,6 +26,9 @@ import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.RosterService.CourseView;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.LocalFile;
+import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -47,18 +49,17 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 class RosterController {
 
     private static final long MOST_BYTES = 64L << 20;
-    private static final Pattern SHA256 = Pattern.compile("[0-9a-f]{64}");
     private static final Pattern CODE = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N} ._-]{0,19}");
 
     private final RosterService rosters;
     private final CourseService courses;
-    private final ContentStore store;
+    private final Contents contents;
     private final ReadLimits limits;
 
-    RosterController(RosterService rosters, CourseService courses, ContentStore store, SatchelProperties properties) {
+    RosterController(RosterService rosters, CourseService courses, Contents contents, SatchelProperties properties) {
         this.rosters = rosters;
         this.courses = courses;
-        this.store = store;
+        this.contents = contents;
         this.limits = properties.limits().read();
     }
 
@@ -83,7 +84,7 @@ class RosterController {
     ResponseEntity<Map<String, String>> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request) throws IOException {
         rosters.course(id, me.accountId());
         try {
-            return ResponseEntity.ok(Map.of("next", preview(id, store.store(request.getInputStream(), MOST_BYTES).sha256()), "refusal", ""));
+            return ResponseEntity.ok(Map.of("next", kept(id, me, request.getInputStream()), "refusal", ""));
         } catch (ContentStore.TooLarge tooLarge) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(Map.of("next", "", "refusal", Speech.say("upload.too-large", Speech.words().size(MOST_BYTES))));
         }
@@ -93,7 +94,11 @@ class RosterController {
     @PostMapping("/courses/{id}/roster/paste")
     String paste(@PathVariable long id, @RequestParam String table, @AuthenticationPrincipal SignedIn me) throws IOException {
         rosters.course(id, me.accountId());
-        return "redirect:" + preview(id, store.store(new ByteArrayInputStream(table.getBytes(StandardCharsets.UTF_8)), MOST_BYTES).sha256());
+        return "redirect:" + kept(id, me, new ByteArrayInputStream(table.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    private String kept(long id, SignedIn me, InputStream table) throws IOException {
+        return preview(id, contents.keep(table, Purpose.ROSTER, id, me.accountId(), MOST_BYTES).sha256());
     }
 
     private static String preview(long id, String sha256) {
@@ -103,7 +108,7 @@ class RosterController {
     @GetMapping("/courses/{id}/roster")
     String preview(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId, @AuthenticationPrincipal SignedIn me, Model model) throws IOException {
         CourseView course = rosters.course(id, me.accountId());
-        OneRoster.Bundle bundle = read(file, classId == null ? Set.of() : classId);
+        OneRoster.Bundle bundle = read(id, file, classId == null ? Set.of() : classId);
         model.addAttribute("course", course);
         model.addAttribute("file", file);
         model.addAttribute("classes", bundle.classes());
@@ -121,7 +126,7 @@ class RosterController {
     String apply(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId, @RequestParam(defaultValue = "false") boolean leave,
             @RequestParam(required = false) Set<Integer> join, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) throws IOException {
         CourseView course = rosters.course(id, me.accountId());
-        RosterReading reading = read(file, classId == null ? Set.of() : classId).roster();
+        RosterReading reading = read(id, file, classId == null ? Set.of() : classId).roster();
         if (!reading.isGood()) {
             return "redirect:" + preview(id, file);
         }
@@ -130,22 +135,18 @@ class RosterController {
         return "redirect:/courses/" + id;
     }
 
-    private OneRoster.Bundle read(String file, Set<String> classIds) throws IOException {
-        if (!SHA256.matcher(file).matches()) {
-            throw new NotYours();
-        }
-        Path path = store.file(file);
-        try (InputStream content = Files.newInputStream(path)) {
+    private OneRoster.Bundle read(long course, String file, Set<String> classIds) throws IOException {
+        try (LocalFile table = contents.file(file, Purpose.ROSTER, course, MOST_BYTES); InputStream content = Files.newInputStream(table.path())) {
             byte[] head = content.readNBytes(2);
             if (head.length == 2 && head[0] == 'P' && head[1] == 'K') {
-                try (ZipSource source = ZipSource.open(path)) {
+                try (ZipSource source = ZipSource.open(table.path())) {
                     return OneRoster.read(source, classIds, limits);
                 }
             }
+            return new OneRoster.Bundle(Map.of(), RosterCsv.read(Files.readAllBytes(table.path())));
         } catch (NoSuchFileException unknown) {
-            throw new NotYours();
+            throw new NotAccessible();
         }
-        return new OneRoster.Bundle(Map.of(), RosterCsv.read(Files.readAllBytes(path)));
     }
 
     @PostMapping("/courses/{id}/students/{enrolmentId}")
@@ -190,7 +191,7 @@ class RosterController {
     @PostMapping("/courses")
     String create(@RequestParam String code, @RequestParam String title, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         if (!me.isInstructor()) {
-            throw new NotYours();
+            throw new NotAccessible();
         }
         boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120;
         if (!named || courses.isCode(code.strip())) {

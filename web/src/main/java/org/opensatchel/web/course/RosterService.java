@@ -58,9 +58,9 @@ public class RosterService {
     @Transactional(readOnly = true)
     public CourseView course(long courseId, long accountId) {
         if (!courses.isPlannedBy(courseId, accountId)) {
-            throw new NotYours();
+            throw new NotAccessible();
         }
-        Course course = courses.findById(courseId).orElseThrow(NotYours::new);
+        Course course = courses.findById(courseId).orElseThrow(NotAccessible::new);
         return new CourseView(course.id(), course.code(), course.title(), courses.language(courseId).orElse(""));
     }
 
@@ -83,7 +83,7 @@ public class RosterService {
 
     @Transactional(readOnly = true)
     public StaffRole role(CourseView course, long accountId) {
-        return courses.role(course.id(), accountId).map(StaffRole::valueOf).orElseThrow(NotYours::new);
+        return courses.role(course.id(), accountId).map(StaffRole::valueOf).orElseThrow(NotAccessible::new);
     }
 
     /**
@@ -203,13 +203,13 @@ public class RosterService {
     /** A student of the course. */
     @Transactional(readOnly = true)
     public Student student(CourseView course, long enrolmentId) {
-        return enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).map(Student::of).orElseThrow(NotYours::new);
+        return enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).map(Student::of).orElseThrow(NotAccessible::new);
     }
 
     /** How a student is written in file names; empty for the usual way. */
     @Transactional
     public void writtenAs(CourseView course, long enrolmentId, String last, String first) {
-        Enrolment enrolment = enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).orElseThrow(NotYours::new);
+        Enrolment enrolment = enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).orElseThrow(NotAccessible::new);
         enrolment.writtenAs(bounded(last), bounded(first));
     }
 
@@ -221,7 +221,7 @@ public class RosterService {
     /** Takes somebody off the roster or puts them back; done twice it is the same. */
     @Transactional
     public void leave(CourseView course, long enrolmentId, boolean left) {
-        Enrolment enrolment = enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).orElseThrow(NotYours::new);
+        Enrolment enrolment = enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).orElseThrow(NotAccessible::new);
         if (!left) {
             enrolment.back();
         } else if (enrolment.leftAt() == null) {

@@ -27,6 +27,8 @@ import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -52,11 +54,12 @@ class DemoData implements ApplicationRunner {
     private final LocationService locations;
     private final HandInService handIns;
     private final ContentStore store;
+    private final Contents contents;
     private final SatchelProperties properties;
     private final Clock clock;
     private final TransactionTemplate whole;
 
-    DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, LocationService locations, HandInService handIns, ContentStore store,
+    DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, LocationService locations, HandInService handIns, ContentStore store, Contents contents,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.courses = courses;
@@ -65,6 +68,7 @@ class DemoData implements ApplicationRunner {
         this.locations = locations;
         this.handIns = handIns;
         this.store = store;
+        this.contents = contents;
         this.properties = properties;
         this.clock = clock;
         this.whole = new TransactionTemplate(transactions);
@@ -106,7 +110,9 @@ class DemoData implements ApplicationRunner {
             ObjectNode document = (ObjectNode) JsonDocuments.MAPPER.readTree(new ClassPathResource("demo/" + name + ".kit.json").getContentAsByteArray());
             for (var starter : document.get("starter")) {
                 byte[] content = starters.get(starter.get("path").asString());
-                ((ObjectNode) starter).put("sha256", stored(content).sha256()).put("bytes", content.length);
+                ContentStore.Stored stored = stored(content);
+                contents.own(stored, Purpose.STARTER, assignment.courseId(), instructor);
+                ((ObjectNode) starter).put("sha256", stored.sha256()).put("bytes", content.length);
             }
             Kit kit = KitReader.read(JsonDocuments.MAPPER.writeValueAsBytes(document)).kit().orElseThrow();
             return kits.publish(assignment, kit, 0, instructor).published().orElseThrow();

@@ -10,7 +10,7 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
@@ -51,7 +51,7 @@ class DriveController {
     @GetMapping("/assignments/{id}/drives")
     String drives(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        PublishedKit kit = kits.current(assignment).orElseThrow(NotYours::new);
+        PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
         List<Student> students = courses.roster(assignment).stream().filter(student -> handouts.rootName(kit, assignment, student).isPresent()).toList();
         Set<Long> given = new HashSet<>(handouts.held(assignment).keySet());
         Iterator<Student> next = students.stream().filter(student -> !given.contains(student.enrolmentId())).iterator();
@@ -75,7 +75,7 @@ class DriveController {
     @PostMapping("/assignments/{id}/drives")
     String load(@PathVariable long id, @RequestParam List<String> drive, @RequestParam List<Long> student, @AuthenticationPrincipal SignedIn me) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        PublishedKit kit = kits.current(assignment).orElseThrow(NotYours::new);
+        PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
         for (int i = 0; i < Math.min(drive.size(), student.size()); i++) {
             if (student.get(i) != null && student.get(i) != 0) {
                 loads.begin(drive.get(i), kit, assignment, courses.student(assignment, student.get(i)));

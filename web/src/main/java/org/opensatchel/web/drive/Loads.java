@@ -12,11 +12,11 @@ import org.opensatchel.core.pack.Handout;
 import org.opensatchel.core.pack.KitLoader;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.PublishedKit;
-import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.text.Speech;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.stereotype.Service;
@@ -28,7 +28,7 @@ class Loads {
     private static final int AT_ONCE = 4;
 
     private final Bay bay;
-    private final ContentStore store;
+    private final Contents contents;
     private final HandoutService handouts;
     private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE, task -> {
         Thread thread = new Thread(task, "drive-load");
@@ -37,9 +37,9 @@ class Loads {
     });
     private final Map<String, State> states = new ConcurrentHashMap<>();
 
-    Loads(Bay bay, ContentStore store, HandoutService handouts) {
+    Loads(Bay bay, Contents contents, HandoutService handouts) {
         this.bay = bay;
-        this.store = store;
+        this.contents = contents;
         this.handouts = handouts;
     }
 
@@ -61,9 +61,9 @@ class Loads {
 
     /** Begins to load a student's kit onto a drive, unless something is being loaded onto it. */
     void begin(String label, PublishedKit kit, AssignmentView assignment, Student student) {
-        Bay.Slot slot = bay.slot(label, assignment.courseCode()).orElseThrow(NotYours::new);
-        Handout handout = Handout.of(kit.kit(), kit.sha256(), student.fields(assignment)).orElseThrow(NotYours::new);
-        KitLoader loader = new KitLoader(handout, kit.kit().starter(), file -> store.open(file.sha256()));
+        Bay.Slot slot = bay.slot(label, assignment.courseCode()).orElseThrow(NotAccessible::new);
+        Handout handout = Handout.of(kit.kit(), kit.sha256(), student.fields(assignment), Speech.words()).orElseThrow(NotAccessible::new);
+        KitLoader loader = new KitLoader(handout, kit.kit().starter(), contents.starters(assignment.courseId()));
         State waiting = new State("waiting", handout.root(), 0, 2 * loader.bytesNeeded(), Optional.empty());
         State before = states.compute(label, (key, state) -> state != null && state.isBusy() ? state : waiting);
         if (before == waiting) {

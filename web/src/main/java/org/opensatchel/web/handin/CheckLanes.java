@@ -10,7 +10,9 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
+import org.opensatchel.worker.Packed;
 import org.opensatchel.worker.WorkOutcome;
 import org.opensatchel.worker.WorkerPool;
 import org.slf4j.Logger;
@@ -32,6 +34,7 @@ class CheckLanes implements SmartLifecycle {
 
     private final CheckQueue queue;
     private final HandInCheck check;
+    private final CheckMetrics metrics;
     private final WorkerPool workers;
     private final int places;
     private final boolean enabled;
@@ -40,9 +43,10 @@ class CheckLanes implements SmartLifecycle {
     private ScheduledExecutorService beats;
     private volatile boolean running;
 
-    CheckLanes(CheckQueue queue, HandInCheck check, WorkerPool workers, CheckSettings settings) {
+    CheckLanes(CheckQueue queue, HandInCheck check, WorkerPool workers, CheckSettings settings, CheckMetrics metrics) {
         this.queue = queue;
         this.check = check;
+        this.metrics = metrics;
         this.workers = workers;
         this.places = settings.places();
         this.enabled = settings.enabled();
@@ -192,9 +196,11 @@ class CheckLanes implements SmartLifecycle {
             };
             ScheduledFuture<?> beating = beats.scheduleWithFixedDelay(() -> beat(claim, done), BEAT_MILLIS, BEAT_MILLIS, TimeUnit.MILLISECONDS);
             try {
+                long begun = System.nanoTime();
                 WorkOutcome outcome = check.run(claim.handIn(), progress);
                 if (running) {
                     keep(claim, outcome);
+                    count(claim, outcome, Duration.ofNanos(System.nanoTime() - begun));
                 }
             } catch (RuntimeException broke) {
                 LOG.error("the check of hand-in {} could not be made", claim.handIn().getId(), broke);
@@ -204,6 +210,14 @@ class CheckLanes implements SmartLifecycle {
                 if (running) {
                     current = null;
                 }
+            }
+        }
+
+        private void count(CheckQueue.Claim claim, WorkOutcome outcome, Duration took) {
+            if (outcome instanceof WorkOutcome.Done done) {
+                metrics.done(claim.handIn().getId(), done.result().summary().verdict(), took, ReportJson.readDigest(Packed.unpack(done.result().digest())));
+            } else if (outcome instanceof WorkOutcome.Failed failed) {
+                metrics.failed(failed.reason().name());
             }
         }
 

@@ -118,6 +118,12 @@ class CheckQueue {
         return handIns.takeBackLost(now.minus(LOST), now);
     }
 
+    /** How many checks wait. */
+    @Transactional(readOnly = true)
+    public long length() {
+        return handIns.countWaiting(clock.instant());
+    }
+
     /** How long the check that waits longest has waited. */
     @Transactional(readOnly = true)
     public Duration longestWait() {

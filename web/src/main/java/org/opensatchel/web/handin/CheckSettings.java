@@ -1,10 +1,13 @@
 package org.opensatchel.web.handin;
 
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import java.nio.file.Path;
 import java.time.Duration;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 import org.springframework.util.unit.DataSize;
+import org.springframework.validation.annotation.Validated;
 
 /**
  * What a check may take.
@@ -17,8 +20,9 @@ import org.springframework.util.unit.DataSize;
  * @param output the most that is kept of its report, compressed
  * @param temporary the folder for its temporary files; the system's where it is not set
  */
+@Validated
 @ConfigurationProperties("satchel.checks")
-record CheckSettings(@DefaultValue("true") boolean enabled, @DefaultValue("0") int workers, @DefaultValue("512MB") DataSize heap, @DefaultValue("1200MB") DataSize memory, @DefaultValue("10m") Duration time,
+record CheckSettings(@DefaultValue("true") boolean enabled, @DefaultValue("0") @Min(0) @Max(256) int workers, @DefaultValue("512MB") DataSize heap, @DefaultValue("1200MB") DataSize memory, @DefaultValue("10m") Duration time,
         @DefaultValue("64MB") DataSize output, Path temporary) {
 
     private static final int FEWEST = 2;

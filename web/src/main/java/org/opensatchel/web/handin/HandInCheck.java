@@ -23,7 +23,8 @@ import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.location.SetLocation;
-import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.LocalFile;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.worker.Packed;
 import org.opensatchel.worker.WorkOrder;
@@ -40,17 +41,17 @@ class HandInCheck {
     private final CourseService courses;
     private final KitService kits;
     private final LocationService locations;
-    private final ContentStore store;
+    private final Contents contents;
     private final SatchelProperties properties;
     private final WorkerPool workers;
     private final Clock clock;
 
-    HandInCheck(HandInRepository handIns, CourseService courses, KitService kits, LocationService locations, ContentStore store, SatchelProperties properties, WorkerPool workers, Clock clock) {
+    HandInCheck(HandInRepository handIns, CourseService courses, KitService kits, LocationService locations, Contents contents, SatchelProperties properties, WorkerPool workers, Clock clock) {
         this.handIns = handIns;
         this.courses = courses;
         this.kits = kits;
         this.locations = locations;
-        this.store = store;
+        this.contents = contents;
         this.properties = properties;
         this.workers = workers;
         this.clock = clock;
@@ -58,21 +59,20 @@ class HandInCheck {
 
     /** Checks it; after a try that wanted too much, on fewer threads. */
     WorkOutcome run(HandInRepository.Claimed handIn, ScanProgress progress) {
-        WorkOrder order;
-        try {
-            order = order(handIn);
+        try (LocalFile archive = contents.local(handIn.getSha256())) {
+            WorkOrder order = order(handIn, archive);
+            return handIn.getTries() == 0 ? workers.run(order, progress) : workers.runWithLess(order, progress);
         } catch (IOException gone) {
             return new WorkOutcome.Failed(Reason.STORE, "the content " + handIn.getSha256() + " is not to be had: " + gone.getMessage());
         }
-        return handIn.getTries() == 0 ? workers.run(order, progress) : workers.runWithLess(order, progress);
     }
 
-    private WorkOrder order(HandInRepository.Claimed handIn) throws IOException {
+    private WorkOrder order(HandInRepository.Claimed handIn, LocalFile archive) {
         AssignmentView assignment = courses.forJob(handIn.getAssignmentId());
         Student student = courses.student(assignment, handIn.getEnrolmentId());
         Optional<SetLocation> location = Optional.ofNullable(locations.current(assignment).get(student.enrolmentId()));
         Kit kit = kits.version(handIn.getKitVersionId()).kit();
-        return new WorkOrder(store.file(handIn.getSha256()).toString(), document(kit), kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
+        return new WorkOrder(archive.path().toString(), document(kit), kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
                 courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(),
                 location.map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())), team(assignment, student), earlier(handIn.getId()), machines(kit), properties.limits().read(),
                 Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));

@@ -23,6 +23,7 @@ import org.opensatchel.web.text.Speech;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.io.InputStreamResource;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -45,24 +46,29 @@ class HandInController {
 
     private static final Logger LOG = LoggerFactory.getLogger(HandInController.class);
 
+    /** Hand-ins on one page of the list. */
+    private static final int ROWS = 100;
+
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
     private final ContentStore store;
-    private final CheckTrouble trouble;
+    private final FailureWords failures;
     private final HandInQuota quota;
     private final UploadPlaces places;
+    private final CheckMetrics metrics;
     private final long mostBytes;
 
-    HandInController(CourseService courses, KitService kits, HandInService handIns, ContentStore store, CheckTrouble trouble, HandInQuota quota, UploadPlaces places,
-            SatchelProperties properties) {
+    HandInController(CourseService courses, KitService kits, HandInService handIns, ContentStore store, FailureWords failures, HandInQuota quota, UploadPlaces places,
+            CheckMetrics metrics, SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
         this.handIns = handIns;
         this.store = store;
-        this.trouble = trouble;
+        this.failures = failures;
         this.quota = quota;
         this.places = places;
+        this.metrics = metrics;
         this.mostBytes = properties.maxUpload().toBytes();
     }
 
@@ -79,12 +85,12 @@ class HandInController {
     }
 
     @GetMapping("/assignments/{id}/check")
-    String all(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
+    String all(@PathVariable long id, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         Map<Long, Student> students = courses.everybody(assignment).stream().collect(Collectors.toMap(Student::enrolmentId, Function.identity()));
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "check");
-        model.addAttribute("rows", handIns.ofAssignment(assignment).stream().map(handIn -> new Row(handIn, students.get(handIn.enrolmentId()))).toList());
+        model.addAttribute("rows", handIns.ofAssignment(assignment, PageRequest.of(Math.max(0, page - 1), ROWS)).map(handIn -> new Row(handIn, students.get(handIn.enrolmentId()))));
         return "handin/check";
     }
 
@@ -127,9 +133,14 @@ class HandInController {
         }
         try {
             Upload.Taken taken = new Upload(store, mostBytes).take(request, fileName);
-            return taken.stored().isEmpty() ? new Answer(HttpStatus.UNPROCESSABLE_CONTENT, 0, taken.refusal())
-                    : new Answer(HttpStatus.OK, handIns.take(place, taken.fileName(), taken.stored().get()), "");
+            if (taken.stored().isEmpty()) {
+                metrics.refused("refused");
+                return new Answer(HttpStatus.UNPROCESSABLE_CONTENT, 0, taken.refusal());
+            }
+            metrics.uploaded(taken.stored().get().bytes());
+            return new Answer(HttpStatus.OK, handIns.take(place, taken.fileName(), taken.stored().get()), "");
         } catch (NoRoom full) {
+            metrics.refused("not-stored");
             LOG.error("an upload could not be stored: {}", full.getMessage(), full.getCause());
             return new Answer(HttpStatus.INSUFFICIENT_STORAGE, 0, Speech.say("hand-in.not-stored"));
         } finally {
@@ -170,6 +181,7 @@ class HandInController {
         }
         ReportDigest digest = handIns.digest(shown);
         model.addAttribute("report", digest.head());
+        model.addAttribute("unjudged", Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
         model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
         model.addAttribute("map", ThreadMap.of(digest));
         model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
@@ -181,8 +193,8 @@ class HandInController {
     private String waiting(HandInService.Shown shown, Model model, HttpServletResponse response) {
         HandInView handIn = shown.handIn();
         if (handIn.failure() != null) {
-            model.addAttribute("trouble", trouble.sentence(handIn.failure()));
-            model.addAttribute("ofSize", trouble.isOfSize(handIn.failure()));
+            model.addAttribute("trouble", failures.sentence(handIn.failure()));
+            model.addAttribute("ofSize", failures.isOfSize(handIn.failure()));
         }
         model.addAttribute("before", handIns.placeInQueue(handIn).orElse(null));
         if (!handIn.isFailed()) {

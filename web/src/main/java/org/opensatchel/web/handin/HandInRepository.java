@@ -3,6 +3,8 @@ package org.opensatchel.web.handin;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
@@ -18,8 +20,8 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(COLUMNS + "where h.id = :id")
     Optional<HandInView> view(long id);
 
-    @Query(COLUMNS + "where h.assignmentId = :assignmentId order by h.receivedAt desc, h.id desc")
-    List<HandInView> ofAssignment(long assignmentId);
+    @Query(value = COLUMNS + "where h.assignmentId = :assignmentId order by h.receivedAt desc, h.id desc", countQuery = "select count(h) from HandIn h where h.assignmentId = :assignmentId")
+    Page<HandInView> ofAssignment(long assignmentId, Pageable page);
 
     @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId order by h.number desc")
     List<HandInView> ofStudent(long assignmentId, long enrolmentId);
@@ -110,6 +112,9 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "update hand_in set state = 'WAITING', failure = null, tries = 0, faults = 0, queued_at = :now, not_before = :now where id = :id and state in ('DONE', 'FAILED')")
     int again(long id, Instant now);
 
+    @Query("select count(h) from HandIn h where h.state = org.opensatchel.web.handin.HandIn.State.WAITING and h.notBefore <= :now")
+    long countWaiting(Instant now);
+
     /** When the check that waits longest was to begin. */
     @Query("select min(h.queuedAt) from HandIn h where h.state = org.opensatchel.web.handin.HandIn.State.WAITING and h.notBefore <= :now")
     Optional<Instant> oldestWaiting(Instant now);
@@ -128,9 +133,6 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Modifying
     @Query(nativeQuery = true, value = "delete from hand_in where assignment_id = :assignment and enrolment_id = :enrolment and number <= :last - :kept and state <> 'CHECKING'")
     int removeOldest(long assignment, long enrolment, int last, int kept);
-
-    @Query(nativeQuery = true, value = "select distinct sha256 from hand_in")
-    List<String> contents();
 
     HandIn save(HandIn handIn);
 }

@@ -18,17 +18,23 @@ import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
-import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
-import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.ContentStore.Stored;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.LocalFile;
+import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.worker.Packed;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Hand-ins: taking them in, having them checked, and showing them to whom they belong. */
 @Service
@@ -40,20 +46,23 @@ public class HandInService {
     private final CourseService courses;
     private final KitService kits;
     private final HandoutService handouts;
-    private final ContentStore store;
+    private final Contents contents;
     private final CheckLanes lanes;
     private final CheckQueue queue;
     private final LinkPages pages;
     private final Clock clock;
+    private final TransactionTemplate transaction;
     private final int kept;
 
-    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, ContentStore store, CheckLanes lanes, CheckQueue queue, LinkPages pages, SatchelProperties properties, Clock clock) {
+    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, Contents contents, CheckLanes lanes, CheckQueue queue, LinkPages pages, SatchelProperties properties, Clock clock,
+            PlatformTransactionManager transactions) {
         this.kept = Math.max(1, properties.quotas().kept());
         this.handIns = handIns;
         this.courses = courses;
         this.kits = kits;
         this.handouts = handouts;
-        this.store = store;
+        this.contents = contents;
+        this.transaction = new TransactionTemplate(transactions);
         this.lanes = lanes;
         this.queue = queue;
         this.pages = pages;
@@ -65,34 +74,33 @@ public class HandInService {
     }
 
     /** Takes in what was stored, and has it checked. */
-    @Transactional
     public long take(Place place, String fileName, Stored stored) {
         return take(place, fileName, stored, clock.instant());
     }
 
     /** For the demo: a hand-in at a time of its own. */
-    @Transactional
     public long take(Place place, String fileName, Stored stored, Instant when) {
+        // Looked at before the student's hand-ins are numbered, which nobody else can be meanwhile.
+        int weight = weight(stored);
+        return transaction.execute(status -> take(place, fileName, stored, when, weight));
+    }
+
+    private long take(Place place, String fileName, Stored stored, Instant when, int weight) {
         long kitVersion = heldVersion(place);
         String name = fileName.codePointCount(0, fileName.length()) <= LONGEST_NAME ? fileName : fileName.substring(0, fileName.offsetByCodePoints(0, LONGEST_NAME - 1)) + "…";
         handIns.lockNumbers(place.student().enrolmentId());
         int number = handIns.lastNumber(place.assignment().id(), place.student().enrolmentId()) + 1;
-        HandIn handIn = handIns.save(new HandIn(place.assignment().id(), place.student().enrolmentId(), number, name.replace("\0", ""), stored.sha256(), stored.bytes(), when, kitVersion, clock.instant(), weight(stored)));
+        contents.own(stored, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
+        HandIn handIn = handIns.save(new HandIn(place.assignment().id(), place.student().enrolmentId(), number, name.replace("\0", ""), stored.sha256(), stored.bytes(), when, kitVersion, clock.instant(), weight));
         handIns.removeOldest(place.assignment().id(), place.student().enrolmentId(), number, kept);
         wakeAfterCommit();
         return handIn.id();
     }
 
-    /** The contents that hand-ins own. */
-    @Transactional(readOnly = true)
-    public List<String> contents() {
-        return handIns.contents();
-    }
-
     /** A cheap first look: small projects are checked before large ones. */
     private int weight(Stored stored) {
         ZipSource.Glance glance = new ZipSource.Glance(0, 0);
-        try (ZipSource source = ZipSource.open(store.file(stored.sha256()))) {
+        try (LocalFile archive = contents.local(stored.sha256()); ZipSource source = ZipSource.open(archive.path())) {
             glance = source.glance();
         } catch (IOException unreadable) {
             // Whatever it is, the check will tell; it will not take long.
@@ -128,20 +136,20 @@ public class HandInService {
     /** Judged by what the student was given: the version they hold, or the current one when they collected none. */
     private long heldVersion(Place place) {
         HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
-        return held != null ? held.kitVersionId() : kits.current(place.assignment()).orElseThrow(NotYours::new).id();
+        return held != null ? held.kitVersionId() : kits.current(place.assignment()).orElseThrow(NotAccessible::new).id();
     }
 
     /** A hand-in for the student it belongs to, or for an instructor of the course; for anybody else it does not exist. */
     @Transactional(readOnly = true)
     public Shown show(long handInId, long accountId) {
-        HandInView handIn = handIns.view(handInId).orElseThrow(NotYours::new);
+        HandInView handIn = handIns.view(handInId).orElseThrow(NotAccessible::new);
         if (courses.teaches(handIn.assignmentId(), accountId)) {
             AssignmentView assignment = courses.forInstructor(handIn.assignmentId(), accountId);
             return new Shown(handIn, new Place(assignment, courses.student(assignment, handIn.enrolmentId())), true);
         }
         Place own = courses.forStudent(handIn.assignmentId(), accountId);
         if (own.student().enrolmentId() != handIn.enrolmentId()) {
-            throw new NotYours();
+            throw new NotAccessible();
         }
         return new Shown(handIn, own, false);
     }
@@ -150,7 +158,7 @@ public class HandInService {
     @Transactional(readOnly = true)
     public InputStream reportJson(Shown shown) {
         try {
-            return Packed.open(handIns.report(shown.handIn().id()).orElseThrow(NotYours::new));
+            return Packed.open(handIns.report(shown.handIn().id()).orElseThrow(NotAccessible::new));
         } catch (IOException damaged) {
             throw new UncheckedIOException(damaged);
         }
@@ -159,7 +167,7 @@ public class HandInService {
     /** The whole report; for what shows it, a {@link #digest} is enough. */
     @Transactional(readOnly = true)
     public Report report(Shown shown) {
-        return ReportJson.read(Packed.unpack(handIns.report(shown.handIn().id()).orElseThrow(NotYours::new)));
+        return ReportJson.read(Packed.unpack(handIns.report(shown.handIn().id()).orElseThrow(NotAccessible::new)));
     }
 
     /** What a page shows of a report at once. */
@@ -171,7 +179,7 @@ public class HandInService {
 
     /** Of a report from before there were digests one is made when it is first looked at, with the pages of its links. */
     private ReportDigest digested(long id) {
-        Report report = ReportJson.read(Packed.unpack(handIns.report(id).orElseThrow(NotYours::new)));
+        Report report = ReportJson.read(Packed.unpack(handIns.report(id).orElseThrow(NotAccessible::new)));
         ReportDigest digest = ReportDigest.of(report);
         pages.keep(id, ReportDigest.pages(report).stream().map(page -> Packed.pack(ReportJson.bytes(page))).toList());
         handIns.keepDigest(id, Packed.pack(ReportJson.bytes(digest)));
@@ -190,8 +198,8 @@ public class HandInService {
     }
 
     @Transactional(readOnly = true)
-    public List<HandInView> ofAssignment(AssignmentView assignment) {
-        return handIns.ofAssignment(assignment.id());
+    public Page<HandInView> ofAssignment(AssignmentView assignment, Pageable page) {
+        return handIns.ofAssignment(assignment.id(), page);
     }
 
     /** Each student's last hand-in, by enrolment. */

@@ -3,15 +3,16 @@ package org.opensatchel.web.handin;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
-import java.io.PipedInputStream;
-import java.io.PipedOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import org.apache.commons.fileupload.FileItemIterator;
+import org.apache.commons.fileupload.FileItemStream;
+import org.apache.commons.fileupload.FileUpload;
+import org.apache.commons.fileupload.FileUploadException;
+import org.apache.commons.fileupload.InvalidFileNameException;
 import org.apache.commons.fileupload.MultipartStream;
+import org.apache.commons.fileupload.RequestContext;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.opensatchel.web.storage.NoRoom;
@@ -22,10 +23,6 @@ import org.opensatchel.web.text.Speech;
  * ({@code multipart/form-data}, RFC 7578) from a browser without script. It is never held in memory.
  */
 final class Upload {
-
-    private static final Pattern BOUNDARY = Pattern.compile("boundary=(?:\"([^\"]{1,200})\"|([^;\\s]{1,200}))");
-    private static final Pattern FILE_NAME = Pattern.compile("filename=\"((?:[^\"\\\\]|\\\\.)*)\"");
-    private static final int BUFFER = 1 << 16;
 
     /** What came: a file, or the sentence that says why there is none. */
     record Taken(Optional<Stored> stored, String fileName, String refusal) {
@@ -67,34 +64,66 @@ final class Upload {
         }
     }
 
+    /** The first file of a form; fields and whatever comes after it are passed over. */
     private Taken form(HttpServletRequest request) throws IOException {
-        Matcher boundary = BOUNDARY.matcher(request.getContentType());
-        if (!boundary.find()) {
+        try {
+            FileUpload parts = new FileUpload();
+            parts.setHeaderEncoding(StandardCharsets.UTF_8.name());
+            for (FileItemIterator each = parts.getItemIterator(new Form(request)); each.hasNext();) {
+                FileItemStream part = each.next();
+                if (!part.isFormField()) {
+                    return file(part);
+                }
+            }
+            return Taken.refused(Speech.say("hand-in.choose"));
+        } catch (FileUploadException noForm) {
+            if (noForm.getCause() instanceof IOException broken && !(broken instanceof MultipartStream.MalformedStreamException)) {
+                throw broken;
+            }
             return Taken.refused(Speech.say("hand-in.form"));
         }
-        String mark = boundary.group(1) != null ? boundary.group(1) : boundary.group(2);
-        MultipartStream parts = new MultipartStream(request.getInputStream(), mark.getBytes(StandardCharsets.ISO_8859_1), BUFFER, null);
-        boolean more = parts.skipPreamble();
-        while (more) {
-            String headers = new String(parts.readHeaders().getBytes(StandardCharsets.ISO_8859_1), StandardCharsets.UTF_8);
-            Matcher name = FILE_NAME.matcher(headers);
-            if (name.find()) {
-                return name.group(1).isEmpty() ? Taken.refused(Speech.say("hand-in.choose")) : part(parts, name.group(1));
-            }
-            parts.discardBodyData();
-            more = parts.readBoundary();
-        }
-        return Taken.refused(Speech.say("hand-in.choose"));
     }
 
-    private Taken part(MultipartStream parts, String fileName) throws IOException {
-        PartCopy copy = new PartCopy(parts);
-        Stored stored;
-        try (InputStream content = copy.start()) {
-            stored = store.store(content, mostBytes, 1);
+    private Taken file(FileItemStream part) throws IOException {
+        String name = fileName(part);
+        if (name.isEmpty()) {
+            return Taken.refused(Speech.say("hand-in.choose"));
         }
-        copy.finish();
-        return kept(stored, fileName);
+        try (InputStream content = part.openStream()) {
+            return kept(store.store(content, mostBytes, 1), name);
+        }
+    }
+
+    private static String fileName(FileItemStream part) {
+        try {
+            return Optional.ofNullable(part.getName()).orElse("");
+        } catch (InvalidFileNameException asItIs) {
+            return asItIs.getName();
+        }
+    }
+
+    /** The request as the reader of forms sees it. */
+    private record Form(HttpServletRequest request) implements RequestContext {
+        @Override
+        public String getCharacterEncoding() {
+            return StandardCharsets.UTF_8.name();
+        }
+
+        @Override
+        public String getContentType() {
+            return request.getContentType();
+        }
+
+        @Override
+        @Deprecated
+        public int getContentLength() {
+            return (int) Math.min(Integer.MAX_VALUE, request.getContentLengthLong());
+        }
+
+        @Override
+        public InputStream getInputStream() throws IOException {
+            return request.getInputStream();
+        }
     }
 
     private static Taken kept(Stored stored, String fileName) {
@@ -104,45 +133,5 @@ final class Upload {
 
     private Taken tooLarge() {
         return Taken.refused(Speech.say("hand-in.too-large", Speech.words().size(mostBytes)));
-    }
-
-    /** The parser pushes a part, the store pulls it: a pipe of bounded size between the two. */
-    private static final class PartCopy {
-        private final MultipartStream parts;
-        private Thread copier;
-        private volatile IOException failure;
-
-        PartCopy(MultipartStream parts) {
-            this.parts = parts;
-        }
-
-        InputStream start() throws IOException {
-            PipedInputStream in = new PipedInputStream(BUFFER);
-            PipedOutputStream out = new PipedOutputStream(in);
-            copier = new Thread(() -> copy(out), "upload-part");
-            copier.setDaemon(true);
-            copier.start();
-            return in;
-        }
-
-        private void copy(OutputStream out) {
-            try (out) {
-                parts.readBodyData(out);
-            } catch (IOException broken) {
-                failure = broken;
-            }
-        }
-
-        void finish() throws IOException {
-            try {
-                copier.join();
-            } catch (InterruptedException interrupted) {
-                Thread.currentThread().interrupt();
-                throw new IOException("interrupted while an upload was read", interrupted);
-            }
-            if (failure != null) {
-                throw failure;
-            }
-        }
     }
 }

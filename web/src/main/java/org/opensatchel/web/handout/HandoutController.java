@@ -11,7 +11,7 @@ import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
@@ -68,10 +68,10 @@ class HandoutController {
     @PostMapping("/hand-out/all.zip")
     void all(@PathVariable long id, @RequestParam(defaultValue = "") String whose, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        PublishedKit kit = kits.current(assignment).orElseThrow(NotYours::new);
+        PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
         List<Student> students = courses.roster(assignment).stream().filter(student -> whose.isEmpty() || whose.equals("section " + student.section()) || whose.equals("team " + student.team())).toList();
         if (students.isEmpty()) {
-            throw new NotYours();
+            throw new NotAccessible();
         }
         attachment(response, assignment.courseCode().replace(" ", "") + "_" + assignment.code() + (whose.isEmpty() ? "" : "_" + whose.replaceAll("[^\\p{L}\\p{N}-]+", "")) + "_kits_v" + kit.kit().version() + ".zip");
         handouts.writeAll(kit, assignment, students, response.getOutputStream());
@@ -82,7 +82,7 @@ class HandoutController {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         Student student = courses.student(assignment, enrolmentId);
         if (student.hasLeft()) {
-            throw new NotYours();
+            throw new NotAccessible();
         }
         send(assignment, student, response);
     }
@@ -119,17 +119,17 @@ class HandoutController {
     @PostMapping("/kit-changes.zip")
     void changes(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
         CourseService.Place place = courses.forStudent(id, me.accountId());
-        PublishedKit current = kits.current(place.assignment()).orElseThrow(NotYours::new);
-        HandoutService.Held held = Optional.ofNullable(handouts.held(place.assignment()).get(place.student().enrolmentId())).orElseThrow(NotYours::new);
-        String root = handouts.rootName(current, place.assignment(), place.student()).orElseThrow(NotYours::new);
+        PublishedKit current = kits.current(place.assignment()).orElseThrow(NotAccessible::new);
+        HandoutService.Held held = Optional.ofNullable(handouts.held(place.assignment()).get(place.student().enrolmentId())).orElseThrow(NotAccessible::new);
+        String root = handouts.rootName(current, place.assignment(), place.student()).orElseThrow(NotAccessible::new);
         attachment(response, root + "_v" + held.version() + "-to-v" + current.kit().version() + ".zip");
         handouts.writeChanged(kits.version(held.kitVersionId()), current, place.assignment(), place.student(), response.getOutputStream());
         handouts.collected(current, place.student());
     }
 
     private void send(AssignmentView assignment, Student student, HttpServletResponse response) throws IOException {
-        PublishedKit kit = kits.current(assignment).orElseThrow(NotYours::new);
-        String root = handouts.rootName(kit, assignment, student).orElseThrow(NotYours::new);
+        PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
+        String root = handouts.rootName(kit, assignment, student).orElseThrow(NotAccessible::new);
         attachment(response, root + ".zip");
         handouts.write(kit, assignment, student, response.getOutputStream());
         // Only a kit that went out whole is collected.

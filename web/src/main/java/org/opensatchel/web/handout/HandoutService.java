@@ -16,10 +16,10 @@ import org.opensatchel.core.pack.Handout;
 import org.opensatchel.core.pack.KitUpdate;
 import org.opensatchel.core.pack.ZipWriter;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.PublishedKit;
-import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,15 +28,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class HandoutService {
 
-    private final CollectionRepository collections;
+    private final CollectedKitRepository collections;
     private final DriveLoadRepository loads;
-    private final ContentStore store;
+    private final Contents contents;
     private final Clock clock;
 
-    HandoutService(CollectionRepository collections, DriveLoadRepository loads, ContentStore store, Clock clock) {
+    HandoutService(CollectedKitRepository collections, DriveLoadRepository loads, Contents contents, Clock clock) {
         this.collections = collections;
         this.loads = loads;
-        this.store = store;
+        this.contents = contents;
         this.clock = clock;
     }
 
@@ -67,7 +67,7 @@ public class HandoutService {
 
     @Transactional
     public void collected(PublishedKit kit, Student student) {
-        collections.save(new Collection(kit.id(), student.enrolmentId(), clock.instant()));
+        collections.save(new CollectedKit(kit.id(), student.enrolmentId(), clock.instant()));
     }
 
     /** Remembers a kit that is on a drive, whole and read back. */
@@ -79,17 +79,17 @@ public class HandoutService {
     /** For the demo: a collection at a time of its own. */
     @Transactional
     public void collected(PublishedKit kit, long enrolmentId, Instant when) {
-        collections.save(new Collection(kit.id(), enrolmentId, when));
+        collections.save(new CollectedKit(kit.id(), enrolmentId, when));
     }
 
     /** Writes one student's kit. */
     public void write(PublishedKit kit, AssignmentView assignment, Student student, OutputStream out) throws IOException {
-        write(kit, student.fields(assignment), out);
+        write(kit, assignment, student.fields(assignment), out);
     }
 
-    private void write(PublishedKit kit, RosterFields fields, OutputStream out) throws IOException {
-        Handout handout = Handout.of(kit.kit(), kit.sha256(), fields).orElseThrow(NotYours::new);
-        handout.write(out, file -> store.open(file.sha256()));
+    private void write(PublishedKit kit, AssignmentView assignment, RosterFields fields, OutputStream out) throws IOException {
+        Handout handout = Handout.of(kit.kit(), kit.sha256(), fields, Speech.words()).orElseThrow(NotAccessible::new);
+        handout.write(out, contents.starters(assignment.courseId()));
     }
 
     /** What a student who holds an earlier version needs for the current one. */
@@ -99,8 +99,8 @@ public class HandoutService {
 
     /** Writes only what changed since the version a student holds. */
     public void writeChanged(PublishedKit held, PublishedKit current, AssignmentView assignment, Student student, OutputStream out) throws IOException {
-        Handout handout = Handout.of(current.kit(), current.sha256(), student.fields(assignment)).orElseThrow(NotYours::new);
-        handout.writeChanged(out, file -> store.open(file.sha256()), update(held, current));
+        Handout handout = Handout.of(current.kit(), current.sha256(), student.fields(assignment), Speech.words()).orElseThrow(NotAccessible::new);
+        handout.writeChanged(out, contents.starters(assignment.courseId()), update(held, current));
     }
 
     /**
@@ -123,7 +123,7 @@ public class HandoutService {
                     // Two people of one name get a kit each; their student numbers keep the files apart.
                     String number = FileNameForm.of(student.number(), false);
                     String apart = before == null ? "" : " " + (number.isEmpty() ? student.enrolmentId() : number);
-                    zip.file(name.get() + apart + ".zip", inner -> write(kit, shared(kit, assignment, student), inner));
+                    zip.file(name.get() + apart + ".zip", inner -> write(kit, assignment, shared(kit, assignment, student), inner));
                 }
             }
             if (!notMade.isEmpty()) {

@@ -22,7 +22,7 @@ import org.opensatchel.core.pack.Handout.StarterContents;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.text.Speech;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
@@ -35,20 +35,22 @@ import tools.jackson.databind.node.ObjectNode;
 @Service
 public class KitEditor {
 
+    private static final int KEPT_SAVES = 50;
+
     private final KitDraftRepository drafts;
     private final KitService kits;
     private final CourseService courses;
     private final AccountService accounts;
-    private final ContentStore store;
+    private final Contents contents;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    KitEditor(KitDraftRepository drafts, KitService kits, CourseService courses, AccountService accounts, ContentStore store, Clock clock, PlatformTransactionManager transactions) {
+    KitEditor(KitDraftRepository drafts, KitService kits, CourseService courses, AccountService accounts, Contents contents, Clock clock, PlatformTransactionManager transactions) {
         this.drafts = drafts;
         this.kits = kits;
         this.courses = courses;
         this.accounts = accounts;
-        this.store = store;
+        this.contents = contents;
         this.clock = clock;
         this.transaction = new TransactionTemplate(transactions);
     }
@@ -116,6 +118,11 @@ public class KitEditor {
         }
     }
 
+    /** Lets go of saves that nobody will ask for: all but the last fifty of a plan and one of each day. Returns how many. */
+    public int prune() {
+        return drafts.prune(KEPT_SAVES);
+    }
+
     private Saving meanwhile(AssignmentView assignment, int basedOn) {
         KitDraft theirs = drafts.findFirstByAssignmentIdOrderByRevisionDesc(assignment.id()).orElseThrow();
         Optional<byte[]> base = basedOn == 0 ? kits.current(assignment).map(kit -> KitWriter.write(kit.kit())).or(() -> Optional.of(blank(assignment)))
@@ -148,9 +155,9 @@ public class KitEditor {
             return new Judgement(reading.faults(), List.of());
         }
         List<RosterFields> roster = courses.roster(assignment).stream().map(student -> student.fields(assignment)).toList();
-        Optional<StarterContents> contents = whole ? Optional.of(file -> store.open(file.sha256())) : Optional.empty();
+        Optional<StarterContents> starters = whole ? Optional.of(contents.starters(assignment.courseId())) : Optional.empty();
         try {
-            return new Judgement(List.of(), KitLint.judge(new LintSubject(reading.kit().get(), roster, contents)));
+            return new Judgement(List.of(), KitLint.judge(new LintSubject(reading.kit().get(), roster, starters)));
         } catch (IOException broken) {
             throw new UncheckedIOException("a starter file broke while it was read", broken);
         }

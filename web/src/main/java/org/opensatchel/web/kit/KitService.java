@@ -3,36 +3,45 @@ package org.opensatchel.web.kit;
 import static org.opensatchel.core.fact.FactName.NEWER;
 import static org.opensatchel.core.fact.FactName.VERSION;
 
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.NotYours;
+import org.opensatchel.web.course.NotAccessible;
 import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The kits of assignments: which version is current, and how the next one is published. */
 @Service
 public class KitService {
 
+    private static final int MOST_READ = 500;
+
     private final KitVersionRepository versions;
     private final Clock clock;
+    private final TransactionTemplate transaction;
+    private final Cache<Long, PublishedKit> read = Caffeine.newBuilder().maximumSize(MOST_READ).build();
 
-    KitService(KitVersionRepository versions, Clock clock) {
+    KitService(KitVersionRepository versions, Clock clock, PlatformTransactionManager transactions) {
         this.versions = versions;
         this.clock = clock;
+        this.transaction = new TransactionTemplate(transactions);
     }
 
     /** What came of publishing: the version, or why there is none. */
@@ -42,19 +51,19 @@ public class KitService {
     /** The newest version of an assignment's kit. */
     @Transactional(readOnly = true)
     public Optional<PublishedKit> current(AssignmentView assignment) {
-        return versions.findFirstByAssignmentIdOrderByVersionDesc(assignment.id()).map(KitService::read);
+        return versions.newest(assignment.id()).map(this::version);
     }
 
-    /** Every version, the newest first. */
+    /** One page of the versions, the newest first. */
     @Transactional(readOnly = true)
-    public List<PublishedKit> all(AssignmentView assignment) {
-        return versions.findByAssignmentIdOrderByVersionDesc(assignment.id()).stream().map(KitService::read).toList();
+    public Page<PublishedKit> all(AssignmentView assignment, Pageable page) {
+        return versions.ids(assignment.id(), page).map(this::version);
     }
 
-    /** The contents that starter files of plans and versions own. */
+    /** The version with a number. */
     @Transactional(readOnly = true)
-    public List<String> contents() {
-        return versions.contents();
+    public Optional<PublishedKit> numbered(AssignmentView assignment, int number) {
+        return versions.numbered(assignment.id(), number).map(this::version);
     }
 
     /** How many students hold each version. */
@@ -63,9 +72,10 @@ public class KitService {
         return versions.holders(assignment.id()).stream().collect(Collectors.toMap(KitVersionRepository.Holders::getVersion, KitVersionRepository.Holders::getHolders));
     }
 
+    /** One version. It never changes, so it is read once. */
     @Transactional(readOnly = true)
     public PublishedKit version(long id) {
-        return versions.findById(id).map(KitService::read).orElseThrow(NotYours::new);
+        return read.get(id, unknown -> versions.findById(id).map(KitService::read).orElseThrow(NotAccessible::new));
     }
 
     /**
@@ -73,9 +83,17 @@ public class KitService {
      *
      * @param basedOn the version it was made from, 0 for none; another one published meanwhile is a fault, so that nothing is lost
      */
-    @Transactional
     public Publishing publish(AssignmentView assignment, Kit kit, int basedOn, long accountId) {
-        int latest = versions.findFirstByAssignmentIdOrderByVersionDesc(assignment.id()).map(KitVersion::version).orElse(0);
+        try {
+            // The other one is seen when this one is committed: outside of what is taken back then.
+            return transaction.execute(status -> published(assignment, kit, basedOn, accountId));
+        } catch (DataIntegrityViolationException meanwhile) {
+            return new Publishing(Optional.empty(), List.of(new JsonFault("", PublishWording.SAME_MOMENT.say())));
+        }
+    }
+
+    private Publishing published(AssignmentView assignment, Kit kit, int basedOn, long accountId) {
+        int latest = versions.newestVersion(assignment.id()).orElse(0);
         if (latest != basedOn) {
             return new Publishing(Optional.empty(), List.of(new JsonFault("", PublishWording.MEANWHILE.say(Facts.of(NEWER, latest).and(VERSION, basedOn)))));
         }
@@ -84,24 +102,12 @@ public class KitService {
         if (reading.kit().isEmpty()) {
             return new Publishing(Optional.empty(), reading.faults());
         }
-        try {
-            KitVersion saved = versions.saveAndFlush(new KitVersion(assignment.id(), latest + 1, document, sha256(document), clock.instant(), accountId));
-            return new Publishing(Optional.of(read(saved)), List.of());
-        } catch (DataIntegrityViolationException meanwhile) {
-            return new Publishing(Optional.empty(), List.of(new JsonFault("", PublishWording.SAME_MOMENT.say())));
-        }
+        KitVersion saved = versions.saveAndFlush(new KitVersion(assignment.id(), latest + 1, document, Sha256.of(document), clock.instant(), accountId));
+        return new Publishing(Optional.of(read(saved)), List.of());
     }
 
     private static PublishedKit read(KitVersion version) {
         Kit kit = KitReader.readPublished(version.document()).kit().orElseThrow(() -> new IllegalStateException("published kit " + version.id() + " cannot be read"));
         return new PublishedKit(version.id(), kit, version.sha256(), version.publishedAt());
-    }
-
-    private static String sha256(byte[] document) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(document));
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
-        }
     }
 }

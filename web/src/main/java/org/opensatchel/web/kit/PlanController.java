@@ -21,8 +21,8 @@ import org.opensatchel.core.pack.KitPackage;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.NotYours;
-import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.text.Speech;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -48,13 +48,13 @@ class PlanController {
     private final CourseService courses;
     private final KitService kits;
     private final KitEditor editor;
-    private final ContentStore store;
+    private final Contents contents;
 
-    PlanController(CourseService courses, KitService kits, KitEditor editor, ContentStore store) {
+    PlanController(CourseService courses, KitService kits, KitEditor editor, Contents contents) {
         this.courses = courses;
         this.kits = kits;
         this.editor = editor;
-        this.store = store;
+        this.contents = contents;
     }
 
     /** One fault as the page marks it. */
@@ -107,7 +107,7 @@ class PlanController {
         model.addAttribute("document", document);
         model.addAttribute("roster", courses.roster(assignment).size());
         model.addAttribute("module", "plan/page");
-        model.addAttribute("words", "plan");
+        model.addAttribute("scriptWords", "plan");
         model.addAttribute("machines", Machine.SHIPPED);
         model.addAttribute("codes", Weighed.all());
     }
@@ -197,14 +197,15 @@ class PlanController {
     /** The published kit with its starter files, for another instructor. */
     @GetMapping("/kit.satchelkit")
     void exchange(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
-        PublishedKit kit = published(id, me);
+        AssignmentView assignment = courses.forPlanner(id, me.accountId());
+        PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
         response.setContentType("application/zip");
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, attachment(kit, ".satchelkit"));
-        KitPackage.write(kit.kit(), file -> store.open(file.sha256()), response.getOutputStream());
+        KitPackage.write(kit.kit(), contents.starters(assignment.courseId()), response.getOutputStream());
     }
 
     private PublishedKit published(long id, SignedIn me) {
-        return kits.current(courses.forPlanner(id, me.accountId())).orElseThrow(NotYours::new);
+        return kits.current(courses.forPlanner(id, me.accountId())).orElseThrow(NotAccessible::new);
     }
 
     private static String attachment(PublishedKit kit, String ending) {

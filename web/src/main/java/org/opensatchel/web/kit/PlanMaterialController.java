@@ -22,6 +22,9 @@ import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.LocalFile;
+import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
 import org.springframework.http.MediaType;
@@ -39,14 +42,14 @@ class PlanMaterialController {
 
     private final CourseService courses;
     private final KitEditor editor;
-    private final ContentStore store;
+    private final Contents contents;
     private final long mostBytes;
     private final ReadLimits limits;
 
-    PlanMaterialController(CourseService courses, KitEditor editor, ContentStore store, SatchelProperties properties) {
+    PlanMaterialController(CourseService courses, KitEditor editor, Contents contents, SatchelProperties properties) {
         this.courses = courses;
         this.editor = editor;
-        this.store = store;
+        this.contents = contents;
         this.mostBytes = properties.maxUpload().toBytes();
         this.limits = properties.limits().read();
     }
@@ -73,9 +76,9 @@ class PlanMaterialController {
 
     @PostMapping("/starter")
     StarterAnswer starter(@PathVariable long id, @AuthenticationPrincipal SignedIn me, InputStream body) throws IOException {
-        courses.forPlanner(id, me.accountId());
+        AssignmentView assignment = courses.forPlanner(id, me.accountId());
         try {
-            ContentStore.Stored stored = store.store(body, mostBytes);
+            ContentStore.Stored stored = contents.keep(body, Purpose.STARTER, assignment.courseId(), me.accountId(), mostBytes);
             return new StarterAnswer(stored.sha256(), stored.bytes(), "");
         } catch (ContentStore.TooLarge tooLarge) {
             return new StarterAnswer("", 0, Speech.say("upload.too-large", Speech.words().size(mostBytes)));
@@ -86,7 +89,7 @@ class PlanMaterialController {
     @PostMapping("/propose")
     Offer propose(@PathVariable long id, @AuthenticationPrincipal SignedIn me, InputStream body) throws IOException {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        try (ZipSource source = ZipSource.open(store.file(store.store(body, mostBytes).sha256()))) {
+        try (LocalFile example = example(assignment, me, body); ZipSource source = ZipSource.open(example.path())) {
             KitProposal.Reading reading = KitProposal.of(source, RosterFields.NONE, limits);
             return reading.proposal().map(proposal -> offer(assignment, proposal)).orElseGet(() -> Offer.refused(Speech.texts(reading.refusal().stream().toList())));
         } catch (ContentStore.TooLarge tooLarge) {
@@ -118,19 +121,26 @@ class PlanMaterialController {
     @PostMapping("/import")
     Offer take(@PathVariable long id, @AuthenticationPrincipal SignedIn me, InputStream body) throws IOException {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        KitPackage.Reading reading;
-        try {
-            reading = KitPackage.open(store.file(store.store(body, mostBytes).sha256()), limits);
+        try (LocalFile file = example(assignment, me, body)) {
+            return taken(assignment, me, KitPackage.open(file.path(), limits));
         } catch (ContentStore.TooLarge tooLarge) {
             return Offer.refused(List.of(Speech.say("upload.too-large", Speech.words().size(mostBytes))));
         }
+    }
+
+    /** What is only looked at is kept for a while, so that it need not be held in memory. */
+    private LocalFile example(AssignmentView assignment, SignedIn me, InputStream body) throws IOException {
+        return contents.local(contents.keep(body, Purpose.EXAMPLE, assignment.courseId(), me.accountId(), mostBytes).sha256());
+    }
+
+    private Offer taken(AssignmentView assignment, SignedIn me, KitPackage.Reading reading) throws IOException {
         if (reading.kitPackage().isEmpty()) {
             return Offer.refused(Speech.texts(reading.faults()));
         }
         try (KitPackage whole = reading.kitPackage().get()) {
             for (Kit.StarterFile file : whole.kit().starter()) {
                 try (InputStream content = whole.open(file)) {
-                    store.store(content, Long.MAX_VALUE);
+                    contents.keep(content, Purpose.STARTER, assignment.courseId(), me.accountId(), Long.MAX_VALUE);
                 }
             }
             Optional<Kit> now = KitReader.read(editor.plan(assignment).document()).kit();

@@ -1,13 +1,15 @@
 package org.opensatchel.web.kit;
 
-import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.compare.KitChange;
+import java.util.stream.IntStream;
 import org.opensatchel.core.compare.KitDifference;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.NotAccessible;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,6 +20,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class VersionsController {
 
+    /** Versions on one page of the list. */
+    private static final int ROWS = 25;
+
     private final CourseService courses;
     private final KitService kits;
 
@@ -27,25 +32,26 @@ class VersionsController {
     }
 
     @GetMapping("/assignments/{id}/plan/versions")
-    String versions(@PathVariable long id, @RequestParam(required = false) Integer from, @RequestParam(required = false) Integer to, @AuthenticationPrincipal SignedIn me, Model model) {
+    String versions(@PathVariable long id, @RequestParam(required = false) Integer from, @RequestParam(required = false) Integer to, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        List<PublishedKit> all = kits.all(assignment);
+        Page<PublishedKit> all = kits.all(assignment, PageRequest.of(Math.max(0, page - 1), ROWS));
+        int newest = kits.current(assignment).map(kit -> kit.kit().version()).orElse(0);
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "plan");
         model.addAttribute("versions", all);
+        model.addAttribute("numbers", IntStream.iterate(newest, number -> number > 0, number -> number - 1).boxed().toList());
         model.addAttribute("holders", kits.holders(assignment));
-        if (all.size() > 1) {
-            PublishedKit later = chosen(all, to).orElse(all.get(0));
-            PublishedKit earlier = chosen(all, from).orElse(all.get(1));
-            List<KitChange> changes = KitDifference.between(earlier.kit(), later.kit());
+        if (newest > 1) {
+            PublishedKit later = chosen(assignment, to, newest);
+            PublishedKit earlier = chosen(assignment, from, newest - 1);
             model.addAttribute("earlier", earlier.kit().version());
             model.addAttribute("later", later.kit().version());
-            model.addAttribute("changes", changes);
+            model.addAttribute("changes", KitDifference.between(earlier.kit(), later.kit()));
         }
         return "kit/versions";
     }
 
-    private static Optional<PublishedKit> chosen(List<PublishedKit> all, Integer version) {
-        return all.stream().filter(kit -> version != null && kit.kit().version() == version).findFirst();
+    private PublishedKit chosen(AssignmentView assignment, Integer asked, int otherwise) {
+        return Optional.ofNullable(asked).flatMap(number -> kits.numbered(assignment, number)).or(() -> kits.numbered(assignment, otherwise)).orElseThrow(NotAccessible::new);
     }
 }

@@ -8,7 +8,7 @@ import java.util.Map;
 import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
-import org.opensatchel.core.link.LinkReaders;
+import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.text.Speech;

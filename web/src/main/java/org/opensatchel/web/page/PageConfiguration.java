@@ -1,7 +1,9 @@
 package org.opensatchel.web.page;
 
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /** What every page has. */
@@ -12,6 +14,12 @@ class PageConfiguration implements WebMvcConfigurer {
 
     PageConfiguration(PathBand pathBand) {
         this.pathBand = pathBand;
+    }
+
+    /** Modules name each other by plain addresses, so each is asked for anew; what did not change costs an answer without content. */
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry registry) {
+        registry.addResourceHandler("/js/module/**").addResourceLocations("classpath:/static/js/module/").setCacheControl(CacheControl.noCache());
     }
 
     @Override

@@ -4,15 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.handin.HandInService;
-import org.opensatchel.web.handin.HandInView;
-import org.opensatchel.web.handout.HandoutService;
-import org.opensatchel.web.kit.KitService;
-import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
 import org.springframework.security.core.Authentication;
@@ -27,19 +20,11 @@ import org.springframework.web.servlet.ModelAndView;
 @Component
 class PathBand implements HandlerInterceptor {
 
-    private final CourseService courses;
-    private final KitService kits;
-    private final HandoutService handouts;
-    private final LocationService locations;
-    private final HandInService handIns;
+    private final BandCounts counts;
     private final Times times;
 
-    PathBand(CourseService courses, KitService kits, HandoutService handouts, LocationService locations, HandInService handIns, Times times) {
-        this.courses = courses;
-        this.kits = kits;
-        this.handouts = handouts;
-        this.locations = locations;
-        this.handIns = handIns;
+    PathBand(BandCounts counts, Times times) {
+        this.counts = counts;
         this.times = times;
     }
 
@@ -55,29 +40,24 @@ class PathBand implements HandlerInterceptor {
         }
         page.addObject("me", me);
         if (page.getModel().get("assignment") instanceof AssignmentView assignment && page.getModel().containsKey("step")) {
-            boolean teaches = courses.teaches(assignment.id(), me.accountId());
-            page.addObject("workPath", teaches ? instructor(assignment, courses.mayPlan(assignment.id(), me.accountId())) : student(assignment, me));
+            String base = "/assignments/" + assignment.id();
+            page.addObject("workPath", counts.teaching(assignment.id(), me.accountId()).map(counted -> instructor(base, counted))
+                    .or(() -> counts.studying(assignment.id(), me.accountId()).map(counted -> student(base, assignment, counted))).orElse(List.of()));
         }
     }
 
-    /** @param plans whether the plan may be opened; who assists sees no link to it */
-    private List<Step> instructor(AssignmentView assignment, boolean plans) {
-        String base = "/assignments/" + assignment.id();
-        int students = courses.roster(assignment).size();
-        int collected = handouts.held(assignment).size();
-        int located = locations.current(assignment).size();
-        Map<Long, HandInView> latest = handIns.latest(assignment);
-        long ready = latest.values().stream().filter(handIn -> "ready".equals(handIn.verdict())).count();
-        long fix = latest.values().stream().filter(handIn -> "fix".equals(handIn.verdict()) || "blocked".equals(handIn.verdict())).count();
+    /** Who assists sees no link to the plan. */
+    private static List<Step> instructor(String base, BandCounts.Teaching counted) {
+        int students = counted.students();
         List<Step> steps = new ArrayList<>();
-        if (plans) {
-            steps.add(kits.current(assignment).map(kit -> new Step("plan", Speech.say("band.plan"), Speech.say("band.kit", kit.kit().version()), base + "/plan", "done"))
+        if (counted.plans()) {
+            steps.add(counted.version().map(version -> new Step("plan", Speech.say("band.plan"), Speech.say("band.kit", version), base + "/plan", "done"))
                     .orElse(new Step("plan", Speech.say("band.plan"), Speech.say("band.no-kit"), base + "/plan", "open")));
         }
-        steps.add(new Step("hand-out", Speech.say("band.hand-out"), Speech.say("band.have", collected, students), base + "/hand-out", state(collected, students)));
-        steps.add(new Step("locate", Speech.say("band.locate"), Speech.say("band.set", located, students), base + "/locations", state(located, students)));
-        steps.add(new Step("check", Speech.say("band.check"), Speech.say("band.handed-in", latest.size()), base + "/check", state(latest.size(), students)));
-        steps.add(new Step("review", Speech.say("band.review"), Speech.say("band.ready", ready, fix), base + "/review", state((int) ready, students)));
+        steps.add(new Step("hand-out", Speech.say("band.hand-out"), Speech.say("band.have", counted.held(), students), base + "/hand-out", state(counted.held(), students)));
+        steps.add(new Step("locate", Speech.say("band.locate"), Speech.say("band.set", counted.located(), students), base + "/locations", state(counted.located(), students)));
+        steps.add(new Step("check", Speech.say("band.check"), Speech.say("band.handed-in", counted.handedIn()), base + "/check", state(counted.handedIn(), students)));
+        steps.add(new Step("review", Speech.say("band.review"), Speech.say("band.ready", counted.ready(), counted.toFix()), base + "/review", state(counted.ready(), students)));
         return steps;
     }
 
@@ -85,16 +65,12 @@ class PathBand implements HandlerInterceptor {
         return done == 0 ? "open" : done >= all ? "done" : "begun";
     }
 
-    private List<Step> student(AssignmentView assignment, SignedIn me) {
-        CourseService.Place place = courses.forStudent(assignment.id(), me.accountId());
-        String base = "/assignments/" + assignment.id();
-        HandoutService.Held held = handouts.held(assignment).get(place.student().enrolmentId());
-        boolean located = locations.current(assignment).containsKey(place.student().enrolmentId());
-        List<HandInView> own = handIns.ofStudent(place);
+    private List<Step> student(String base, AssignmentView assignment, BandCounts.Studying counted) {
         return List.of(
-                new Step("kit", Speech.say("collect.title"), held == null ? Speech.say("word.not-yet") : Speech.say("band.held", held.version(), times.brief(held.since())), base + "/kit", held == null ? "open" : "done"),
-                new Step("location", Speech.say("location.title"), Speech.say(located ? "band.located" : "locations.not-set"), base + "/location", located ? "done" : "open"),
-                new Step("hand-in", Speech.say("hand-in.title"), own.isEmpty() ? Speech.say("home.due", times.brief(assignment.dueAt())) : Speech.say("hand-in.number", own.get(0).number(), times.brief(own.get(0).receivedAt())),
-                        base + "/hand-in", own.isEmpty() ? "open" : "done"));
+                new Step("kit", Speech.say("collect.title"), counted.held().map(held -> Speech.say("band.held", held.number(), times.brief(held.at()))).orElseGet(() -> Speech.say("word.not-yet")), base + "/kit",
+                        counted.held().isPresent() ? "done" : "open"),
+                new Step("location", Speech.say("location.title"), Speech.say(counted.located() ? "band.located" : "locations.not-set"), base + "/location", counted.located() ? "done" : "open"),
+                new Step("hand-in", Speech.say("hand-in.title"), counted.last().map(last -> Speech.say("hand-in.number", last.number(), times.brief(last.at()))).orElseGet(() -> Speech.say("home.due", times.brief(assignment.dueAt()))),
+                        base + "/hand-in", counted.last().isPresent() ? "done" : "open"));
     }
 }

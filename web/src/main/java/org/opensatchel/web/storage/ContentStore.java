@@ -2,7 +2,6 @@ package org.opensatchel.web.storage;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Path;
 import java.time.Instant;
 import java.util.function.Predicate;
 
@@ -67,6 +66,11 @@ public interface ContentStore {
 
     InputStream open(String sha256) throws IOException;
 
-    /** The content as a file on this machine, to be read only. */
-    Path file(String sha256) throws IOException;
+    /**
+     * A part of a content.
+     *
+     * @param from where it begins, in bytes
+     * @param length how long it is; less comes where the content ends before
+     */
+    InputStream open(String sha256, long from, long length) throws IOException;
 }

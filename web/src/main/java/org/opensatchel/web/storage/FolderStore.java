@@ -3,6 +3,7 @@ package org.opensatchel.web.storage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
+import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
@@ -10,16 +11,16 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HexFormat;
 import java.util.function.Predicate;
+import org.apache.commons.io.input.BoundedInputStream;
+import org.opensatchel.core.hash.Sha256;
 import org.springframework.stereotype.Component;
 
 /** The store as a folder on disk. What is half written lies apart, and becomes visible in one step. */
 @Component
-class FolderStore implements ContentStore {
+class FolderStore implements ContentStore, OnDisk {
 
     private static final Duration ABANDONED = Duration.ofMinutes(30);
 
@@ -52,7 +53,7 @@ class FolderStore implements ContentStore {
     public Stored store(InputStream content, long mostBytes, long leastBytes) throws IOException {
         Path part = part();
         try {
-            MessageDigest digest = sha256();
+            MessageDigest digest = Sha256.digest();
             long bytes = 0;
             byte[] buffer = new byte[1 << 16];
             try (FileChannel out = FileChannel.open(part, StandardOpenOption.WRITE)) {
@@ -70,7 +71,7 @@ class FolderStore implements ContentStore {
                 }
                 force(out);
             }
-            String hash = HexFormat.of().formatHex(digest.digest());
+            String hash = Sha256.hex(digest.digest());
             keep(part, place(hash));
             return new Stored(hash, bytes);
         } finally {
@@ -174,19 +175,18 @@ class FolderStore implements ContentStore {
     }
 
     @Override
+    public InputStream open(String sha256, long from, long length) throws IOException {
+        FileChannel file = FileChannel.open(place(sha256), StandardOpenOption.READ);
+        file.position(from);
+        return BoundedInputStream.builder().setInputStream(Channels.newInputStream(file)).setMaxCount(length).get();
+    }
+
+    @Override
     public Path file(String sha256) {
         return place(sha256);
     }
 
     private Path place(String sha256) {
         return contents.resolve(sha256.substring(0, 2)).resolve(sha256);
-    }
-
-    private static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("every Java has SHA-256", impossible);
-        }
     }
 }

@@ -1,9 +1,13 @@
 package org.opensatchel.web.storage;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
 import java.nio.file.Path;
 import org.opensatchel.core.project.ReadLimits;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.util.unit.DataSize;
+import org.springframework.validation.annotation.Validated;
 
 /**
  * What an installation can set.
@@ -16,8 +20,9 @@ import org.springframework.util.unit.DataSize;
  * @param quotas how much is kept
  * @param limits how much is read of what is handed in
  */
+@Validated
 @ConfigurationProperties("satchel")
-public record SatchelProperties(Path storage, Path drives, DataSize maxUpload, boolean demo, DataSize reserve, Quotas quotas, Limits limits) {
+public record SatchelProperties(@NotNull Path storage, @NotNull Path drives, @NotNull DataSize maxUpload, boolean demo, @NotNull DataSize reserve, @NotNull @Valid Quotas quotas, @NotNull @Valid Limits limits) {
 
     /**
      * How much is kept.
@@ -26,12 +31,12 @@ public record SatchelProperties(Path storage, Path drives, DataSize maxUpload, b
      * @param course bytes of what all students have handed in to one course
      * @param kept how many hand-ins of one student and assignment; of more the oldest go
      */
-    public record Quotas(DataSize student, DataSize course, int kept) {
+    public record Quotas(@NotNull DataSize student, @NotNull DataSize course, @Min(1) int kept) {
     }
 
     /** The limits of reading, as in {@link ReadLimits}. */
-    public record Limits(int entries, int files, DataSize unpacked, int ratio, int depth, DataSize document, int linkText, int findingsPerCode,
-            int links, long linksText, DataSize documentsInMemory, int findings, int candidates, DataSize hashed) {
+    public record Limits(@Min(1) int entries, @Min(1) int files, @NotNull DataSize unpacked, @Min(1) int ratio, @Min(1) int depth, @NotNull DataSize document, @Min(16) int linkText, @Min(1) int findingsPerCode,
+            @Min(1) int links, @Min(1) long linksText, @NotNull DataSize documentsInMemory, @Min(1) int findings, @Min(0) int candidates, @NotNull DataSize hashed) {
 
         public ReadLimits read() {
             return new ReadLimits(entries, files, unpacked.toBytes(), ratio, depth, document.toBytes(), linkText, findingsPerCode,

@@ -6,8 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.handin.HandInView;
 

@@ -17,6 +17,7 @@ import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.web.RunningApplication;
 
 /** An instructor from signing in to the report of one student. */
 class InstructorWalkTest extends RunningApplication {

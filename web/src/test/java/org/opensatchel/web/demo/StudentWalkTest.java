@@ -20,6 +20,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.handin.HandInView;
 
 /** A student from the kit to the report, and what happens when they, or somebody else, do it wrong. */

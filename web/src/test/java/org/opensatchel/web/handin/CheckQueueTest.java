@@ -18,12 +18,13 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.CourseService.Place;
-import org.opensatchel.web.demo.RunningApplication;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.worker.WorkOutcome.Reason;
 import org.opensatchel.worker.WorkerPool;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.data.domain.Pageable;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** Checks on the real database: none is lost, none is made twice at once, and each ends told. */
@@ -60,7 +61,7 @@ class CheckQueueTest extends RunningApplication {
 
     /** One more hand-in of a clean project, as the queue may hold it. */
     private long handedIn(String state, String claimedBy, String heartbeat) {
-        HandInView clean = handIns.ofAssignment(market()).stream().filter(one -> "ready".equals(one.verdict())).findFirst().orElseThrow();
+        HandInView clean = handIns.ofAssignment(market(), Pageable.unpaged()).stream().filter(one -> "ready".equals(one.verdict())).findFirst().orElseThrow();
         long id = database.queryForObject("insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, queued_at, not_before, claimed_by, heartbeat) "
                 + "select assignment_id, enrolment_id, number + 1000 + ?, file_name, sha256, bytes, received_at, kit_version_id, ?, now(), now() + interval '1 hour', ?, now() - cast(? as interval) from hand_in where id = ? returning id",
                 Long.class, made.size(), state, claimedBy, heartbeat, clean.id());

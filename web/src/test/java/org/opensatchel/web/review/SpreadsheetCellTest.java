@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.opensatchel.web.text.Names;
 
 /** Names are hostile in spreadsheets too. */
 class SpreadsheetCellTest {

@@ -10,7 +10,7 @@ public final class Rules {
 
     private static final List<Rule<?>> ALL = List.of(
             // What came in.
-            new PackageFaults(), new Shortcuts(), new Placeholders(), new RootTrouble(), new Junk(),
+            new PackageFaults(), new Shortcuts(), new Placeholders(), new RootPacking(), new Junk(),
             // Found tree against planned tree.
             new MissingFolder(), new MisnamedFolder(), new ForbiddenFolder(), new OtherFolder(), new TooFewFiles(), new RoleFiles(), new FileTypes(), new OutdatedKit(),
             new HandOutMarker(), new TouchedFiles(), new ManagedFolder(), new MissingCompanion(), new DeepFolder(),

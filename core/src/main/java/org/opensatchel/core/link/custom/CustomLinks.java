@@ -85,7 +85,7 @@ public final class CustomLinks {
     }
 
     /** {@code //name/@attribute}, {@code /a/b/@attribute}, or the element's text. */
-    private static final class Elements implements XmlScan.Taker {
+    private static final class Elements implements XmlScan.Listener {
         private final List<String> names;
         private final boolean anywhere;
         private final String attribute;

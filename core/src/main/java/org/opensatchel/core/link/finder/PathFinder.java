@@ -173,7 +173,7 @@ public final class PathFinder {
         }
     }
 
-    private record XmlValues(List<Value> values) implements XmlScan.Taker {
+    private record XmlValues(List<Value> values) implements XmlScan.Listener {
         @Override
         public void element(XmlScan.Element element, XMLStreamReader reader) {
             for (int i = 0; i < reader.getAttributeCount(); i++) {
@@ -191,7 +191,7 @@ public final class PathFinder {
         }
     }
 
-    private record JsonValues(List<Value> values) implements JsonScan.Taker {
+    private record JsonValues(List<Value> values) implements JsonScan.Listener {
         @Override
         public void object(JsonScan.Obj object) {
             // Its values were told one by one.

@@ -15,7 +15,7 @@ import org.opensatchel.core.link.text.TextDecoding;
 final class RawScan {
 
     /** Takes what is found. */
-    interface Taker {
+    interface Listener {
         void path(Place at, String text);
     }
 
@@ -33,7 +33,7 @@ final class RawScan {
         }
     }
 
-    private final Taker taker;
+    private final Listener listener;
     private final boolean binary;
     private final boolean bigEndian;
     private final byte[] bytes;
@@ -48,18 +48,18 @@ final class RawScan {
     private long looked;
 
     /** @param head how the content begins, for telling text from other bytes */
-    RawScan(byte[] head, Taker taker) {
-        this(head, WINDOW + 2 * AROUND, taker);
+    RawScan(byte[] head, Listener listener) {
+        this(head, WINDOW + 2 * AROUND, listener);
     }
 
     /** For a short content that is at hand whole: there may be very many of those. */
-    static RawScan whole(byte[] content, Taker taker) {
-        return new RawScan(content, content.length + 1, taker);
+    static RawScan whole(byte[] content, Listener listener) {
+        return new RawScan(content, content.length + 1, listener);
     }
 
-    private RawScan(byte[] head, int capacity, Taker taker) {
+    private RawScan(byte[] head, int capacity, Listener listener) {
         this.bytes = new byte[capacity];
-        this.taker = taker;
+        this.listener = listener;
         this.bigEndian = head.length > 1 && (head[0] & 0xFF) == 0xFE && (head[1] & 0xFF) == 0xFF;
         boolean wide = bigEndian || (head.length > 1 && (head[0] & 0xFF) == 0xFF && (head[1] & 0xFF) == 0xFE);
         boolean controls = false;
@@ -229,11 +229,11 @@ final class RawScan {
 
     private void tell(int start, String text) {
         if (binary) {
-            taker.path(new Place.InBytes(base + start), text);
+            listener.path(new Place.InBytes(base + start), text);
             return;
         }
         advance(base + start);
-        taker.path(new Place.InText(line, column), text);
+        listener.path(new Place.InText(line, column), text);
     }
 
     /** Counts columns on; a sign that was passed over before the last one counted keeps that one's. */

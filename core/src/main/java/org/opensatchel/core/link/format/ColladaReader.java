@@ -17,7 +17,7 @@ import org.opensatchel.core.path.Notation;
  * {@code target} and {@code source} of whatever lies in another document; included effects. An effect's {@code init_from}
  * names an image of the scene, not a file; where an asset came from is not needed to open it, and is not read.
  */
-public final class ColladaReader implements LinkReader {
+final class ColladaReader implements LinkReader {
 
     private static final Set<String> SOURCES = Set.of("skin", "morph", "input", "accessor", "channel", "sampler");
 
@@ -41,7 +41,7 @@ public final class ColladaReader implements LinkReader {
         new XmlScan(new Links(sink)).read(document.stream());
     }
 
-    private record Links(LinkSink sink) implements XmlScan.Taker {
+    private record Links(LinkSink sink) implements XmlScan.Listener {
 
         @Override
         public void element(XmlScan.Element element, XMLStreamReader reader) {

@@ -18,7 +18,7 @@ import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
 
 /** Style sheets (CSS Syntax Level 3). */
-public final class CssReader implements LinkReader {
+final class CssReader implements LinkReader {
 
     private static final String CHARSET_RULE = "@charset \"";
 

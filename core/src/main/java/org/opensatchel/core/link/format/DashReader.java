@@ -22,7 +22,7 @@ import org.opensatchel.core.path.Notation;
  * lists, initialisation and index segments, and a representation's own {@code BaseURL} where that is the whole of it.
  * {@code BaseURL}s are the base of what stands in them.
  */
-public final class DashReader implements LinkReader {
+final class DashReader implements LinkReader {
 
     private static final Set<String> LEVELS = Set.of("MPD", "Period", "AdaptationSet", "Representation");
     private static final Map<String, Set<String>> NAMING = Map.of("SegmentTemplate", Set.of("media", "initialization", "index", "bitstreamSwitching"), "SegmentURL", Set.of("media", "index"),
@@ -98,7 +98,7 @@ public final class DashReader implements LinkReader {
         }
     }
 
-    private static final class Walk implements XmlScan.Taker {
+    private static final class Walk implements XmlScan.Listener {
         private Level at;
 
         Walk(Level top) {

@@ -15,7 +15,7 @@ import org.opensatchel.core.path.Notation;
  * DAWproject exchange packages (version 1.0): the {@code path} of files and plug-in states in {@code project.xml}; one that
  * is {@code external} starts from the folder the package lies in, any other is a member.
  */
-public final class DawprojectReader implements LinkReader {
+final class DawprojectReader implements LinkReader {
 
     private static final String PROJECT = "project.xml";
 

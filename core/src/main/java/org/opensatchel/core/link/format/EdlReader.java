@@ -20,7 +20,7 @@ import org.opensatchel.core.path.Notation;
  * CMX 3600 edit decision lists (SMPTE ST 258 and the practice that grew around it): the comments that name a source file,
  * and those that name a clip where the name has a media extension. Reels and motion effects name no files.
  */
-public final class EdlReader implements LinkReader {
+final class EdlReader implements LinkReader {
 
     private static final Pattern COMMENT = Pattern.compile("^\\s*\\*\\s*(?i:(FROM CLIP NAME|TO CLIP NAME|KEY CLIP NAME|SOURCE FILE|FROM FILE|TO FILE|FROM CLIP FILE|TO CLIP FILE|AUDIO FILE|AUDIO CLIP NAME|FROM CLIP IS|TO CLIP IS|KEY CLIP IS))\\s*:\\s*(.*?)\\s*$");
     private static final Pattern EVENT = Pattern.compile("(?m)^\\s*[0-9]{3,6}\\s+\\S+\\s+\\S+\\s+[A-Z0-9]+\\s+([0-9]{3}\\s+)?[0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2,3}\\s");

@@ -19,7 +19,7 @@ import org.opensatchel.core.path.Notation;
  * EPUB books (EPUB 3.3, and 2.0.1 before it): the package documents that the container names, everything their manifests
  * list, and the links of the pages, style sheets, drawings, tables of contents and overlays in them.
  */
-public final class EpubReader implements LinkReader {
+final class EpubReader implements LinkReader {
 
     private static final Set<String> READ = Set.of("opf", "xhtml", "html", "htm", "css", "svg", "ncx", "smil");
     private static final String CONTAINER = "META-INF/container.xml";

@@ -18,7 +18,7 @@ import org.opensatchel.core.link.Unreadable;
  * Binary glTF (ISO/IEC 12113, section 4.4), versions 2 and 1: only the JSON chunk at the beginning is read, however long
  * the file is.
  */
-public final class GlbReader implements LinkReader {
+final class GlbReader implements LinkReader {
 
     private static final int JSON_CHUNK = 0x4E4F534A;
     private static final long MAX_JSON = 64L << 20;

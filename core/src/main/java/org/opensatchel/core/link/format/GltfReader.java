@@ -16,7 +16,7 @@ import org.opensatchel.core.path.Notation;
  * glTF 2.0 scenes (ISO/IEC 12113, sections 3.6 and 3.8) and those of glTF 1.0: the {@code uri} of buffers, images and
  * shaders, and of whatever an extension adds. What stands in {@code extras} is not read.
  */
-public final class GltfReader implements LinkReader {
+final class GltfReader implements LinkReader {
 
     private static final Set<String> HOLDERS = Set.of("buffers", "images", "shaders");
 

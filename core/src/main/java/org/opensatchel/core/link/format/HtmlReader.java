@@ -33,7 +33,7 @@ import org.opensatchel.core.path.Notation;
  * {@code srcset} and {@code imagesrcset}, {@code poster}, {@code data} of objects, refreshes, the pictures of drawings in
  * the page, and its styles. Scripts, forms' actions and comments are not read.
  */
-public final class HtmlReader implements LinkReader {
+final class HtmlReader implements LinkReader {
 
     /** Longest page that is parsed: its tree takes many times its bytes. */
     private static final long MAX_BYTES = 16L << 20;

@@ -19,7 +19,7 @@ import org.opensatchel.core.path.Notation;
  * M3U playlists and HTTP Live Streaming ones (RFC 8216): a file a line, and the {@code URI} of tags. Lines are names as
  * they are in plain playlists, and URIs in streaming ones (section 4.1).
  */
-public final class M3uReader implements LinkReader {
+final class M3uReader implements LinkReader {
 
     private static final Pattern URI = Pattern.compile("[:,]\\s*URI=\"([^\"]*)\"");
 

@@ -26,7 +26,7 @@ import org.opensatchel.core.path.Notation;
  * Markdown texts (CommonMark 0.31): inline links and pictures, reference links that are used, addresses in angle brackets,
  * and the links of HTML in the text. Code is not read.
  */
-public final class MarkdownReader implements LinkReader {
+final class MarkdownReader implements LinkReader {
 
     private static final Set<String> EXTENSIONS = Set.of("md", "markdown", "mdown", "mkd");
     /** Longest text that is parsed: its tree takes many times its bytes. */

@@ -17,7 +17,7 @@ import org.opensatchel.core.path.Notation;
  * MaterialX documents (specification 1.38 and 1.39): values of type {@code filename} under the {@code fileprefix}es around
  * them, included documents, and the sources of implementations. A name with tokens in it cannot be told.
  */
-public final class MaterialxReader implements LinkReader {
+final class MaterialxReader implements LinkReader {
 
     @Override
     public String format() {
@@ -39,7 +39,7 @@ public final class MaterialxReader implements LinkReader {
         new XmlScan(new Links(sink)).read(document.stream());
     }
 
-    private static final class Links implements XmlScan.Taker {
+    private static final class Links implements XmlScan.Listener {
         private final LinkSink sink;
         private final Deque<String> prefixes = new ArrayDeque<>();
 

@@ -18,7 +18,7 @@ import org.opensatchel.core.path.Notation;
  * Wavefront material libraries (the format's published description, 1995), with the maps that physically based renderers
  * added. A map's name is what stands after its options, spaces included.
  */
-public final class MtlReader implements LinkReader {
+final class MtlReader implements LinkReader {
 
     private static final Set<String> MAPS = Set.of("bump", "disp", "decal", "refl", "norm", "displacement");
     /** Options with the most values each can take; those with a number after the name take it. */

@@ -19,7 +19,7 @@ import org.opensatchel.core.path.Notation;
  * MusicXML scores and collections of them (W3C MusicXML 4.0 and those before), packed ({@code .mxl}) or not: pictures,
  * linked documents, the scores of a collection, and the score that a package's container names.
  */
-public final class MusicxmlReader implements LinkReader {
+final class MusicxmlReader implements LinkReader {
 
     private static final Set<String> ROOTS = Set.of("score-partwise", "score-timewise", "opus");
     private static final Set<String> PICTURES = Set.of("image", "credit-image");

@@ -18,7 +18,7 @@ import org.opensatchel.core.path.Notation;
  * Wavefront OBJ models (the format's published description, 1995): material and map libraries, shadow and trace objects.
  * {@code call} scripts are not read, since their arguments make their names uncertain.
  */
-public final class ObjReader implements LinkReader {
+final class ObjReader implements LinkReader {
 
     private static final Set<String> LIBRARIES = Set.of("mtllib", "maplib");
     private static final Set<String> OBJECTS = Set.of("shadow_obj", "trace_obj");

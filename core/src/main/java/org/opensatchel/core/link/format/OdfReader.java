@@ -23,7 +23,7 @@ import org.opensatchel.core.path.Notation;
  * (part 2, section 3.8): {@code ../} leads out of it. Where a template came from is not needed to open a document, and
  * is not read.
  */
-public final class OdfReader implements LinkReader {
+final class OdfReader implements LinkReader {
 
     static final String XLINK = "http://www.w3.org/1999/xlink";
     private static final Set<String> PACKAGES = Set.of("odt", "ott", "odm", "ods", "ots", "odp", "otp", "odg", "otg", "odc", "odf", "odb");

@@ -24,7 +24,7 @@ import org.opensatchel.core.path.Notation;
  * relationships of every part (clause 6.5). External targets start from the package's own folder; internal ones from the
  * part that has them, and are told only when the part they name is not there.
  */
-public final class OpcReader implements LinkReader {
+final class OpcReader implements LinkReader {
 
     private static final Set<String> EXTENSIONS = Set.of("docx", "docm", "dotx", "dotm", "xlsx", "xlsm", "xltx", "xltm", "pptx", "pptm", "potx", "potm", "ppsx", "ppsm", "3mf");
 
@@ -62,7 +62,7 @@ public final class OpcReader implements LinkReader {
         return relationships.substring(0, folder) + relationships.substring(folder + 6, relationships.length() - ".rels".length());
     }
 
-    private record Relationships(MemberSink outer, MemberSink inner) implements XmlScan.Taker {
+    private record Relationships(MemberSink outer, MemberSink inner) implements XmlScan.Listener {
 
         @Override
         public void element(XmlScan.Element element, XMLStreamReader reader) {

@@ -12,7 +12,7 @@ import org.opensatchel.core.link.text.XmlScan;
 import org.opensatchel.core.path.Notation;
 
 /** OpenRaster pictures (specification 0.0.6): the sources of the layers in {@code stack.xml}. */
-public final class OraReader implements LinkReader {
+final class OraReader implements LinkReader {
 
     private static final String STACK = "stack.xml";
 

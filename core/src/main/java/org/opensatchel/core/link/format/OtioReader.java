@@ -17,7 +17,7 @@ import org.opensatchel.core.path.Notation;
  * Links are the {@code target_url} of external references and the parts of image sequence references, wherever they stand;
  * what stands in metadata is not read.
  */
-public final class OtioReader implements LinkReader {
+final class OtioReader implements LinkReader {
 
     private static final int MAX_DIGITS = 20;
 

@@ -10,7 +10,7 @@ import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.member.PackageDocument;
 
 /** OpenTimelineIO bundles as one file: the timeline in {@code content.otio}, its media beside it. A bundle that is a folder needs no reader of its own. */
-public final class OtiozReader implements LinkReader {
+final class OtiozReader implements LinkReader {
 
     private static final String TIMELINE = "content.otio";
 

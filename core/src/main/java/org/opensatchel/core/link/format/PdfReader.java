@@ -38,7 +38,7 @@ import org.opensatchel.core.path.Notation;
  * media, forms' data and streams outside the file, and addresses of URI actions (12.6.4.8). A file that is
  * attached (7.11.4) lies in the document itself and is told as embedded.
  */
-public final class PdfReader implements LinkReader {
+final class PdfReader implements LinkReader {
 
     private static final int MAX_OBJECTS = 2_000_000;
     private static final Set<String> OPENING = Set.of("GoToR", "Launch", "ImportData", "GoToE", "Thread");

@@ -18,7 +18,7 @@ import org.opensatchel.core.link.text.TextDecoding;
 import org.opensatchel.core.path.Notation;
 
 /** PLY models (the format's published description, 1994): textures named in comments of the header; of the rest nothing is read. */
-public final class PlyReader implements LinkReader {
+final class PlyReader implements LinkReader {
 
     private static final int LONGEST_HEADER = 1 << 20;
     private static final Pattern TEXTURE = Pattern.compile("^(?:comment|obj_info)\\s+(?i:TextureFile|texture)\\s*:?\\s+(.*?)\\s*$");

@@ -21,7 +21,7 @@ import org.opensatchel.core.path.Notation;
  * that stands before them, and included files. Names may hold spaces, and end where the next opcode or header begins;
  * backslashes separate folders as slashes do. A name that begins with an asterisk is a wave the player makes itself.
  */
-public final class SfzReader implements LinkReader {
+final class SfzReader implements LinkReader {
 
     private static final Pattern PART = Pattern.compile("<(\\w+)>|(?<![\\w$])(\\w+)=|#include\\s+\"([^\"]*)\"|#define\\s+(\\$\\w+)\\s+(\\S+)");
     private static final Pattern NEXT = Pattern.compile("\\s+(?:[\\w$]+=|#include\\s|#define\\s|<\\w+>)|\\s*<\\w+>|\\s*//");

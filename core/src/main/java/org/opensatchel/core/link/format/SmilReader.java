@@ -17,7 +17,7 @@ import org.opensatchel.core.path.Notation;
  * SMIL presentations (W3C SMIL 3.0, and 1.0 to 2.1 before it): every {@code src}, {@code href} of {@code a} and {@code area},
  * {@code longdesc} not, backgrounds of regions, and the base that a {@code meta} sets.
  */
-public final class SmilReader implements LinkReader {
+final class SmilReader implements LinkReader {
 
     private static final Set<String> LINKING = Set.of("a", "area", "anchor");
 
@@ -41,7 +41,7 @@ public final class SmilReader implements LinkReader {
         new XmlScan(new Links(sink)).read(document.stream());
     }
 
-    private static final class Links implements XmlScan.Taker {
+    private static final class Links implements XmlScan.Listener {
         private final LinkSink sink;
         private String stated = "";
 

@@ -21,7 +21,7 @@ import org.opensatchel.core.path.Notation;
  * name, external sources that are paths, and the URIs of a reference section (edition 3, clause 10). Strings are undone as
  * clause 6.4 says. The names in the header are the file's own.
  */
-public final class StepReader implements LinkReader {
+final class StepReader implements LinkReader {
 
     private static final Set<String> NAMING = Set.of("DOCUMENT_FILE", "APPLIED_EXTERNAL_IDENTIFICATION_ASSIGNMENT", "EXTERNAL_SOURCE", "IDENTIFIER");
     private static final Set<String> MODELS = Set.of("stp", "step", "p21", "stpz", "stpx", "jt", "igs", "iges", "prt", "sat", "dxf", "pdf", "ifc", "stl");

@@ -21,7 +21,7 @@ import org.opensatchel.core.path.Notation;
  * {@code src}, the URLs in style sheets, {@code style} and presentation attributes, and style-sheet instructions. Not read
  * are scripts, metadata in other namespaces, and what editors keep for themselves.
  */
-public final class SvgReader implements LinkReader {
+final class SvgReader implements LinkReader {
 
     private static final String SVG = "http://www.w3.org/2000/svg";
     private static final String XLINK = "http://www.w3.org/1999/xlink";
@@ -54,7 +54,7 @@ public final class SvgReader implements LinkReader {
         new XmlScan(new Links(sink)).read(document.stream());
     }
 
-    private record Links(LinkSink sink) implements XmlScan.Taker {
+    private record Links(LinkSink sink) implements XmlScan.Listener {
 
         @Override
         public void element(XmlScan.Element element, XMLStreamReader reader) {

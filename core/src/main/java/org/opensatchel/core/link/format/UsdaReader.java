@@ -19,7 +19,7 @@ import org.opensatchel.core.path.Notation;
  * layer, a reference, a payload, an attribute, one of a list or inside a variant, in one or three at-signs. Strings and
  * comments are not read.
  */
-public final class UsdaReader implements LinkReader {
+final class UsdaReader implements LinkReader {
 
     /** How the binary form begins, which is told of and not read. */
     private static final String BINARY = "PXR-USDC";

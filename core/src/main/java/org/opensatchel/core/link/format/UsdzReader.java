@@ -12,7 +12,7 @@ import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.member.PackageDocument;
 
 /** USD packages ({@code usdz}, specification 1.3): the layers in them that are text. Binary layers are not read. */
-public final class UsdzReader implements LinkReader {
+final class UsdzReader implements LinkReader {
 
     @Override
     public String format() {

@@ -22,7 +22,7 @@ import org.opensatchel.core.path.Notation;
  * VRML97 worlds (ISO/IEC 14772-1) and X3D scenes in classic encoding (ISO/IEC 19776-2), packed with gzip or not: the
  * fields that hold addresses, and those of {@code EXTERNPROTO}. The addresses of one list are alternatives.
  */
-public final class VrmlReader implements LinkReader {
+final class VrmlReader implements LinkReader {
 
     private static final int LONGEST = 64 << 20;
 

@@ -18,7 +18,7 @@ import org.opensatchel.core.path.Notation;
  * X3D scenes, XML encoding (ISO/IEC 19776-1): the {@code url} lists of every node that has one, the six pictures of a
  * background, the parts of a terrain. The addresses of one list are alternatives: one that is found is enough.
  */
-public final class X3dReader implements LinkReader {
+final class X3dReader implements LinkReader {
 
     static final Set<String> FIELDS = Set.of("url", "frontUrl", "backUrl", "leftUrl", "rightUrl", "topUrl", "bottomUrl", "rootUrl", "child1Url", "child2Url", "child3Url", "child4Url");
     private static final Set<String> INCLUDING = Set.of("Inline", "ExternProtoDeclare", "GeoLOD", "InlineGeometry");

@@ -16,7 +16,7 @@ import org.opensatchel.core.path.Notation;
  * XSPF playlists (version 1, sections 4.1.1.1 to 4.1.1.2.14.1.1): {@code location} with its alternatives, {@code image},
  * {@code info} and {@code link}. An {@code identifier} names no file.
  */
-public final class XspfReader implements LinkReader {
+final class XspfReader implements LinkReader {
 
     private static final String XSPF = "http://xspf.org/ns/0/";
     private static final Set<String> LINKING = Set.of("location", "image", "info", "link");
@@ -38,7 +38,7 @@ public final class XspfReader implements LinkReader {
 
     @Override
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
-        new XmlScan(new XmlScan.Taker() {
+        new XmlScan(new XmlScan.Listener() {
             private int track;
 
             @Override

@@ -13,7 +13,7 @@ import org.opensatchel.core.link.text.XmlScan;
 import org.opensatchel.core.path.Notation;
 
 /** COLLADA archives (COLLADA 1.5, appendix on the zipped form): the scene that {@code manifest.xml} names, and every other one in it. */
-public final class ZaeReader implements LinkReader {
+final class ZaeReader implements LinkReader {
 
     private static final String MANIFEST = "manifest.xml";
 
@@ -36,7 +36,7 @@ public final class ZaeReader implements LinkReader {
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
         Predicate<String> scene = name -> name.toLowerCase(java.util.Locale.ROOT).endsWith(".dae");
         PackageDocument opened = PackageDocument.open(document, sink, scene.or(MANIFEST::equals), true);
-        opened.read(MANIFEST::equals, (content, into) -> new XmlScan(new XmlScan.Taker() {
+        opened.read(MANIFEST::equals, (content, into) -> new XmlScan(new XmlScan.Listener() {
             @Override
             public void element(XmlScan.Element element, javax.xml.stream.XMLStreamReader reader) {
                 // Only what the root's text says is looked at.

@@ -58,8 +58,8 @@ public final class MemberSink extends LinkSink {
     }
 
     @Override
-    protected void trouble(DocumentLinks.Trouble one) {
-        whole.takeTrouble(one);
+    protected void problem(DocumentLinks.Fault one) {
+        whole.adopt(one);
     }
 
     @Override

@@ -33,7 +33,7 @@ public final class PackageDocument {
      */
     public static PackageDocument open(DocumentContent document, LinkSink sink, Predicate<String> wanted, boolean caseMatters) throws IOException, Unreadable {
         PackageDocument opened = new PackageDocument(document, sink, Members.read(document, wanted), caseMatters);
-        opened.members.unreadable().forEach((name, what) -> opened.sinkFor(name).trouble(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, what)));
+        opened.members.unreadable().forEach((name, what) -> opened.sinkFor(name).problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, what)));
         return opened;
     }
 
@@ -67,7 +67,7 @@ public final class PackageDocument {
                 try {
                     reader.read(new DocumentContent(document.path(), new ByteArrayInputStream(member.getValue()), document.limit()), into);
                 } catch (Unreadable broken) {
-                    into.trouble(broken.problem());
+                    into.problem(broken.problem());
                 }
             }
         }

@@ -9,21 +9,21 @@ import java.util.Locale;
 public final class CssScan {
 
     /** Takes the URLs; the offset is that of the first character of the URL itself. */
-    public interface Taker {
+    public interface Listener {
         void url(int offset, String url);
     }
 
     private final String css;
-    private final Taker taker;
+    private final Listener listener;
     private int at;
     /** The at-rule whose prelude is being read, empty outside. */
     private String rule = "";
     private int imageSetDepth = -1;
     private int depth;
 
-    public CssScan(String css, Taker taker) {
+    public CssScan(String css, Listener listener) {
         this.css = css;
-        this.taker = taker;
+        this.listener = listener;
     }
 
     public void read() {
@@ -129,7 +129,7 @@ public final class CssScan {
 
     private void give(int start, String url) {
         if (!rule.equals("@namespace") && !rule.equals("@document")) {
-            taker.url(start, url);
+            listener.url(start, url);
         }
     }
 

@@ -75,7 +75,7 @@ public final class JsonScan {
     }
 
     /** Takes the objects of a document as they end. */
-    public interface Taker {
+    public interface Listener {
         void object(Obj object);
 
         /** A text, wherever it stands, when it is met. */
@@ -112,14 +112,14 @@ public final class JsonScan {
     }
 
     private final Set<String> lifted;
-    private final Taker taker;
+    private final Listener listener;
     private final Deque<Level> open = new ArrayDeque<>();
     private int order;
 
     /** @param lifted names of inner objects whose values are also seen from the object around them, as {@code name.key} */
-    public JsonScan(Set<String> lifted, Taker taker) {
+    public JsonScan(Set<String> lifted, Listener listener) {
         this.lifted = lifted;
-        this.taker = taker;
+        this.listener = listener;
     }
 
     public void read(InputStream json) throws IOException, Unreadable {
@@ -129,7 +129,7 @@ public final class JsonScan {
                 if (token == null) {
                     throw Unreadable.broken(Place.WHOLE, ReadWording.NOTHING);
                 }
-                if (taker.wantsObject() && token != JsonToken.START_OBJECT) {
+                if (listener.wantsObject() && token != JsonToken.START_OBJECT) {
                     throw Unreadable.broken(Place.WHOLE, (token == JsonToken.START_ARRAY ? ReadWording.LIST : ReadWording.SINGLE_VALUE));
                 }
                 do {
@@ -170,10 +170,10 @@ public final class JsonScan {
         }
         String name = open.peek().name(parser);
         Obj object = open.peek().object;
-        if (token == JsonToken.VALUE_STRING && taker.wantsTexts()) {
+        if (token == JsonToken.VALUE_STRING && listener.wantsTexts()) {
             StringBuilder at = new StringBuilder();
             pointer(open.peek(), name).forEach(step -> at.append('/').append(Obj.escaped(step)));
-            taker.text(new Place.InTree(at.toString(), order), bounded(parser));
+            listener.text(new Place.InTree(at.toString(), order), bounded(parser));
         } else if (object != null) {
             boolean simple = token == JsonToken.VALUE_STRING || token.isNumeric();
             object.values.put(name, new Value(simple ? bounded(parser) : "", order));
@@ -193,7 +193,7 @@ public final class JsonScan {
         if (around != null && lifted.contains(level.nameAbove)) {
             level.object.values.forEach((key, value) -> around.values.put(level.nameAbove + "." + key, value));
         }
-        taker.object(level.object);
+        listener.object(level.object);
     }
 
     /** The names from the top down to a value in an open object or array; the top itself has none. */

@@ -32,7 +32,7 @@ public final class StatementLines {
     }
 
     /** Takes the statements in their order. */
-    public interface Taker {
+    public interface Listener {
         void statement(Statement statement) throws Unreadable;
     }
 
@@ -51,7 +51,7 @@ public final class StatementLines {
     private StatementLines() {
     }
 
-    public static void read(InputStream text, Taker taker) throws IOException, Unreadable {
+    public static void read(InputStream text, Listener listener) throws IOException, Unreadable {
         BufferedInputStream in = new BufferedInputStream(text, 1 << 16);
         Line line = new Line();
         int number = 1;
@@ -80,7 +80,7 @@ public final class StatementLines {
                     continue;
                 }
                 byte[] bytes = line.toByteArray();
-                statement(bytes, start, taker);
+                statement(bytes, start, listener);
                 line.reset();
                 start = number;
             } else if (line.size() >= MAX_LINE) {
@@ -153,7 +153,7 @@ public final class StatementLines {
         }
     }
 
-    private static void statement(byte[] bytes, int line, Taker taker) throws Unreadable {
+    private static void statement(byte[] bytes, int line, Listener listener) throws Unreadable {
         int from = 0;
         while (from < bytes.length && (bytes[from] == ' ' || bytes[from] == '\t')) {
             from++;
@@ -170,7 +170,7 @@ public final class StatementLines {
         while (rest < text.length() && (text.charAt(rest) == ' ' || text.charAt(rest) == '\t')) {
             rest++;
         }
-        taker.statement(new Statement(line, text.substring(from, end), text.codePointCount(0, rest) + 1, text.substring(rest).stripTrailing()));
+        listener.statement(new Statement(line, text.substring(from, end), text.codePointCount(0, rest) + 1, text.substring(rest).stripTrailing()));
     }
 
     private static boolean isLetter(byte b) {

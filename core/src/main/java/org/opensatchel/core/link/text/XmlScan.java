@@ -90,7 +90,7 @@ public final class XmlScan {
     }
 
     /** Takes what is met on the walk. */
-    public interface Taker {
+    public interface Listener {
 
         /** An element begins; the reader stands on it, for its attributes. */
         void element(Element element, XMLStreamReader reader);
@@ -114,12 +114,12 @@ public final class XmlScan {
         return prefix == null || prefix.isEmpty() ? reader.getAttributeLocalName(attribute) : prefix + ":" + reader.getAttributeLocalName(attribute);
     }
 
-    private final Taker taker;
+    private final Listener listener;
     private int order;
     private int instructions;
 
-    public XmlScan(Taker taker) {
-        this.taker = taker;
+    public XmlScan(Listener listener) {
+        this.listener = listener;
     }
 
     public void read(InputStream xml) throws Unreadable {
@@ -141,20 +141,20 @@ public final class XmlScan {
                     Element element = new Element(open.peek(), reader);
                     open.push(element);
                     texts.push(new StringBuilder());
-                    taker.element(element, reader);
+                    listener.element(element, reader);
                 }
                 case XMLStreamConstants.END_ELEMENT -> {
                     String text = texts.pop().toString();
                     Element element = open.pop();
                     if (!text.isEmpty()) {
-                        taker.text(element, text);
+                        listener.text(element, text);
                     }
-                    taker.end(element);
+                    listener.end(element);
                 }
                 case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA -> text(reader, texts);
                 case XMLStreamConstants.PROCESSING_INSTRUCTION -> {
                     Place at = new Place.InTree("/processing-instruction()[" + ++instructions + "]", ++order);
-                    taker.instruction(reader.getPITarget(), reader.getPIData() == null ? "" : reader.getPIData(), at);
+                    listener.instruction(reader.getPITarget(), reader.getPIData() == null ? "" : reader.getPIData(), at);
                 }
                 default -> {
                     // Comments, blanks and the document type say nothing here.

@@ -23,7 +23,7 @@ class TextReadersTest {
 
     private static List<String> attributes(byte[] xml) throws Unreadable {
         List<String> out = new ArrayList<>();
-        new XmlScan(new XmlScan.Taker() {
+        new XmlScan(new XmlScan.Listener() {
             @Override
             public void element(XmlScan.Element element, XMLStreamReader reader) {
                 for (int i = 0; i < reader.getAttributeCount(); i++) {
@@ -83,7 +83,7 @@ class TextReadersTest {
 
     private static List<String> texts(String json, Charset charset) throws IOException, Unreadable {
         List<String> out = new ArrayList<>();
-        new JsonScan(Set.of("inner"), new JsonScan.Taker() {
+        new JsonScan(Set.of("inner"), new JsonScan.Listener() {
             @Override
             public void object(JsonScan.Obj object) {
                 object.keys().stream().sorted().forEach(key -> out.add(object.place(key).text() + " " + object.text(key)));

@@ -1,4 +1,4 @@
-package org.opensatchel.web.demo;
+package org.opensatchel.web.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -19,8 +19,10 @@ import java.util.TreeSet;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.web.RunningApplication;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.data.domain.Pageable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -75,7 +77,7 @@ class EveryRouteTest extends RunningApplication {
 
     /** What a parameter holds while another one is tried. */
     private Map<String, String> usual(Page page) {
-        long handIn = handIns.ofAssignment(market()).get(0).id();
+        long handIn = handIns.ofAssignment(market(), Pageable.unpaged()).getContent().get(0).id();
         Map<String, String> out = new LinkedHashMap<>();
         out.put("id", Long.toString(market().id()));
         out.put("handInId", Long.toString(handIn));

@@ -10,7 +10,7 @@ const grades = () => ["", "must", "should", "note", "off"].map(option("grade"));
 const needs = () => ["required", "optional"].map(option("need"));
 const lastName = (path) => path.slice(path.lastIndexOf("/") + 1);
 const nameIn = (rule) => (rule.in ? rule.in + "/" : "") + (rule.name ?? "") + (rule.types?.length ? "." + rule.types[0] : "");
-const notJudged = () => el("p", { class: "soft mb-0" }, say("js-plan.not-judged"));
+const notJudged = () => el("p", { class: "soft mt-2 mb-0" }, say("js-plan.not-judged"));
 
 const size = (bytes) => {
   const [unit, value] = bytes < 1000 ? ["byte", bytes] : bytes < 1e6 ? ["kilobyte", Math.round(bytes / 1000)] : ["megabyte", Math.round(bytes / 1e5) / 10];

@@ -1,4 +1,4 @@
-package org.opensatchel.web.demo;
+package org.opensatchel.web.page;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -20,6 +20,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.kit.KitEditor;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -78,7 +79,7 @@ class HoldTest extends RunningApplication {
         page.getByText("Create course").click();
         assertThat(page.locator(".told")).containsText("What you typed is kept");
         page.fill("#username", "quillfeather");
-        page.fill("#password", DemoData.PASSWORD);
+        page.fill("#password", PASSWORD);
         page.click("main button");
         assertThat(page.locator("h1")).hasText("You are signed in again");
         accessible(page);

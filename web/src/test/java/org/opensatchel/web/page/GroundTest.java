@@ -1,4 +1,4 @@
-package org.opensatchel.web.demo;
+package org.opensatchel.web.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -6,16 +6,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.RequestOptions;
-import java.net.InetAddress;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.RunningApplication;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.web.server.autoconfigure.ServerProperties;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.util.unit.DataSize;
 
 /** What the application stands on: its schema, its health, and where it may be served. */
 class GroundTest extends RunningApplication {
@@ -48,17 +45,5 @@ class GroundTest extends RunningApplication {
         }
         assertThat(page.request().get(address("/actuator/health")).text()).contains("oldestWaitingSeconds", "silentSeconds", "room");
         assertThat(page.request().get(address("/actuator/env"), RequestOptions.create().setMaxRedirects(0)).status()).isNotEqualTo(200);
-    }
-
-    @Test
-    void theDemoIsServedOnThisMachineAlone() throws Exception {
-        SatchelProperties demo = new SatchelProperties(null, null, DataSize.ofMegabytes(1), true, null, null, null);
-        SatchelProperties school = new SatchelProperties(null, null, DataSize.ofMegabytes(1), false, null, null, null);
-        ServerProperties server = new ServerProperties();
-        server.setAddress(InetAddress.getByName("0.0.0.0"));
-        assertThatThrownBy(() -> new DemoGuard(demo, server)).hasMessageContaining("known to everybody");
-        assertThat(new DemoGuard(school, server)).isNotNull();
-        server.setAddress(InetAddress.getByName("127.0.0.1"));
-        assertThat(new DemoGuard(demo, server)).isNotNull();
     }
 }

@@ -1,4 +1,4 @@
-package org.opensatchel.web.demo;
+package org.opensatchel.web.handin;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -7,10 +7,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.core.check.rule.Rules;
-import org.opensatchel.core.link.LinkReaders;
+import org.opensatchel.core.link.format.LinkReaders;
+import org.opensatchel.web.RunningApplication;
 
 /** The grid of documents against machines in a report, and the page that says what is checked. */
-class MachinesTest extends RunningApplication {
+class CarryGridTest extends RunningApplication {
 
     @Test
     void aReportShowsWhatBreaksWhere() {

@@ -1,4 +1,4 @@
-package org.opensatchel.web.demo;
+package org.opensatchel.web.kit;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -20,9 +20,9 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.kit.KitService;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** An instructor plans a kit: in place, by keys, from an example, against somebody else's save, and publishes it. */

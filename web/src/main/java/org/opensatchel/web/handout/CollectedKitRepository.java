@@ -5,7 +5,7 @@ import java.util.List;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
-interface CollectionRepository extends Repository<Collection, Long> {
+interface CollectedKitRepository extends Repository<CollectedKit, Long> {
 
     /** What each student of an assignment got last: collected, or loaded onto a drive, which then is named. */
     @Query(nativeQuery = true, value = """
@@ -29,5 +29,5 @@ interface CollectionRepository extends Repository<Collection, Long> {
         String getDrive();
     }
 
-    Collection save(Collection collection);
+    CollectedKit save(CollectedKit kit);
 }

@@ -7,11 +7,11 @@ import org.springframework.stereotype.Component;
 
 /** What is told of a check that could not be made: what it needed, and whose fault that is. */
 @Component
-class CheckTrouble {
+class FailureWords {
 
     private final CheckSettings settings;
 
-    CheckTrouble(CheckSettings settings) {
+    FailureWords(CheckSettings settings) {
         this.settings = settings;
     }
 

@@ -12,10 +12,10 @@ import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.project.RootChoice.Trouble;
+import org.opensatchel.core.project.RootChoice.PackingFault;
 
 /** A package whose root is wrapped in another folder, stands among others, or is missing. */
-final class RootTrouble implements Rule<PackageEvidence> {
+final class RootPacking implements Rule<PackageEvidence> {
 
     @Override
     public Class<PackageEvidence> needs() {
@@ -29,19 +29,19 @@ final class RootTrouble implements Rule<PackageEvidence> {
 
     @Override
     public List<Finding> judge(PackageEvidence evidence) {
-        return evidence.root().trouble().map(trouble -> List.of(finding(evidence, trouble))).orElse(List.of());
+        return evidence.root().fault().map(fault -> List.of(finding(evidence, fault))).orElse(List.of());
     }
 
-    private Finding finding(PackageEvidence evidence, Trouble trouble) {
-        return Finding.of(trouble.code()).path(ProjectPath.of(trouble.path()))
-                .explains(new Cause(Cause.Kind.ROOT, ProjectPath.ROOT)).facts(facts(evidence, trouble)).make();
+    private Finding finding(PackageEvidence evidence, PackingFault fault) {
+        return Finding.of(fault.code()).path(ProjectPath.of(fault.path()))
+                .explains(new Cause(Cause.Kind.ROOT, ProjectPath.ROOT)).facts(facts(evidence, fault)).make();
     }
 
-    private static Facts facts(PackageEvidence evidence, Trouble trouble) {
-        return switch (trouble.code()) {
-            case PACKAGE_NESTED_ROOT -> trouble.path().isEmpty() ? Facts.of(HOW, "folder").and(FOUND, evidence.root().name()).and(PLACE, String.join("/", trouble.others())) : Facts.of(HOW, "archive");
-            case PACKAGE_SEVERAL_ROOTS -> Facts.of(FOUND, evidence.root().name()).and(OTHERS, trouble.others());
-            default -> Facts.of(OTHERS, trouble.others());
+    private static Facts facts(PackageEvidence evidence, PackingFault fault) {
+        return switch (fault.code()) {
+            case PACKAGE_NESTED_ROOT -> fault.path().isEmpty() ? Facts.of(HOW, "folder").and(FOUND, evidence.root().name()).and(PLACE, String.join("/", fault.others())) : Facts.of(HOW, "archive");
+            case PACKAGE_SEVERAL_ROOTS -> Facts.of(FOUND, evidence.root().name()).and(OTHERS, fault.others());
+            default -> Facts.of(OTHERS, fault.others());
         };
     }
 }

@@ -4,11 +4,13 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.Table;
 import java.time.Instant;
 
 /** That a kit version was fetched for one student, by them or for them alone. */
 @Entity
-class Collection {
+@Table(name = "collection")
+class CollectedKit {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -17,10 +19,10 @@ class Collection {
     private Long enrolmentId;
     private Instant collectedAt;
 
-    protected Collection() {
+    protected CollectedKit() {
     }
 
-    Collection(long kitVersionId, long enrolmentId, Instant collectedAt) {
+    CollectedKit(long kitVersionId, long enrolmentId, Instant collectedAt) {
         this.kitVersionId = kitVersionId;
         this.enrolmentId = enrolmentId;
         this.collectedAt = collectedAt;

@@ -1,4 +1,4 @@
-package org.opensatchel.web.demo;
+package org.opensatchel.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
@@ -26,10 +26,14 @@ import org.opensatchel.web.handin.HandInView;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.data.domain.Pageable;
 
 /** The whole application with its demo data on the real database, and a real browser before it. One for all tests. */
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = {"satchel.demo=true", "satchel.max-upload=6MB"})
 public abstract class RunningApplication {
+
+    /** What the demo's people sign in with. */
+    protected static final String PASSWORD = "market-bell";
 
     private static Playwright playwright;
     private static Browser browser;
@@ -63,7 +67,7 @@ public abstract class RunningApplication {
 
     @BeforeEach
     protected void demoIsChecked() {
-        await().atMost(Duration.ofMinutes(2)).until(() -> handIns.ofAssignment(market()).stream().allMatch(HandInView::isDone));
+        await().atMost(Duration.ofMinutes(2)).until(() -> handIns.ofAssignment(market(), Pageable.unpaged()).stream().allMatch(HandInView::isDone));
     }
 
     @AfterEach
@@ -82,31 +86,31 @@ public abstract class RunningApplication {
         return courses.forStudent(market().id(), accounts.loadUserByUsername(login).accountId());
     }
 
-    String address(String path) {
+    protected String address(String path) {
         return "http://127.0.0.1:" + port + path;
     }
 
-    int port() {
+    protected int port() {
         return port;
     }
 
     /** Somebody who is not signed in. */
-    Page unknown() {
+    protected Page unknown() {
         BrowserContext context = browser.newContext();
         contexts.add(context);
         return context.newPage();
     }
 
-    Page signIn(String login) {
+    protected Page signIn(String login) {
         return signIn(login, new Browser.NewContextOptions().setViewportSize(1280, 800));
     }
 
-    Page signIn(String login, String password) {
+    protected Page signIn(String login, String password) {
         return signIn(login, password, new Browser.NewContextOptions().setViewportSize(1280, 800));
     }
 
-    Page signIn(String login, Browser.NewContextOptions options) {
-        return signIn(login, DemoData.PASSWORD, options);
+    protected Page signIn(String login, Browser.NewContextOptions options) {
+        return signIn(login, PASSWORD, options);
     }
 
     private Page signIn(String login, String password, Browser.NewContextOptions options) {
@@ -128,7 +132,7 @@ public abstract class RunningApplication {
     }
 
     /** Nothing serious for whoever cannot see, or cannot use a mouse. */
-    static void accessible(Page page) {
+    protected static void accessible(Page page) {
         assertThat(new AxeBuilder(page).analyze().getViolations().stream().filter(rule -> List.of("serious", "critical").contains(rule.getImpact()))
                 .map(rule -> rule.getId() + ": " + rule.getNodes().get(0).getHtml()).toList()).as(page.url()).isEmpty();
     }

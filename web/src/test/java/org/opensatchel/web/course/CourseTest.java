@@ -1,4 +1,4 @@
-package org.opensatchel.web.demo;
+package org.opensatchel.web.course;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -16,8 +16,8 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.core.kit.KitReader;
+import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.account.Role;
-import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.kit.KitService;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -117,7 +117,7 @@ class CourseTest extends RunningApplication {
 
     @Test
     void anAssistantReviewsAndDoesNotPlan() {
-        accounts.create("assistant", "A. Helper", DemoData.PASSWORD, Role.INSTRUCTOR);
+        accounts.create("assistant", "A. Helper", PASSWORD, Role.INSTRUCTOR);
         Page page = course("TRY 103");
         page.getByLabel("Code").fill("A1");
         page.getByLabel("Title").fill("Lamp");

@@ -1,0 +1,32 @@
+package org.opensatchel.core.link.format;
+
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.LinkReader;
+
+/** The formats that are read. Adding one is a class, a line here and its test files. */
+public final class LinkReaders {
+
+    /** In the order in which they are asked: those that content alone tells come first. */
+    private static final List<LinkReader> ALL = List.of(
+            new GlbReader(), new EpubReader(), new OraReader(), new OdfReader(), new OtiozReader(), new OpcReader(), new PdfReader(),
+            new OtioReader(), new GltfReader(), new UsdaReader(), new VrmlReader(), new PlyReader(), new StepReader(),
+            new SmilReader(), new XspfReader(), new DashReader(), new ColladaReader(), new X3dReader(), new MaterialxReader(), new MusicxmlReader(), new SvgReader(),
+            new M3uReader(), new EdlReader(),
+            // By their extension alone.
+            new HtmlReader(), new MarkdownReader(), new ObjReader(), new MtlReader(), new CssReader(), new CueReader(), new SfzReader(), new UsdzReader(), new ZaeReader(),
+            new DawprojectReader());
+
+    private LinkReaders() {
+    }
+
+    public static List<LinkReader> all() {
+        return ALL;
+    }
+
+    /** The reader for a file; empty when it is no document that is read. */
+    public static Optional<LinkReader> of(String extension, Head head) {
+        return ALL.stream().filter(reader -> reader.recognises(extension, head)).findFirst();
+    }
+}

@@ -1,0 +1,114 @@
+package org.opensatchel.web.storage;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashSet;
+import java.util.Set;
+import org.opensatchel.core.pack.Handout.StarterContents;
+import org.opensatchel.web.storage.ContentStore.Stored;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Stored contents and whose they are. A hash that comes with a request opens nothing by itself: the course has to have that
+ * content, for that purpose. Nothing is read or written while a connection to the database is held.
+ */
+@Service
+public class Contents {
+
+    /** What was just stored may not have its owner yet. */
+    private static final Duration LEFT_ALONE = Duration.ofHours(24);
+
+    private final ContentStore store;
+    private final StoredContentRepository owners;
+    private final Clock clock;
+
+    Contents(ContentStore store, StoredContentRepository owners, Clock clock) {
+        this.store = store;
+        this.owners = owners;
+        this.clock = clock;
+    }
+
+    /**
+     * Stores a stream for somebody in a course.
+     *
+     * @throws ContentStore.TooLarge when it is longer than allowed
+     */
+    public Stored keep(InputStream content, Purpose purpose, long course, long account, long mostBytes) throws IOException {
+        Stored stored = store.store(content, mostBytes);
+        own(stored, purpose, course, account);
+        return stored;
+    }
+
+    /** Says whose something is that has been stored. */
+    public void own(Stored stored, Purpose purpose, long course, long account) {
+        Instant now = clock.instant();
+        owners.own(stored.sha256(), stored.bytes(), purpose.name(), course, account, now, purpose.stays().map(now::plus).orElse(null));
+    }
+
+    /**
+     * A content that a course has.
+     *
+     * @throws NoSuchFileException when it has none such, or no longer
+     */
+    public InputStream open(String sha256, Purpose purpose, long course) throws IOException {
+        require(sha256, purpose, course, Long.MAX_VALUE);
+        return store.open(sha256);
+    }
+
+    /**
+     * The same as a file.
+     *
+     * @param mostBytes a longer one is refused before anything of it is read
+     */
+    public LocalFile file(String sha256, Purpose purpose, long course, long mostBytes) throws IOException {
+        require(sha256, purpose, course, mostBytes);
+        return local(sha256);
+    }
+
+    private void require(String sha256, Purpose purpose, long course, long mostBytes) throws IOException {
+        long bytes = owners.bytes(sha256, purpose, course, clock.instant()).orElseThrow(() -> new NoSuchFileException(sha256));
+        if (bytes > mostBytes) {
+            throw new ContentStore.TooLarge();
+        }
+    }
+
+    /** The starter files of a course's kits. */
+    public StarterContents starters(long course) {
+        return file -> open(file.sha256(), Purpose.STARTER, course);
+    }
+
+    /** A content by a hash that comes from a row of ours, and never from a request. */
+    public LocalFile local(String sha256) throws IOException {
+        if (store instanceof OnDisk disk) {
+            Path file = disk.file(sha256);
+            if (!Files.isRegularFile(file)) {
+                throw new NoSuchFileException(sha256);
+            }
+            return new LocalFile(file, false);
+        }
+        Path copy = Files.createTempFile("satchel-content", "");
+        try (InputStream content = store.open(sha256)) {
+            Files.copy(content, copy, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException broken) {
+            Files.deleteIfExists(copy);
+            throw broken;
+        }
+        return new LocalFile(copy, true);
+    }
+
+    /** Lets go of what nothing refers to any more, and removes the contents that nobody has; returns how many were removed. */
+    @Transactional
+    public int collect() throws IOException {
+        owners.release(clock.instant().minus(LEFT_ALONE));
+        Set<String> owned = new HashSet<>(owners.owned());
+        return store.collect(owned::contains, clock.instant().minus(LEFT_ALONE));
+    }
+}

@@ -1,0 +1,110 @@
+package org.opensatchel.web.storage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.microsoft.playwright.Page;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.junit.jupiter.api.Test;
+import org.opensatchel.web.RunningApplication;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.storage.ContentStore.Stored;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.data.domain.Pageable;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** Contents have owners: a hash alone opens nothing, and what nobody has goes, while others go on storing. */
+class ContentsTest extends RunningApplication {
+
+    @Autowired
+    private Contents contents;
+    @Autowired
+    private JdbcTemplate database;
+
+    private static ByteArrayInputStream bytes(String text) {
+        return new ByteArrayInputStream(text.getBytes());
+    }
+
+    private long me() {
+        return accounts.loadUserByUsername("quillfeather").accountId();
+    }
+
+    private void age(String sha256) throws IOException {
+        database.update("update stored_content set stored_at = now() - interval '3 days', expires_at = now() - interval '2 days' where sha256 = ?", sha256);
+        try (LocalFile file = contents.local(sha256)) {
+            Files.setLastModifiedTime(file.path(), FileTime.from(Instant.now().minus(Duration.ofDays(3))));
+        }
+    }
+
+    @Test
+    void aHashOpensOnlyWhatItsCourseHasForThatPurpose() throws IOException {
+        AssignmentView market = market();
+        long other = courses.createCourse("SET 301", "Sets", me());
+        Stored table = contents.keep(bytes("Last,First\nMarsh,Ottoline"), Purpose.ROSTER, market.courseId(), me(), 1_000);
+        assertThat(contents.open(table.sha256(), Purpose.ROSTER, market.courseId()).readAllBytes()).hasSize(25);
+        assertThatThrownBy(() -> contents.open(table.sha256(), Purpose.ROSTER, other)).isInstanceOf(NoSuchFileException.class);
+        assertThatThrownBy(() -> contents.open(table.sha256(), Purpose.STARTER, market.courseId())).isInstanceOf(NoSuchFileException.class);
+        assertThatThrownBy(() -> contents.file(table.sha256(), Purpose.ROSTER, market.courseId(), 24)).isInstanceOf(ContentStore.TooLarge.class);
+        age(table.sha256());
+        assertThatThrownBy(() -> contents.open(table.sha256(), Purpose.ROSTER, market.courseId())).as("its time is over").isInstanceOf(NoSuchFileException.class);
+    }
+
+    /** The address of a roster's preview holds a hash; that of somebody's project in its place shows nothing of it. */
+    @Test
+    void nobodyReadsAProjectByItsHash() {
+        String project = database.queryForObject("select sha256 from hand_in where id = ?", String.class, handIns.ofAssignment(market(), Pageable.ofSize(1)).getContent().get(0).id());
+        Page page = signIn("quillfeather");
+        assertThat(page.navigate(address("/courses/" + market().courseId() + "/roster?file=" + project)).status()).isEqualTo(404);
+    }
+
+    @Test
+    void whatNothingRefersToGoesAndTheRestStays() throws IOException {
+        AssignmentView market = market();
+        Stored left = contents.keep(bytes("nobody's any more"), Purpose.STARTER, market.courseId(), me(), 1_000);
+        age(left.sha256());
+        Stored fresh = contents.keep(bytes("not saved yet"), Purpose.STARTER, market.courseId(), me(), 1_000);
+        String starter = database.queryForObject("select sha256 from stored_content where purpose = 'STARTER' and course_id = ? and sha256 not in (?, ?) limit 1", String.class, market.courseId(), left.sha256(), fresh.sha256());
+        age(starter);
+        contents.collect();
+        assertThatThrownBy(() -> contents.open(left.sha256(), Purpose.STARTER, market.courseId())).isInstanceOf(NoSuchFileException.class);
+        assertThatThrownBy(() -> contents.local(left.sha256())).isInstanceOf(NoSuchFileException.class);
+        assertThat(contents.open(fresh.sha256(), Purpose.STARTER, market.courseId())).isNotEmpty();
+        assertThat(contents.open(starter, Purpose.STARTER, market.courseId())).as("a kit refers to it").isNotEmpty();
+    }
+
+    @Test
+    void whatIsStoredWhileOthersAreCollectedIsThere() throws Exception {
+        long course = market().courseId();
+        ExecutorService people = Executors.newFixedThreadPool(4);
+        try {
+            List<Future<Stored>> stored = new ArrayList<>();
+            for (int i = 0; i < 60; i++) {
+                String text = "content " + i % 20;
+                if (i < 20) {
+                    age(contents.keep(bytes(text), Purpose.EXAMPLE, course, me(), 1_000).sha256());
+                }
+                stored.add(people.submit(() -> contents.keep(bytes(text), Purpose.EXAMPLE, course, me(), 1_000)));
+                if (i % 10 == 0) {
+                    contents.collect();
+                }
+            }
+            contents.collect();
+            for (Future<Stored> one : stored) {
+                assertThat(contents.open(one.get().sha256(), Purpose.EXAMPLE, course)).isNotEmpty();
+            }
+        } finally {
+            people.shutdownNow();
+        }
+    }
+}
