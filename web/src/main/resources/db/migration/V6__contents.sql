@@ -4,8 +4,8 @@ create table stored_content (
     sha256 char(64) not null,
     bytes bigint not null,
     purpose varchar(10) not null check (purpose in ('HAND_IN', 'STARTER', 'ROSTER', 'EXAMPLE')),
-    course_id bigint not null references course,
-    stored_by bigint not null references account,
+    course_id bigint not null references course on delete cascade,
+    stored_by bigint not null references account on delete cascade,
     stored_at timestamp with time zone not null,
     -- When it goes unless something refers to it by then; null for what stays as long as what it belongs to.
     expires_at timestamp with time zone,

@@ -3,13 +3,16 @@ package org.opensatchel.cli;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
+import java.util.ResourceBundle;
 import org.opensatchel.core.words.Words;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.ScopeType;
+import picocli.CommandLine;
 
 /** The command line over the core: no database, no server, nothing written but what it prints. */
 @Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.",
@@ -45,6 +48,9 @@ public final class Satchel implements Runnable {
     static int run(PrintStream out, PrintStream err, String... args) {
         Satchel satchel = new Satchel(out, err);
         CommandLine line = new CommandLine(satchel);
+        if (isGerman(args)) {
+            line.setResourceBundle(ResourceBundle.getBundle(Satchel.class.getPackageName() + ".help", Locale.GERMAN));
+        }
         line.setExpandAtFiles(false);
         line.setTrimQuotes(false);
         line.setOut(new PrintWriter(out, true));
@@ -63,6 +69,13 @@ public final class Satchel implements Runnable {
             err.println("satchel: " + satchel.words.fill("memory"));
             return FAILED;
         }
+    }
+
+    /** Asked before anything is parsed: help is written while that goes on. */
+    private static boolean isGerman(String... args) {
+        List<String> given = Arrays.asList(args);
+        int at = given.indexOf("--language");
+        return given.contains("--language=de") || (at >= 0 && at + 1 < args.length && args[at + 1].equals("de"));
     }
 
     /** The command asked for, as the help knows it. */

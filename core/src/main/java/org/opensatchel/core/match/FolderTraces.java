@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 import org.opensatchel.core.kit.Kit.StarterFile;
@@ -38,7 +39,7 @@ final class FolderTraces {
         for (ResolvedLink link : links) {
             if (link.link().standing() != Link.Standing.GUESSED || link.target().isPresent()) {
                 link.intended().filter(path -> !path.isBesideRoot()).map(ProjectPath::composed)
-                        .ifPresent(path -> above(path, gone, folder -> asked.computeIfAbsent(folder, key -> new HashSet<>()).add(path)));
+                        .ifPresent(path -> above(path, gone, folder -> asked.computeIfAbsent(folder, key -> new TreeSet<>()).add(path)));
             }
         }
         Set<String> known = new HashSet<>();
@@ -66,7 +67,12 @@ final class FolderTraces {
     /** The folder that holds most of what a planned one should, and that may stand for it; none where two hold as much. */
     Optional<ProjectPath> of(ProjectPath planned, Predicate<ProjectPath> mayStand) {
         Tally linked = new Tally(planned);
-        asked.getOrDefault(planned, Set.of()).forEach(path -> linked.count(path, tree.named(path.name()).stream().map(ProjectFile::path).toList()));
+        for (ProjectPath path : asked.getOrDefault(planned, Set.of())) {
+            if (linked.isFull()) {
+                break;
+            }
+            linked.count(path, tree.named(path.name()).stream().map(ProjectFile::path).toList());
+        }
         Tally kept = new Tally(planned);
         starters.getOrDefault(planned, List.of()).forEach(file -> kept.count(file.path().composed(), byContent.getOrDefault(file.sha256(), List.of())));
         return linked.most(mayStand).or(() -> kept.most(mayStand));
@@ -75,7 +81,11 @@ final class FolderTraces {
     /** How much of what one planned folder should hold is found in each folder there is. */
     private static final class Tally {
 
+        /** Where very many files have the same few names, the first of them tell enough. */
+        private static final int MOST_STEPS = 2_000_000;
+
         private final ProjectPath planned;
+        private int steps;
         private int wanted;
         private final Map<ProjectPath, Integer> holds = new HashMap<>();
         /** Those of them that lie in the folder just as they would in the planned one: of two folders, one in the other, these tell which was meant. */
@@ -85,7 +95,12 @@ final class FolderTraces {
             this.planned = planned;
         }
 
+        boolean isFull() {
+            return steps > MOST_STEPS;
+        }
+
         void count(ProjectPath path, List<ProjectPath> found) {
+            steps += found.size();
             wanted++;
             String rest = NameFolding.folded(path.from(planned).text());
             Set<ProjectPath> here = new HashSet<>();

@@ -146,7 +146,7 @@ public final class NamePattern {
     /** The version number in a name that fits; empty when it does not, or the pattern has none. */
     public Optional<Version> version(String name, RosterFields fields, boolean ascii) {
         Matcher digits = DIGITS.matcher(name);
-        while (hasVersion() && digits.find()) {
+        while (hasVersion() && fits(name, fields, ascii) && digits.find()) {
             // The number may touch other digits, like those of an assignment: longer ones first.
             for (int length = Math.min(digits.end() - digits.start(), MOST_DIGITS); length > 0; length--) {
                 for (int at = digits.start(); at + length <= digits.end(); at++) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -50,6 +51,29 @@ class NamePatternTest {
                 assertThat(differs.nearest()).contains(nearest);
             }
         });
+    }
+
+    /** The number may touch other digits, stand in the middle, or be written in the name and mean nothing. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            "{last}_{assignment}_v{version:2} | Marsh_A2_v02 | 2 | Marsh_A2_v",
+            "{assignment}{version:2} | A203 | 3 | A2",
+            "v{version}_{word} | v12_cut7 | 12 | v_cut7",
+            "{word}_v{version} | take3_v4 | 4 | take3_v",
+            "{last}_v{version:2} | Marsh_v2 | - | -",
+            "{last}_cut | Marsh_cut | - | -",
+            "{text}{version:3} | a1b002 | 2 | a1b"})
+    void findsTheVersion(String pattern, String name, String number, String rest) {
+        Optional<NamePattern.Version> version = NamePattern.of(pattern).version(name, MARSH, false);
+        assertThat(version.map(found -> Long.toString(found.number())).orElse("-")).isEqualTo(number);
+        assertThat(version.map(NamePattern.Version::rest).orElse("-")).isEqualTo(rest);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            "{last}_{assignment}_v{version:2} | {last}_{assignment}", "{last} version {version} | {last}", "v{version}_{word} | _{word}", "{last}-{version:3}-final | {last}-final", "{version:2} | -", "{last} | -"})
+    void leavesTheVersionOut(String pattern, String expected) {
+        assertThat(NamePattern.of(pattern).withoutVersion().map(NamePattern::text).orElse("-")).isEqualTo(expected);
     }
 
     @Test

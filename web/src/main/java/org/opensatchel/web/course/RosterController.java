@@ -75,6 +75,7 @@ class RosterController {
         model.addAttribute("roles", StaffRole.values());
         model.addAttribute("withoutPassword", rosters.withoutPassword(course, me.accountId()).size());
         model.addAttribute("mostBytes", MOST_BYTES);
+        model.addAttribute("mostSaid", Speech.words().size(MOST_BYTES));
         model.addAttribute("languages", Words.languages());
         return "course/course";
     }

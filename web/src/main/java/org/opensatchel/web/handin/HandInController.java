@@ -103,6 +103,7 @@ class HandInController {
         model.addAttribute("open", kits.current(place.assignment()).isPresent());
         model.addAttribute("handIns", handIns.ofStudent(place));
         model.addAttribute("mostBytes", mostBytes);
+        model.addAttribute("mostSaid", Speech.words().size(mostBytes));
         return "handin/hand-in";
     }
 

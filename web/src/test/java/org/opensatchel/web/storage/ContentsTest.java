@@ -19,6 +19,7 @@ import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.data.domain.Pageable;
@@ -29,6 +30,8 @@ class ContentsTest extends RunningApplication {
 
     @Autowired
     private Contents contents;
+    @Autowired
+    private KitService kits;
     @Autowired
     private JdbcTemplate database;
 
@@ -74,7 +77,7 @@ class ContentsTest extends RunningApplication {
         Stored left = contents.keep(bytes("nobody's any more"), Purpose.STARTER, market.courseId(), me(), 1_000);
         age(left.sha256());
         Stored fresh = contents.keep(bytes("not saved yet"), Purpose.STARTER, market.courseId(), me(), 1_000);
-        String starter = database.queryForObject("select sha256 from stored_content where purpose = 'STARTER' and course_id = ? and sha256 not in (?, ?) limit 1", String.class, market.courseId(), left.sha256(), fresh.sha256());
+        String starter = kits.current(market).orElseThrow().kit().starter().get(0).sha256();
         age(starter);
         contents.collect();
         assertThatThrownBy(() -> contents.open(left.sha256(), Purpose.STARTER, market.courseId())).isInstanceOf(NoSuchFileException.class);
