@@ -3,6 +3,7 @@ package org.opensatchel.core.check;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.TeamLocation;
@@ -35,51 +36,51 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
     }
 
     public CheckRequest at(Instant time) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, time, progress, newer, machines, words, team, earlier);
+        return with(parts -> parts.made = time);
     }
 
     public CheckRequest located(Optional<ProjectLocation> where) {
-        return new CheckRequest(kit, fields, roster, where, documentsKnown, limits, made, progress, newer, machines, words, team, earlier);
+        return with(parts -> parts.location = where);
     }
 
     public CheckRequest within(ReadLimits bounds) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, bounds, made, progress, newer, machines, words, team, earlier);
+        return with(parts -> parts.limits = bounds);
     }
 
     public CheckRequest amongst(List<RosterFields> everybody) {
-        return new CheckRequest(kit, fields, everybody, location, documentsKnown, limits, made, progress, newer, machines, words, team, earlier);
+        return with(parts -> parts.roster = everybody);
     }
 
     public CheckRequest withDocuments(boolean known) {
-        return new CheckRequest(kit, fields, roster, location, known, limits, made, progress, newer, machines, words, team, earlier);
+        return with(parts -> parts.documentsKnown = known);
     }
 
     public CheckRequest telling(ScanProgress listener) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, listener, newer, machines, words, team, earlier);
+        return with(parts -> parts.progress = listener);
     }
 
     public CheckRequest before(Optional<Kit> later) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, later, machines, words, team, earlier);
+        return with(parts -> parts.newer = later);
     }
 
     /** Carries the project to these machines instead of the kit's. */
     public CheckRequest carriedTo(List<Machine> named) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, named, words, team, earlier);
+        return with(parts -> parts.machines = named);
     }
 
     /** Has the report written in another language. */
     public CheckRequest in(Words language) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, language, team, earlier);
+        return with(parts -> parts.words = language);
     }
 
     /** Holds the location against those of the others of the team. */
     public CheckRequest teamed(List<TeamLocation> others) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, others, earlier);
+        return with(parts -> parts.team = others);
     }
 
     /** Holds sealed folders against what an earlier hand-in had in them. */
     public CheckRequest after(List<SealedFile> handedInBefore) {
-        return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team, handedInBefore);
+        return with(parts -> parts.earlier = handedInBefore);
     }
 
     /** The machines the project has to open on. */
@@ -88,6 +89,49 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
     }
 
     CheckRequest whose(RosterFields known) {
-        return new CheckRequest(kit, known, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team, earlier);
+        return with(parts -> parts.fields = known);
+    }
+
+    private CheckRequest with(Consumer<Parts> change) {
+        Parts parts = new Parts(this);
+        change.accept(parts);
+        return parts.request();
+    }
+
+    /** The same again, open to one change. */
+    private static final class Parts {
+        private Optional<Kit> kit;
+        private RosterFields fields;
+        private List<RosterFields> roster;
+        private Optional<ProjectLocation> location;
+        private boolean documentsKnown;
+        private ReadLimits limits;
+        private Instant made;
+        private ScanProgress progress;
+        private Optional<Kit> newer;
+        private List<Machine> machines;
+        private Words words;
+        private List<TeamLocation> team;
+        private List<SealedFile> earlier;
+
+        Parts(CheckRequest from) {
+            this.kit = from.kit;
+            this.fields = from.fields;
+            this.roster = from.roster;
+            this.location = from.location;
+            this.documentsKnown = from.documentsKnown;
+            this.limits = from.limits;
+            this.made = from.made;
+            this.progress = from.progress;
+            this.newer = from.newer;
+            this.machines = from.machines;
+            this.words = from.words;
+            this.team = from.team;
+            this.earlier = from.earlier;
+        }
+
+        CheckRequest request() {
+            return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team, earlier);
+        }
     }
 }

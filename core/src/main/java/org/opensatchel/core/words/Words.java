@@ -18,6 +18,7 @@ import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.fact.Wording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report.CandidateLine;
 import org.opensatchel.core.report.Report.CarryFileLine;
@@ -315,11 +316,16 @@ public final class Words {
         }
         boolean named = name.kind() == FactName.Kind.NAMES;
         List<String> shown = texts.values().subList(0, Math.min(named ? MOST_NAMES : MOST_TEXTS, texts.values().size()));
-        List<List<Sentence.Piece>> each = shown.stream().map(text -> List.of(new Sentence.Piece(text, named))).toList();
+        List<List<Sentence.Piece>> each = shown.stream().map(text -> List.of(new Sentence.Piece(name == FactName.MACHINES ? machine(text) : text, named))).toList();
         int more = texts.all() - shown.size();
         boolean few = named || name == FactName.PEOPLE || name == FactName.MACHINES;
         List<Sentence.Piece> list = few && more == 0 ? joined(each, false) : separated(each);
         return more == 0 ? list : around(say("list.more", Facts.of(MORE, more)).toString(), list);
+    }
+
+    /** A machine's title: that of one of ours in this language, any other as it was given. */
+    public String machine(String title) {
+        return Machine.SHIPPED.stream().filter(machine -> machine.title().equals(title)).map(machine -> "machine." + machine.name()).findFirst().map(bundle::text).orElse(title);
     }
 
     /** Several texts as the language lists them, the last with its word for and. */

@@ -27,6 +27,7 @@ import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.lint.LintCode;
 import org.opensatchel.core.lint.LintWording;
+import org.opensatchel.core.machine.Machine;
 
 /** Every language says everything, and nothing else; and each thing with the facts that it declares. */
 class BundleTest {
@@ -83,6 +84,7 @@ class BundleTest {
         LinkReaders.all().forEach(reader -> out.put("format." + reader.format().toLowerCase(Locale.ROOT).replace(' ', '-'), Set.of()));
         List.of("format.no-known-format", "format.kit-rules", "quote.open", "quote.close", "size.bytes").forEach(key -> out.put(key, Set.of(FactName.COUNT)));
         List.of("list.more", "more.same", "more.following").forEach(key -> out.put(key, Set.of(FactName.MORE)));
+        Machine.SHIPPED.forEach(machine -> out.put("machine." + machine.name(), Set.of()));
         Report.NOT_CHECKED.forEach(key -> out.put("not-checked." + key, Set.of()));
         Stream.of(org.opensatchel.core.location.StorageKind.values()).forEach(kind -> out.put("allowed." + Wording.word(kind), Set.of()));
         Stream.of(org.opensatchel.core.location.LocationPolicy.Avoided.values()).forEach(place -> out.put("places." + Wording.word(place), Set.of()));

@@ -75,7 +75,7 @@ public record CarryGrid(List<Column> machines, List<Row> rows) {
 
     public static CarryGrid of(ReportDigest digest, Words words) {
         List<Carried> carried = digest.carry();
-        List<Column> columns = carried.stream().map(machine -> new Column(machine.title(), machine.opens(), machine.breaks(), machine.files().stream().map(file -> new Refused(file.path(), words.of(file))).toList(), machine.filesInAll())).toList();
+        List<Column> columns = carried.stream().map(machine -> new Column(words.machine(machine.title()), machine.opens(), machine.breaks(), machine.files().stream().map(file -> new Refused(file.path(), words.of(file))).toList(), machine.filesInAll())).toList();
         int documents = carried.isEmpty() ? 0 : carried.get(0).documents().size();
         List<Row> rows = IntStream.range(0, documents).mapToObj(i -> new Row(carried.get(0).documents().get(i).document(), carried.stream().map(machine -> cell(machine.documents().get(i), words)).toList())).toList();
         return new CarryGrid(columns, rows);

@@ -23,6 +23,11 @@ public class Tell {
         return Speech.scripts(part);
     }
 
+    /** A machine's title in the language of the page. */
+    public String machine(String title) {
+        return Speech.words().machine(title);
+    }
+
     public Sentence of(Phrase phrase) {
         return Speech.words().say(phrase);
     }
