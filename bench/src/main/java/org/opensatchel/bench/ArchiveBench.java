@@ -44,7 +44,8 @@ final class ArchiveBench {
         Path zip = temp.resolve("project.zip");
         int files = 2_000;
         makeArchive(zip, files, mib);
-        List<String> check = List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx256m", "-XX:+UseSerialGC", "-XX:-UsePerfData", "-cp", System.getProperty("java.class.path"),
+        List<String> check = List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx256m", "-XX:+UseSerialGC",
+                "-XX:-UsePerfData", "-cp", System.getProperty("java.class.path"),
                 ArchiveBench.Whole.class.getName(), zip.toString());
         List<String> baseline = List.of("sh", "-c", "unzip -p '" + zip + "' | sha256sum");
         double[] ours = new double[3];
@@ -59,7 +60,8 @@ final class ArchiveBench {
         }
         System.out.printf("check of an archive: %d files, %d MiB, whole process, -Xmx256m%n", files, Files.size(zip) >> 20);
         System.out.printf("  unzip -p | sha256sum           %.2f s (baseline)%n", median(theirs));
-        System.out.printf("  check                          %.2f s, %.2f times the baseline (at most 0.3)%n", median(ours), median(ours) / median(theirs));
+        System.out.printf("  check                          %.2f s, %.2f times the baseline (at most 0.3)%n", median(ours),
+                median(ours) / median(theirs));
         System.out.printf("  most memory held               %d MiB (under 512)%n", peak >> 10);
     }
 
@@ -93,17 +95,18 @@ final class ArchiveBench {
             for (int d = 0; d < 10; d++) {
                 int document = d;
                 out.putNextEntry(new ZipEntry("Project/edit/cut_" + d + ".otio"));
-                out.write(Listings.timeline(IntStream.range(0, 50).mapToObj(i -> "../footage/clip_" + (document * 50 + i) + ".mp4")).getBytes(StandardCharsets.UTF_8));
+                out.write(Listings.timeline(IntStream.range(0, 50).mapToObj(i -> "../footage/clip_" + (document * 50 + i) + ".mp4"))
+                        .getBytes(StandardCharsets.UTF_8));
             }
         }
     }
 
-    private record Ran(double seconds, long peakKiB) {
-    }
+    private record Ran(double seconds, long peakKiB) {}
 
     private static Ran run(List<String> command) throws IOException, InterruptedException {
         long began = System.nanoTime();
-        Process process = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.INHERIT).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+        Process process = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.INHERIT)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
         long peak = 0;
         while (!process.waitFor(20, TimeUnit.MILLISECONDS)) {
             peak = Math.max(peak, peak(process.pid()));
@@ -116,7 +119,8 @@ final class ArchiveBench {
 
     private static long peak(long pid) {
         try (Stream<String> lines = Files.lines(Path.of("/proc/" + pid + "/status"))) {
-            return lines.filter(line -> line.startsWith("VmHWM:")).mapToLong(line -> Long.parseLong(line.replaceAll("[^0-9]", ""))).findFirst().orElse(0);
+            return lines.filter(line -> line.startsWith("VmHWM:")).mapToLong(line -> Long.parseLong(line.replaceAll("[^0-9]", "")))
+                    .findFirst().orElse(0);
         } catch (IOException | UncheckedIOException ended) {
             return 0;
         }

@@ -29,7 +29,9 @@ public class FinderBench {
     static final int BYTES = 64 << 20;
 
     /** What is looked through. */
-    public enum Content { NOISE, TEXT }
+    public enum Content {
+        NOISE, TEXT
+    }
 
     @Param
     public Content content;

@@ -47,7 +47,8 @@ final class HandoutBench {
         double longest = 0;
         double firstByte = 0;
         for (int i = 0; i < students; i++) {
-            RosterFields fields = new RosterFields(Map.of(RosterField.LAST, "Marsh" + i, RosterField.FIRST, "Ottoline", RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2"));
+            RosterFields fields = new RosterFields(Map.of(RosterField.LAST, "Marsh" + i, RosterField.FIRST, "Ottoline", RosterField.COURSE,
+                    "MOV 120", RosterField.ASSIGNMENT, "A2"));
             FirstByte out = new FirstByte();
             long start = System.nanoTime();
             Handout.of(kit, "0".repeat(64), fields).orElseThrow().write(out, file -> new Noise(file.bytes()));
@@ -66,15 +67,18 @@ final class HandoutBench {
     }
 
     private static long peakHeap() {
-        return ManagementFactory.getMemoryPoolMXBeans().stream().filter(pool -> pool.getType() == MemoryType.HEAP).map(MemoryPoolMXBean::getPeakUsage).mapToLong(usage -> usage.getUsed()).sum();
+        return ManagementFactory.getMemoryPoolMXBeans().stream().filter(pool -> pool.getType() == MemoryType.HEAP)
+                .map(MemoryPoolMXBean::getPeakUsage).mapToLong(usage -> usage.getUsed()).sum();
     }
 
     private static Kit kit(long bytesEach) {
         List<String> starters = new ArrayList<>();
         for (int i = 0; i < FILES; i++) {
-            starters.add("{\"path\": \"footage/stall_" + i + ".mp4\", \"sha256\": \"" + Integer.toString(i).repeat(64) + "\", \"bytes\": " + bytesEach + "}");
+            starters.add("{\"path\": \"footage/stall_" + i + ".mp4\", \"sha256\": \"" + Integer.toString(i).repeat(64) + "\", \"bytes\": "
+                    + bytesEach + "}");
         }
-        String json = "{\"kit\": 1, \"title\": \"Bench\", \"root\": {\"name\": \"{course}_{assignment}_{last}_{first}\"}, \"folders\": [{\"path\": \"footage\"}], \"starter\": [" + String.join(",", starters) + "]}";
+        String json = "{\"kit\": 1, \"title\": \"Bench\", \"root\": {\"name\": \"{course}_{assignment}_{last}_{first}\"}, \"folders\": [{\"path\": \"footage\"}], \"starter\": ["
+                + String.join(",", starters) + "]}";
         return KitReader.read(json.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
     }
 

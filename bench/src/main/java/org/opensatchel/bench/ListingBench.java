@@ -35,8 +35,11 @@ public class ListingBench {
 
     /** What is measured: the whole, the whole in no order, half of it, and both with every link broken. */
     public enum Project {
-        WALKED(200_000, 50_000, false, false), SHUFFLED(200_000, 50_000, true, false), HALF(100_000, 25_000, false, false),
-        BROKEN(200_000, 50_000, false, true), BROKEN_HALF(100_000, 25_000, false, true);
+        WALKED(200_000, 50_000, false, false),
+        SHUFFLED(200_000, 50_000, true, false),
+        HALF(100_000, 25_000, false, false),
+        BROKEN(200_000, 50_000, false, true),
+        BROKEN_HALF(100_000, 25_000, false, true);
 
         private final int files;
         private final int links;
@@ -52,12 +55,10 @@ public class ListingBench {
     }
 
     /** What a listing is parsed into for the baseline. */
-    public record PlainListing(int listing, String root, List<PlainFile> files) {
-    }
+    public record PlainListing(int listing, String root, List<PlainFile> files) {}
 
     /** One of its files. */
-    public record PlainFile(String path, long bytes, String sha256) {
-    }
+    public record PlainFile(String path, long bytes, String sha256) {}
 
     @Param
     public Project project;
@@ -85,7 +86,8 @@ public class ListingBench {
 
     @Benchmark
     public Report check() throws IOException {
-        try (ProjectSource source = new ListingSource(folder.resolve("listing.json"), Optional.of(new FolderSource(folder.resolve("documents"))))) {
+        try (ProjectSource source = new ListingSource(folder.resolve("listing.json"),
+                Optional.of(new FolderSource(folder.resolve("documents"))))) {
             Report report = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(source);
             if (report.project().links() != project.links || (report.counts().must() != 0) != project.broken) {
                 throw new IllegalStateException("not what was made: " + report.counts() + ", " + report.project());

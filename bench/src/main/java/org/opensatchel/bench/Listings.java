@@ -31,24 +31,29 @@ final class Listings {
         List<String> lines = new ArrayList<>();
         for (int d = 0; d < links / LINKS_EACH; d++) {
             int document = d;
-            String text = timeline(IntStream.range(0, LINKS_EACH).map(i -> document * LINKS_EACH + i).mapToObj(i -> "../footage/day " + i % FOLDERS + (broken ? "/plate_" : "/clip_") + i + ".mp4"));
+            String text = timeline(IntStream.range(0, LINKS_EACH).map(i -> document * LINKS_EACH + i)
+                    .mapToObj(i -> "../footage/day " + i % FOLDERS + (broken ? "/plate_" : "/clip_") + i + ".mp4"));
             Files.writeString(documents.resolve("cut_" + d + ".otio"), text);
             lines.add("{\"path\": \"edit/cut_" + d + ".otio\", \"bytes\": " + text.getBytes(StandardCharsets.UTF_8).length + "}");
         }
         for (int day = 0; day < FOLDERS; day++) {
             for (int i = day; i < files - links / LINKS_EACH; i += FOLDERS) {
-                lines.add("{\"path\": \"footage/day " + day + "/clip_" + i + ".mp4\", \"bytes\": " + (1_000_000 + i) + ", \"sha256\": \"" + String.format("%064x", i) + "\"}");
+                lines.add("{\"path\": \"footage/day " + day + "/clip_" + i + ".mp4\", \"bytes\": " + (1_000_000 + i) + ", \"sha256\": \""
+                        + String.format("%064x", i) + "\"}");
             }
         }
         if (shuffled) {
             Collections.shuffle(lines, new Random(1));
         }
-        Files.writeString(folder.resolve("listing.json"), "{\"listing\": 1, \"root\": \"Project\", \"files\": [\n" + String.join(",\n", lines) + "\n]}");
+        Files.writeString(folder.resolve("listing.json"),
+                "{\"listing\": 1, \"root\": \"Project\", \"files\": [\n" + String.join(",\n", lines) + "\n]}");
         return folder;
     }
 
     static String timeline(Stream<String> targets) {
         return "{\"OTIO_SCHEMA\": \"Timeline.1\", \"all\": ["
-                + targets.map(target -> "{\"OTIO_SCHEMA\": \"ExternalReference.1\", \"target_url\": \"" + target + "\"}").collect(Collectors.joining(",\n")) + "]}";
+                + targets.map(target -> "{\"OTIO_SCHEMA\": \"ExternalReference.1\", \"target_url\": \"" + target + "\"}")
+                        .collect(Collectors.joining(",\n"))
+                + "]}";
     }
 }

@@ -26,7 +26,8 @@ final class SaveBench {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*?(?:content|value)=\"([^\"]+)\"");
     private static final Pattern REVISION = Pattern.compile("data-revision=\"([0-9]+)\"");
 
-    private final HttpClient client = HttpClient.newBuilder().cookieHandler(new CookieManager()).followRedirects(HttpClient.Redirect.NORMAL).build();
+    private final HttpClient client = HttpClient.newBuilder().cookieHandler(new CookieManager()).followRedirects(HttpClient.Redirect.NORMAL)
+            .build();
     private final String base;
 
     private SaveBench(String base) {
@@ -42,7 +43,8 @@ final class SaveBench {
         form("/sign-in", "username=quillfeather&password=" + encoded(password) + "&_csrf=" + encoded(token(page)));
         String course = get("/courses/1").body();
         String title = "Bench " + System.currentTimeMillis() % 1_000_000;
-        String plan = form("/courses/1/assignments", "code=" + encoded("B" + System.currentTimeMillis() % 10_000_000) + "&title=" + encoded(title) + "&due=2030-01-01T12:00&_csrf=" + encoded(token(course))).uri().getPath();
+        String plan = form("/courses/1/assignments", "code=" + encoded("B" + System.currentTimeMillis() % 10_000_000) + "&title="
+                + encoded(title) + "&due=2030-01-01T12:00&_csrf=" + encoded(token(course))).uri().getPath();
         String bench = get(plan).body();
         String token = token(bench);
         Matcher revision = REVISION.matcher(bench);
@@ -52,7 +54,8 @@ final class SaveBench {
         for (int i = -WARM; i < TIMES; i++) {
             double trivial = timed(() -> get("/sign-in?out"));
             String body = sent(at + i + WARM, i);
-            double save = timed(() -> client.send(HttpRequest.newBuilder(URI.create(base + plan + "/save")).header("Content-Type", "application/json").header("X-CSRF-TOKEN", token)
+            double save = timed(() -> client.send(HttpRequest.newBuilder(URI.create(base + plan + "/save"))
+                    .header("Content-Type", "application/json").header("X-CSRF-TOKEN", token)
                     .POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString()));
             if (i >= 0) {
                 saves[i] = save;
@@ -75,7 +78,8 @@ final class SaveBench {
         HttpResponse<String> answer = request.send();
         double millis = (System.nanoTime() - began) / 1e6;
         if (answer.statusCode() != 200 || answer.body().contains("\"good\":false")) {
-            throw new IOException("the application answered " + answer.statusCode() + " " + answer.body().substring(0, Math.min(200, answer.body().length())));
+            throw new IOException("the application answered " + answer.statusCode() + " "
+                    + answer.body().substring(0, Math.min(200, answer.body().length())));
         }
         return millis;
     }
@@ -90,9 +94,11 @@ final class SaveBench {
         ObjectNode kit = JsonDocuments.MAPPER.createObjectNode().put("kit", 1).put("title", "Bench " + round);
         kit.putObject("root").put("name", "{course}_{assignment}_{last}_{first}");
         for (int i = 0; i < FOLDERS; i++) {
-            kit.withArray("/folders").addObject().put("path", "part_" + i / 20 + "/shot_" + i).put("purpose", "Shot " + i).putArray("accepts").add("png").add("exr");
+            kit.withArray("/folders").addObject().put("path", "part_" + i / 20 + "/shot_" + i).put("purpose", "Shot " + i)
+                    .putArray("accepts").add("png").add("exr");
         }
-        return JsonDocuments.MAPPER.createObjectNode().put("document", kit.toString()).put("revision", revision).put("version", 0).toString();
+        return JsonDocuments.MAPPER.createObjectNode().put("document", kit.toString()).put("revision", revision).put("version", 0)
+                .toString();
     }
 
     private HttpResponse<String> get(String path) throws IOException, InterruptedException {
@@ -100,7 +106,8 @@ final class SaveBench {
     }
 
     private HttpResponse<String> form(String path, String body) throws IOException, InterruptedException {
-        return client.send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+        return client.send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
     }
 
     private static String token(String page) throws IOException {

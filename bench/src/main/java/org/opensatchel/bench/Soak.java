@@ -95,10 +95,16 @@ public final class Soak {
     private void makeArchives() throws IOException {
         Random random = new Random(3);
         archives.put("sound", zip(Map.of("P/edit/page.html", "<img src=\"../titles/a.png\">", "P/titles/a.png", "\u0089PNG\r\n\u001a\n")));
-        archives.put("broken", zip(Map.of("P/a.html", IntStream.range(0, 300).mapToObj(i -> "<img src=\"F:/lost/" + i + ".png\">").collect(Collectors.joining()))));
-        archives.put("links", zip(IntStream.range(0, 60).boxed().collect(Collectors.toMap(i -> "P/p" + i + ".html", i -> IntStream.range(0, 1_500).mapToObj(k -> "<img src=\"m" + i + "-" + k + ".png\">").collect(Collectors.joining())))));
-        archives.put("sums", zip(IntStream.range(0, 4).boxed().collect(Collectors.toMap(i -> "P/" + i + ".css", i -> IntStream.range(0, 8_000).mapToObj(k -> "a{b:url(" + "x".repeat(3_960) + Long.toString(random.nextLong(), 36) + ".png)}\n")
-                .collect(Collectors.joining())))));
+        archives.put("broken", zip(Map.of("P/a.html",
+                IntStream.range(0, 300).mapToObj(i -> "<img src=\"F:/lost/" + i + ".png\">").collect(Collectors.joining()))));
+        archives.put("links", zip(IntStream.range(0, 60).boxed().collect(Collectors.toMap(i -> "P/p" + i + ".html",
+                i -> IntStream.range(0, 1_500).mapToObj(k -> "<img src=\"m" + i + "-" + k + ".png\">").collect(Collectors.joining())))));
+        archives.put("sums",
+                zip(IntStream.range(0, 4).boxed()
+                        .collect(Collectors.toMap(i -> "P/" + i + ".css",
+                                i -> IntStream.range(0, 8_000)
+                                        .mapToObj(k -> "a{b:url(" + "x".repeat(3_960) + Long.toString(random.nextLong(), 36) + ".png)}\n")
+                                        .collect(Collectors.joining())))));
         archives.put("entries", zip(IntStream.range(0, 60_000).boxed().collect(Collectors.toMap(i -> "P/files/f" + i + ".txt", i -> ""))));
         byte[] whole = archives.get("links");
         archives.put("cut", Arrays.copyOf(whole, whole.length / 2));
@@ -120,14 +126,16 @@ public final class Soak {
     /** Mostly small and nearly right, as in a class; now and then something that nobody would hand in. */
     private static String pick(Random random) {
         int one = random.nextInt(100);
-        return one < 60 ? "sound" : one < 85 ? "broken" : one < 89 ? "links" : one < 91 ? "sums" : one < 94 ? "entries" : one < 97 ? "cut" : "nothing";
+        return one < 60 ? "sound"
+                : one < 85 ? "broken" : one < 89 ? "links" : one < 91 ? "sums" : one < 94 ? "entries" : one < 97 ? "cut" : "nothing";
     }
 
     // The school.
 
     /** A browser of somebody. */
     private final class Somebody {
-        private final HttpClient http = HttpClient.newBuilder().cookieHandler(new CookieManager()).followRedirects(HttpClient.Redirect.NORMAL).connectTimeout(Duration.ofSeconds(10)).build();
+        private final HttpClient http = HttpClient.newBuilder().cookieHandler(new CookieManager())
+                .followRedirects(HttpClient.Redirect.NORMAL).connectTimeout(Duration.ofSeconds(10)).build();
         private final String login;
         private final String password;
         private String token = "";
@@ -138,12 +146,15 @@ public final class Soak {
         }
 
         HttpResponse<String> get(String path) throws IOException, InterruptedException {
-            return http.send(HttpRequest.newBuilder(URI.create(base + path)).timeout(Duration.ofSeconds(30)).header("Accept", "text/html,*/*").build(), HttpResponse.BodyHandlers.ofString());
+            return http.send(HttpRequest.newBuilder(URI.create(base + path)).timeout(Duration.ofSeconds(30))
+                    .header("Accept", "text/html,*/*").build(), HttpResponse.BodyHandlers.ofString());
         }
 
         HttpResponse<String> post(String path, Map<String, String> form) throws IOException, InterruptedException {
-            String body = form.entrySet().stream().map(one -> encoded(one.getKey()) + "=" + encoded(one.getValue())).collect(Collectors.joining("&"));
-            return http.send(HttpRequest.newBuilder(URI.create(base + path)).timeout(Duration.ofSeconds(60)).header("Content-Type", "application/x-www-form-urlencoded").header("X-CSRF-TOKEN", token)
+            String body = form.entrySet().stream().map(one -> encoded(one.getKey()) + "=" + encoded(one.getValue()))
+                    .collect(Collectors.joining("&"));
+            return http.send(HttpRequest.newBuilder(URI.create(base + path)).timeout(Duration.ofSeconds(60))
+                    .header("Content-Type", "application/x-www-form-urlencoded").header("X-CSRF-TOKEN", token)
                     .POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
         }
 
@@ -214,7 +225,8 @@ public final class Soak {
             student.post("/welcome/" + matcher.group(1), Map.of("password", student.password));
             passwords.put(student.login, student.password);
         }
-        String plan = teacher.post(course + "/assignments", Map.of("code", "S1", "title", "Soak", "due", "2030-01-01T12:00")).uri().getPath();
+        String plan = teacher.post(course + "/assignments", Map.of("code", "S1", "title", "Soak", "due", "2030-01-01T12:00")).uri()
+                .getPath();
         work = plan.replace("/plan", "");
         String kit = "{\"kit\": 1, \"title\": \"Soak\", \"assignment\": \"S1\", \"root\": {\"name\": \"{last}_{first}\"}, \"folders\": [{\"path\": \"edit\", \"purpose\": \"Pages\"}], \"machines\": [\"lab-windows\", \"lab-mac\"]}";
         int published = teacher.post(plan, Map.of("document", kit, "revision", "0", "version", "0", "publish", "yes")).statusCode();
@@ -223,7 +235,8 @@ public final class Soak {
     }
 
     private static void importRoster(Somebody teacher, String course, int students) throws IOException, InterruptedException {
-        String table = "Last,First,ID\n" + IntStream.range(0, students).mapToObj(i -> "Soaker" + i + ",Sam," + i).collect(Collectors.joining("\n"));
+        String table = "Last,First,ID\n"
+                + IntStream.range(0, students).mapToObj(i -> "Soaker" + i + ",Sam," + i).collect(Collectors.joining("\n"));
         String preview = teacher.post(course + "/roster/paste", Map.of("table", table)).body();
         Matcher file = Pattern.compile("name=\"file\" value=\"([0-9a-f]{64})\"").matcher(preview);
         if (file.find()) {
@@ -248,8 +261,11 @@ public final class Soak {
 
     private void handIn(Somebody me, String kind, Random random) throws InterruptedException {
         try {
-            HttpResponse<String> answer = me.http.send(HttpRequest.newBuilder(URI.create(base + work + "/hand-in")).timeout(Duration.ofMinutes(2)).header("Content-Type", "application/zip").header("X-CSRF-TOKEN", me.token)
-                    .header("X-File-Name", kind + ".zip").POST(HttpRequest.BodyPublishers.ofByteArray(archives.get(kind))).build(), HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> answer = me.http.send(
+                    HttpRequest.newBuilder(URI.create(base + work + "/hand-in")).timeout(Duration.ofMinutes(2))
+                            .header("Content-Type", "application/zip").header("X-CSRF-TOKEN", me.token)
+                            .header("X-File-Name", kind + ".zip").POST(HttpRequest.BodyPublishers.ofByteArray(archives.get(kind))).build(),
+                    HttpResponse.BodyHandlers.ofString());
             Matcher next = Pattern.compile("\"next\":\"(/hand-ins/[0-9]+)\"").matcher(answer.body());
             if (answer.statusCode() == 200 && next.find()) {
                 acknowledged.put(next.group(1), me.login + " " + kind);
@@ -305,7 +321,8 @@ public final class Soak {
 
     private static long rss(long pid) {
         try {
-            return Files.readAllLines(Path.of("/proc", Long.toString(pid), "status")).stream().filter(line -> line.startsWith("VmRSS:")).mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) / 1_024).findFirst().orElse(0);
+            return Files.readAllLines(Path.of("/proc", Long.toString(pid), "status")).stream().filter(line -> line.startsWith("VmRSS:"))
+                    .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) / 1_024).findFirst().orElse(0);
         } catch (IOException gone) {
             return 0;
         }
@@ -315,7 +332,8 @@ public final class Soak {
         while (!over) {
             long server = pid();
             peakServer.accumulateAndGet(rss(server), Math::max);
-            ProcessHandle.of(server).ifPresent(handle -> handle.children().forEach(worker -> peakWorker.accumulateAndGet(rss(worker.pid()), Math::max)));
+            ProcessHandle.of(server)
+                    .ifPresent(handle -> handle.children().forEach(worker -> peakWorker.accumulateAndGet(rss(worker.pid()), Math::max)));
             try {
                 Thread.sleep(1_000);
             } catch (InterruptedException asked) {
@@ -353,17 +371,20 @@ public final class Soak {
         List<Long> pages = new ArrayList<>(pageMillis);
         Collections.sort(pages);
         long p95 = pages.isEmpty() ? 0 : pages.get((int) (pages.size() * 0.95));
-        Map<String, Long> killed = Files.exists(state.resolve("killed")) ? Files.readAllLines(state.resolve("killed")).stream().collect(Collectors.groupingBy(word -> word, TreeMap::new, Collectors.counting())) : Map.of();
+        Map<String, Long> killed = Files.exists(state.resolve("killed")) ? Files.readAllLines(state.resolve("killed")).stream()
+                .collect(Collectors.groupingBy(word -> word, TreeMap::new, Collectors.counting())) : Map.of();
         line("minutes", minutes);
         line("killed", killed);
         line("hand-ins acknowledged", acknowledged.size());
-        line("by kind", acknowledged.values().stream().collect(Collectors.groupingBy(value -> value.replaceAll(".* ", ""), TreeMap::new, Collectors.counting())));
+        line("by kind", acknowledged.values().stream()
+                .collect(Collectors.groupingBy(value -> value.replaceAll(".* ", ""), TreeMap::new, Collectors.counting())));
         line("how their checks ended", states);
         line("lost", lost);
         line("checks that stay", open);
         line("seconds until the last was checked", (System.nanoTime() - begun) / 1_000_000_000);
         line("pages read", pages.size());
-        line("page, median / p95 / longest, ms", pages.isEmpty() ? "" : pages.get(pages.size() / 2) + " / " + p95 + " / " + pages.get(pages.size() - 1));
+        line("page, median / p95 / longest, ms",
+                pages.isEmpty() ? "" : pages.get(pages.size() / 2) + " / " + p95 + " / " + pages.get(pages.size() - 1));
         line("requests while it was away", away);
         line("other answers", new TreeMap<>(answers));
         line("server MB, before / peak / after", serverBefore + " / " + peakServer + " / " + rss(pid()));

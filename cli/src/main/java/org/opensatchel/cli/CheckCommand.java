@@ -32,7 +32,9 @@ import picocli.CommandLine.ParentCommand;
 final class CheckCommand implements Callable<Integer> {
 
     /** The output formats. */
-    enum Format { text, json, sarif }
+    enum Format {
+        text, json, sarif
+    }
 
     @ParentCommand
     private Satchel satchel;
@@ -102,7 +104,8 @@ final class CheckCommand implements Callable<Integer> {
 
     private void print(String project, Report report) {
         if (report.verdict() == Verdict.BLOCKED) {
-            satchel.err().println(Printable.line("satchel: " + satchel.words().fill("check.blocked", project, satchel.words().of(report.findings().get(0)).message())));
+            satchel.err().println(Printable.line(
+                    "satchel: " + satchel.words().fill("check.blocked", project, satchel.words().of(report.findings().get(0)).message())));
         }
         if (format == Format.sarif) {
             made.add(report);

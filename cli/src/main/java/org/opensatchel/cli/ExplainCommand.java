@@ -34,12 +34,14 @@ final class ExplainCommand implements Callable<Integer> {
         Set<Code> judged = Rules.judged();
         Words words = satchel.words();
         if (code == null) {
-            judged.forEach(known -> satchel.out().println(String.format("%-30s %-7s %s", known.id(), known.severity().word(), words.title(known))));
+            judged.forEach(known -> satchel.out()
+                    .println(String.format("%-30s %-7s %s", known.id(), known.severity().word(), words.title(known))));
             return 0;
         }
         Code known = Code.of(code).filter(judged::contains).orElseThrow(() -> near(judged));
         if (format == Output.json) {
-            ObjectNode json = Output.object().put("code", known.id()).put("severity", known.severity().word()).put("title", words.title(known)).put("why", words.why(known).toString());
+            ObjectNode json = Output.object().put("code", known.id()).put("severity", known.severity().word())
+                    .put("title", words.title(known)).put("why", words.why(known).toString());
             ArrayNode remedy = json.putArray("remedy");
             words.remedy(known).forEach(step -> remedy.add(step.toString()));
             Output.print(json, satchel.out());
@@ -59,8 +61,10 @@ final class ExplainCommand implements Callable<Integer> {
 
     private Refusal near(Set<Code> judged) {
         String asked = code.toLowerCase(Locale.ROOT);
-        Optional<String> near = judged.stream().map(Code::id).filter(id -> id.endsWith("." + asked) || EditDistance.within(asked, id, 3) <= 3).findFirst();
+        Optional<String> near = judged.stream().map(Code::id)
+                .filter(id -> id.endsWith("." + asked) || EditDistance.within(asked, id, 3) <= 3).findFirst();
         return near.map(id -> new Refusal("explain.near", code, id))
-                .orElseGet(() -> new Refusal("explain.unknown", code, judged.stream().map(one -> one.family().word()).distinct().collect(Collectors.joining(", "))));
+                .orElseGet(() -> new Refusal("explain.unknown", code,
+                        judged.stream().map(one -> one.family().word()).distinct().collect(Collectors.joining(", "))));
     }
 }

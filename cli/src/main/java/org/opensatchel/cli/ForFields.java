@@ -30,7 +30,8 @@ final class ForFields {
             throw new Refusal("for.unwritten", pair);
         }
         String word = pair.substring(0, equals).strip();
-        RosterField field = RosterField.of(word).orElseThrow(() -> new Refusal("for.unknown", word, String.join(", ", Stream.of(RosterField.values()).map(RosterField::word).toList())));
+        RosterField field = RosterField.of(word).orElseThrow(
+                () -> new Refusal("for.unknown", word, String.join(", ", Stream.of(RosterField.values()).map(RosterField::word).toList())));
         if (values.put(field, pair.substring(equals + 1)) != null) {
             throw new Refusal("for.twice", word);
         }

@@ -31,7 +31,10 @@ final class FormatsCommand implements Callable<Integer> {
             Output.print(json, satchel.out());
             return 0;
         }
-        LinkReaders.all().stream().map(reader -> String.format("%-32s %s", satchel.words().format(reader.format()), String.join(" ", reader.extensions().stream().map(extension -> "." + extension).toList()))).sorted(String.CASE_INSENSITIVE_ORDER)
+        LinkReaders.all().stream()
+                .map(reader -> String.format("%-32s %s", satchel.words().format(reader.format()),
+                        String.join(" ", reader.extensions().stream().map(extension -> "." + extension).toList())))
+                .sorted(String.CASE_INSENSITIVE_ORDER)
                 .forEach(satchel.out()::println);
         satchel.out().println();
         satchel.out().println(satchel.words().fill("formats.more"));

@@ -37,7 +37,8 @@ final class KitFiles implements AutoCloseable {
         Path path = file(file);
         if (isZip(path)) {
             KitPackage.Reading reading = KitPackage.open(path, ReadLimits.DEFAULT);
-            KitPackage whole = reading.kitPackage().orElseThrow(() -> new Refusal("kit.unusable", file, new Refusal.Phrases(reading.faults(), " ")));
+            KitPackage whole = reading.kitPackage()
+                    .orElseThrow(() -> new Refusal("kit.unusable", file, new Refusal.Phrases(reading.faults(), " ")));
             return new KitFiles(whole.kit(), KitWriter.write(whole.kit()), Optional.of(whole), Optional.of(whole));
         }
         byte[] json = bytes(path, file, KitReader.MAX_BYTES);
@@ -84,7 +85,8 @@ final class KitFiles implements AutoCloseable {
 
     private static Kit read(byte[] json, String file) throws Refusal {
         KitReading reading = KitReader.read(json);
-        return reading.kit().orElseThrow(() -> new Refusal("kit.unusable", file, new Refusal.Phrases(reading.faults().stream().map(JsonFault::said).toList(), " ")));
+        return reading.kit().orElseThrow(
+                () -> new Refusal("kit.unusable", file, new Refusal.Phrases(reading.faults().stream().map(JsonFault::said).toList(), " ")));
     }
 
     private static StarterContents folder(String text) throws Refusal {

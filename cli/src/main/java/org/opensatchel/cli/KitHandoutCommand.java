@@ -44,7 +44,8 @@ final class KitHandoutCommand implements Callable<Integer> {
         RosterFields given = ForFields.read(whose);
         try (KitFiles files = KitFiles.open(kit, Optional.ofNullable(starter))) {
             RosterFields fields = assignment(files.kit(), given);
-            Handout handout = Handout.of(files.kit(), files.sha256(), fields, parent.satchel().words()).orElseThrow(() -> nameless(files.kit(), fields));
+            Handout handout = Handout.of(files.kit(), files.sha256(), fields, parent.satchel().words())
+                    .orElseThrow(() -> nameless(files.kit(), fields));
             Handout.StarterContents contents = contents(files);
             write(handout, contents, output(), files.kit());
             return 0;
@@ -53,12 +54,15 @@ final class KitHandoutCommand implements Callable<Integer> {
 
     /** The kit itself may tell which assignment it is for. */
     private static RosterFields assignment(Kit kit, RosterFields given) {
-        return given.values().containsKey(RosterField.ASSIGNMENT) ? given : kit.assignment().map(code -> given.with(RosterField.ASSIGNMENT, code)).orElse(given);
+        return given.values().containsKey(RosterField.ASSIGNMENT) ? given
+                : kit.assignment().map(code -> given.with(RosterField.ASSIGNMENT, code)).orElse(given);
     }
 
     private static Refusal nameless(Kit kit, RosterFields fields) {
         List<String> missing = Handout.missing(kit, fields).stream().map(RosterField::word).toList();
-        return missing.isEmpty() ? Handout.refusal(kit, fields).map(why -> new Refusal("said", why)).orElse(new Refusal("handout.free-field", kit.root().text()))
+        return missing.isEmpty()
+                ? Handout.refusal(kit, fields).map(why -> new Refusal("said", why))
+                        .orElse(new Refusal("handout.free-field", kit.root().text()))
                 : new Refusal("handout.missing", kit.root().text(), String.join(", ", missing));
     }
 
@@ -103,7 +107,8 @@ final class KitHandoutCommand implements Callable<Integer> {
         } finally {
             discard(part);
         }
-        parent.satchel().out().println(Printable.line(parent.satchel().words().fill("handout.made", to.getFileName(), handout.root(), handout.folders().size(), planned.starter().size())));
+        parent.satchel().out().println(Printable.line(parent.satchel().words().fill("handout.made", to.getFileName(), handout.root(),
+                handout.folders().size(), planned.starter().size())));
         parent.satchel().out().flush();
     }
 

@@ -39,7 +39,8 @@ final class KitLintCommand implements Callable<Integer> {
     public Integer call() throws Refusal, IOException {
         RosterFields fields = ForFields.read(whose);
         try (KitFiles files = KitFiles.open(kit, Optional.ofNullable(starter))) {
-            List<LintFault> faults = KitLint.judge(new LintSubject(files.kit(), fields.values().isEmpty() ? List.of() : List.of(fields), files.contents()));
+            List<LintFault> faults = KitLint
+                    .judge(new LintSubject(files.kit(), fields.values().isEmpty() ? List.of() : List.of(fields), files.contents()));
             boolean good = KitLint.mayBePublished(faults);
             if (format == Output.json) {
                 Output.print(json(files.kit(), faults, good, parent.satchel().words()), parent.satchel().out());
@@ -55,7 +56,8 @@ final class KitLintCommand implements Callable<Integer> {
         out.set("kit", Output.kit(kit));
         out.put("publishable", good);
         ArrayNode list = out.putArray("faults");
-        faults.forEach(fault -> list.addObject().put("code", fault.code().id()).put("severity", fault.code().severity().word()).put("at", fault.at()).put("message", words.text(fault.what())).put("remedy", words.text(fault.remedy())));
+        faults.forEach(fault -> list.addObject().put("code", fault.code().id()).put("severity", fault.code().severity().word())
+                .put("at", fault.at()).put("message", words.text(fault.what())).put("remedy", words.text(fault.remedy())));
         return out;
     }
 
@@ -66,7 +68,8 @@ final class KitLintCommand implements Callable<Integer> {
         out.println(Printable.line(words.fill("lint.head", files.kit().title(), files.kit().version(), good, must, faults.size() - must)));
         for (LintFault fault : faults) {
             out.println();
-            out.println(Printable.line((fault.code().severity() == Severity.MUST ? "◆ must  " : "◇ should  ") + fault.code().id() + "  " + fault.at()));
+            out.println(Printable
+                    .line((fault.code().severity() == Severity.MUST ? "◆ must  " : "◇ should  ") + fault.code().id() + "  " + fault.at()));
             out.println(Printable.line("  " + words.text(fault.what())));
             out.println(Printable.line("  " + words.text(fault.remedy())));
         }

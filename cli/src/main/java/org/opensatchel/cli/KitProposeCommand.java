@@ -39,7 +39,8 @@ final class KitProposeCommand implements Callable<Integer> {
     public Integer call() throws Refusal, IOException {
         try (ProjectSource source = Sources.open(project, Optional.empty()).source()) {
             KitProposal.Reading reading = KitProposal.of(source, ForFields.read(whose), limits.limits());
-            KitProposal proposal = reading.proposal().orElseThrow(() -> new Refusal("propose.refused", project, reading.refusal().orElseThrow()));
+            KitProposal proposal = reading.proposal()
+                    .orElseThrow(() -> new Refusal("propose.refused", project, reading.refusal().orElseThrow()));
             PrintStream out = parent.satchel().out();
             if (format == Output.json) {
                 out.writeBytes(KitWriter.write(proposal.kit(title == null ? proposal.title() : title, part -> true)));
@@ -54,12 +55,16 @@ final class KitProposeCommand implements Callable<Integer> {
 
     private void print(ProposedPart part, PrintStream out) {
         Words words = parent.satchel().words();
-        out.println(Printable.line(kind(part) + "  " + (part instanceof ProposedPart.Names ? words.text(ProposalWording.NAME_RULES.say()) : part.title())));
-        out.println(Printable.line("    " + words.text(part.why()) + (part.examples().isEmpty() ? "" : " " + words.fill("propose.seen", String.join(", ", part.examples())))));
+        out.println(Printable.line(
+                kind(part) + "  " + (part instanceof ProposedPart.Names ? words.text(ProposalWording.NAME_RULES.say()) : part.title())));
+        out.println(Printable.line("    " + words.text(part.why())
+                + (part.examples().isEmpty() ? "" : " " + words.fill("propose.seen", String.join(", ", part.examples())))));
     }
 
     private static String kind(ProposedPart part) {
-        return part instanceof ProposedPart.Root ? "root    " : part instanceof ProposedPart.Names ? "names   " : part instanceof ProposedPart.Folder ? "folder  "
-                : part instanceof ProposedPart.Document ? "document" : "file    ";
+        return part instanceof ProposedPart.Root ? "root    "
+                : part instanceof ProposedPart.Names ? "names   "
+                        : part instanceof ProposedPart.Folder ? "folder  "
+                                : part instanceof ProposedPart.Document ? "document" : "file    ";
     }
 }

@@ -10,13 +10,15 @@ final class LimitOptions {
     private int entries;
     @Option(names = "--max-files", paramLabel = "N", description = "most files of a folder or listing (${DEFAULT-VALUE})", defaultValue = "1000000")
     private int files;
-    @Option(names = {"--max-unpacked", "--max-unpacked-bytes"}, paramLabel = "BYTES", description = "most bytes an archive may unpack to (${DEFAULT-VALUE})", defaultValue = "17179869184")
+    @Option(names = {"--max-unpacked",
+            "--max-unpacked-bytes"}, paramLabel = "BYTES", description = "most bytes an archive may unpack to (${DEFAULT-VALUE})", defaultValue = "17179869184")
     private long unpacked;
     @Option(names = "--max-ratio", paramLabel = "N", description = "most times an archive may grow (${DEFAULT-VALUE})", defaultValue = "200")
     private int ratio;
     @Option(names = "--max-depth", paramLabel = "N", description = "most folders inside one another (${DEFAULT-VALUE})", defaultValue = "100")
     private int depth;
-    @Option(names = {"--max-document", "--max-documents", "--max-document-bytes"}, paramLabel = "BYTES", description = "longest document that is read (${DEFAULT-VALUE})", defaultValue = "67108864")
+    @Option(names = {"--max-document", "--max-documents",
+            "--max-document-bytes"}, paramLabel = "BYTES", description = "longest document that is read (${DEFAULT-VALUE})", defaultValue = "67108864")
     private long document;
     @Option(names = "--max-link-text", paramLabel = "N", description = "longest link text (${DEFAULT-VALUE})", defaultValue = "4096")
     private int linkText;
@@ -44,7 +46,8 @@ final class LimitOptions {
     }
 
     ReadLimits limits() throws Refusal {
-        boolean positive = entries > 0 && files > 0 && unpacked > 0 && ratio > 0 && depth > 0 && document > 0 && linkText > 15 && findings > 0 && kit > 0
+        boolean positive = entries > 0 && files > 0 && unpacked > 0 && ratio > 0 && depth > 0 && document > 0 && linkText > 15
+                && findings > 0 && kit > 0
                 && links > 0 && linksText > 0 && documentsInMemory > 0 && allFindings > 0 && candidates > 0 && hashed > 0;
         if (!positive) {
             throw new Refusal("limits.wrong");

@@ -39,7 +39,8 @@ final class MachineFiles {
         }
         byte[] json = bytes(given);
         MachineReader.Reading reading = MachineReader.read(json);
-        return reading.machine().orElseThrow(() -> new Refusal("machine.unusable", given, new Refusal.Phrases(reading.faults().stream().map(JsonFault::said).toList(), " ")));
+        return reading.machine().orElseThrow(() -> new Refusal("machine.unusable", given,
+                new Refusal.Phrases(reading.faults().stream().map(JsonFault::said).toList(), " ")));
     }
 
     private static byte[] bytes(String given) throws Refusal {

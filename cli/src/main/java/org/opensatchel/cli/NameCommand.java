@@ -80,7 +80,9 @@ final class NameCommand implements Runnable {
         private void text(NameTest result, Optional<String> made, PrintStream out) {
             if (result instanceof NameTest.Differs differs) {
                 out.println(Printable.line(name));
-                int shown = Printable.of(name.substring(0, name.offsetByCodePoints(0, Math.min(differs.at(), name.codePointCount(0, name.length()))))).length();
+                int shown = Printable
+                        .of(name.substring(0, name.offsetByCodePoints(0, Math.min(differs.at(), name.codePointCount(0, name.length())))))
+                        .length();
                 out.println(" ".repeat(Math.min(shown, 1_000)) + "^");
                 out.println(Printable.line(words().fill("name.at", differs.at() + 1, words().text(differs.expected()))));
                 differs.nearest().ifPresent(text -> out.println(Printable.line(words().fill("name.nearest", text))));

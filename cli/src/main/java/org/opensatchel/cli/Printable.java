@@ -12,7 +12,8 @@ final class Printable {
         StringBuilder out = new StringBuilder(text.length());
         text.codePoints().forEach(point -> {
             int type = Character.getType(point);
-            boolean hidden = Character.isISOControl(point) || type == Character.FORMAT || type == Character.LINE_SEPARATOR || type == Character.PARAGRAPH_SEPARATOR
+            boolean hidden = Character.isISOControl(point) || type == Character.FORMAT || type == Character.LINE_SEPARATOR
+                    || type == Character.PARAGRAPH_SEPARATOR
                     || type == Character.SURROGATE;
             if (hidden) {
                 for (char unit : Character.toChars(point)) {

@@ -15,8 +15,9 @@ import picocli.CommandLine.ScopeType;
 import picocli.CommandLine;
 
 /** The command line over the core: no database, no server, nothing written but what it prints. */
-@Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.",
-        subcommands = {CheckCommand.class, KitCommand.class, NameCommand.class, FormatsCommand.class, ExplainCommand.class}, synopsisSubcommandLabel = "COMMAND")
+@Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.", subcommands = {
+        CheckCommand.class, KitCommand.class, NameCommand.class, FormatsCommand.class,
+        ExplainCommand.class}, synopsisSubcommandLabel = "COMMAND")
 public final class Satchel implements Runnable {
 
     /** It could not be checked, or was asked for wrongly. */
@@ -29,7 +30,9 @@ public final class Satchel implements Runnable {
     private Words words = IN_ENGLISH;
 
     /** The languages that --language takes. */
-    enum Language { en, de }
+    enum Language {
+        en, de
+    }
 
     private Satchel(PrintStream out, PrintStream err) {
         this.out = out;
@@ -116,7 +119,8 @@ public final class Satchel implements Runnable {
     public void run() {
         out.println("satchel kit lint|handout|diff|propose …");
         out.println("satchel name test PATTERN NAME [--for last=…,first=…]");
-        out.println("satchel check PROJECT… [--kit K.kit.json] [--for last=…,first=…] [--location PATH] [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--quiet]");
+        out.println(
+                "satchel check PROJECT… [--kit K.kit.json] [--for last=…,first=…] [--location PATH] [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--quiet]");
         out.println("satchel formats");
         out.println("satchel explain [CODE]");
     }

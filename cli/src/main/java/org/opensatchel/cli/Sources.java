@@ -14,8 +14,7 @@ import org.opensatchel.core.project.ZipSource;
 /** Opens what is given as PROJECT: a folder, or a file that is an archive or, by its content, a listing. */
 final class Sources {
 
-    record Opened(ProjectSource source, boolean hasDocuments) {
-    }
+    record Opened(ProjectSource source, boolean hasDocuments) {}
 
     private Sources() {
     }
@@ -75,7 +74,8 @@ final class Sources {
         try (InputStream in = Files.newInputStream(path)) {
             byte[] head = in.readNBytes(64);
             for (byte b : head) {
-                boolean skipped = b == ' ' || b == '\t' || b == '\n' || b == '\r' || (b & 0xFF) == 0xEF || (b & 0xFF) == 0xBB || (b & 0xFF) == 0xBF;
+                boolean skipped = b == ' ' || b == '\t' || b == '\n' || b == '\r' || (b & 0xFF) == 0xEF || (b & 0xFF) == 0xBB
+                        || (b & 0xFF) == 0xBF;
                 if (!skipped) {
                     return b == '{' || b == '[' || path.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".json");
                 }

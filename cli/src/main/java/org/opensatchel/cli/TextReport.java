@@ -36,7 +36,8 @@ final class TextReport {
     static String summary(String project, Report report, Colours colours, Words words) {
         String verdict = report.verdict().word();
         return colours.of(verdict, String.format("%-7s", words.fill("verdict." + verdict)))
-                + "  " + words.fill("report.tally", pad(report.counts().must()), pad(report.counts().should()), pad(report.counts().note())) + "  " + Printable.of(project);
+                + "  " + words.fill("report.tally", pad(report.counts().must()), pad(report.counts().should()), pad(report.counts().note()))
+                + "  " + Printable.of(project);
     }
 
     private static String pad(int number) {
@@ -45,9 +46,12 @@ final class TextReport {
 
     String text() {
         String verdict = report.verdict().word();
-        out.append(colours.strong(Printable.line(report.project().root().orElse(words.fill("report.no-root"))))).append(": ").append(colours.of(verdict, words.fill("verdict." + verdict)))
-                .append(report.unjudged().isEmpty() ? "" : " (" + words.fill("report.unjudged", String.join(", ", report.unjudged())) + ")").append('\n');
-        line(words.fill("report.head", report.project().files(), report.project().documents(), report.project().links(), report.counts().must(), report.counts().should(), report.counts().note()));
+        out.append(colours.strong(Printable.line(report.project().root().orElse(words.fill("report.no-root"))))).append(": ")
+                .append(colours.of(verdict, words.fill("verdict." + verdict)))
+                .append(report.unjudged().isEmpty() ? "" : " (" + words.fill("report.unjudged", String.join(", ", report.unjudged())) + ")")
+                .append('\n');
+        line(words.fill("report.head", report.project().files(), report.project().documents(), report.project().links(),
+                report.counts().must(), report.counts().should(), report.counts().note()));
         FindingGroups.of(report.findings()).stream().filter(group -> !quiet || group.severity().equals("must")).forEach(this::group);
         if (!quiet) {
             report.carry().ifPresent(this::carry);
@@ -62,7 +66,8 @@ final class TextReport {
     /** A heading, what each of them says, and one remedy for all. */
     private void group(FindingGroups.Group group) {
         FindingLine first = group.first();
-        out.append('\n').append(colours.of(first.severity(), mark(first.severity()) + " " + words.fill("severity." + first.severity()))).append("  ").append(colours.strong(first.code()));
+        out.append('\n').append(colours.of(first.severity(), mark(first.severity()) + " " + words.fill("severity." + first.severity())))
+                .append("  ").append(colours.strong(first.code()));
         String where = group.isMany() ? group.onePath().orElse("") : first.path() + first.at().map(TextReport::at).orElse("");
         out.append(where.isEmpty() ? "" : "  " + Printable.line(where)).append('\n');
         if (group.isMany()) {
@@ -105,8 +110,10 @@ final class TextReport {
         for (CarryLine machine : machines) {
             boolean good = machine.breaks() == 0 && machine.files().isEmpty();
             out.append("  ").append(colours.of(good ? "ready" : "must", String.format("%-16s", machine.machine())))
-                    .append(Printable.line(words.fill("report.machine", machine.opens(), machine.breaks(), machine.files().size()))).append('\n');
-            machine.links().stream().limit(MOST_BREAKS).forEach(broken -> line("    " + report.links().get(broken.link()).document() + ": “" + report.links().get(broken.link()).text() + "”: " + words.of(broken)));
+                    .append(Printable.line(words.fill("report.machine", machine.opens(), machine.breaks(), machine.files().size())))
+                    .append('\n');
+            machine.links().stream().limit(MOST_BREAKS).forEach(broken -> line("    " + report.links().get(broken.link()).document() + ": “"
+                    + report.links().get(broken.link()).text() + "”: " + words.of(broken)));
             machine.files().stream().limit(MOST_BREAKS).forEach(refused -> line("    “" + refused.path() + "”: " + words.of(refused)));
             int more = Math.max(0, machine.links().size() - MOST_BREAKS) + Math.max(0, machine.files().size() - MOST_BREAKS);
             if (more > 0) {

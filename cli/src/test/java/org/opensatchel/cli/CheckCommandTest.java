@@ -39,7 +39,8 @@ class CheckCommandTest {
     private int run(String... args) {
         ByteArrayOutputStream outBytes = new ByteArrayOutputStream();
         ByteArrayOutputStream errBytes = new ByteArrayOutputStream();
-        int status = Satchel.run(new PrintStream(outBytes, true, StandardCharsets.UTF_8), new PrintStream(errBytes, true, StandardCharsets.UTF_8), args);
+        int status = Satchel.run(new PrintStream(outBytes, true, StandardCharsets.UTF_8),
+                new PrintStream(errBytes, true, StandardCharsets.UTF_8), args);
         out = outBytes.toString(StandardCharsets.UTF_8);
         err = errBytes.toString(StandardCharsets.UTF_8);
         return status;
@@ -78,30 +79,33 @@ class CheckCommandTest {
 
     static Stream<Arguments> misuses() {
         return Stream.of(
-                Arguments.of("exist", new String[] {"check", "/no/such/place"}),
-                Arguments.of("no folder", new String[] {"check", "https://x.example/a.zip"}),
-                Arguments.of("no folder", new String[] {"check", "-"}),
-                Arguments.of("device", new String[] {"check", "/dev/null"}),
-                Arguments.of("“colour”", new String[] {"check", "PROJECT", "--for", "colour=red"}),
-                Arguments.of("twice", new String[] {"check", "PROJECT", "--for", "last=a,last=b"}),
-                Arguments.of("twice", new String[] {"check", "PROJECT", "--for", "last=a", "--for", "last=b"}),
-                Arguments.of("one PROJECT", new String[] {"check", "PROJECT", "PROJECT", "--for", "last=a"}),
-                Arguments.of("--colour", new String[] {"check", "PROJECT", "--colour"}),
-                Arguments.of("yaml", new String[] {"check", "PROJECT", "--format", "yaml"}),
-                Arguments.of("PROJECT", new String[] {"check"}),
-                Arguments.of("positive", new String[] {"check", "PROJECT", "--max-files", "0"}),
-                Arguments.of("/folders/0/need", new String[] {"check", "PROJECT", "--kit", "KIT"}),
-                Arguments.of("no file", new String[] {"check", "PROJECT", "--kit", "/no/kit.json"}),
-                Arguments.of("@args", new String[] {"check", "@args"}));
+                Arguments.of("exist", new String[]{"check", "/no/such/place"}),
+                Arguments.of("no folder", new String[]{"check", "https://x.example/a.zip"}),
+                Arguments.of("no folder", new String[]{"check", "-"}),
+                Arguments.of("device", new String[]{"check", "/dev/null"}),
+                Arguments.of("“colour”", new String[]{"check", "PROJECT", "--for", "colour=red"}),
+                Arguments.of("twice", new String[]{"check", "PROJECT", "--for", "last=a,last=b"}),
+                Arguments.of("twice", new String[]{"check", "PROJECT", "--for", "last=a", "--for", "last=b"}),
+                Arguments.of("one PROJECT", new String[]{"check", "PROJECT", "PROJECT", "--for", "last=a"}),
+                Arguments.of("--colour", new String[]{"check", "PROJECT", "--colour"}),
+                Arguments.of("yaml", new String[]{"check", "PROJECT", "--format", "yaml"}),
+                Arguments.of("PROJECT", new String[]{"check"}),
+                Arguments.of("positive", new String[]{"check", "PROJECT", "--max-files", "0"}),
+                Arguments.of("/folders/0/need", new String[]{"check", "PROJECT", "--kit", "KIT"}),
+                Arguments.of("no file", new String[]{"check", "PROJECT", "--kit", "/no/kit.json"}),
+                Arguments.of("@args", new String[]{"check", "@args"}));
     }
 
     @ParameterizedTest
     @MethodSource("misuses")
     void misuseIsOneLineAndStatusTwo(String says, String[] args) throws IOException {
-        Path kit = Files.writeString(temp.resolve("bad.kit.json"), "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"a\"}, \"folders\": [{\"path\": \"a\", \"need\": \"maybe\"}]}");
-        String[] real = Stream.of(args).map(arg -> arg.equals("PROJECT") ? project.toString() : arg.equals("KIT") ? kit.toString() : arg).toArray(String[]::new);
+        Path kit = Files.writeString(temp.resolve("bad.kit.json"),
+                "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"a\"}, \"folders\": [{\"path\": \"a\", \"need\": \"maybe\"}]}");
+        String[] real = Stream.of(args).map(arg -> arg.equals("PROJECT") ? project.toString() : arg.equals("KIT") ? kit.toString() : arg)
+                .toArray(String[]::new);
         assertThat(run(real)).isEqualTo(2);
-        assertThat(err.lines()).singleElement().satisfies(line -> assertThat(line).startsWith("satchel: ").contains(says).doesNotContain("Exception", "java."));
+        assertThat(err.lines()).singleElement()
+                .satisfies(line -> assertThat(line).startsWith("satchel: ").contains(says).doesNotContain("Exception", "java."));
     }
 
     @Test
@@ -113,7 +117,8 @@ class CheckCommandTest {
 
     @Test
     void aCommaInAValueIsEscaped() throws IOException {
-        Path kit = Files.writeString(temp.resolve("k.kit.json"), "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"MOV120_A2_{last}\"}}");
+        Path kit = Files.writeString(temp.resolve("k.kit.json"),
+                "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"MOV120_A2_{last}\"}}");
         run("check", project.toString(), "--kit", kit.toString(), "--for", "last=Marsh\\,_Ottoline");
         assertThat(out).contains("name.root", "Marsh,_Ottoline");
     }
@@ -131,9 +136,11 @@ class CheckCommandTest {
         Files.writeString(project.resolve("index.html"), "<img src=\"Pictures/arrow.svg\"><img src=\"https://example.org/a.png\">");
         Path own = Files.writeString(temp.resolve("own.json"), "{\"machine\": 1, \"name\": \"cellar\", \"system\": \"linux\"}");
         run("check", project.toString(), "--machine", "lab-windows", "--machine", own.toString());
-        assertThat(out).contains("lab-windows     2 links open, 0 break", "cellar          0 links open, 2 break", "“Pictures/arrow.svg”: “arrow.svg” is another name there: capitals counts", "the web cannot be reached from there");
+        assertThat(out).contains("lab-windows     2 links open, 0 break", "cellar          0 links open, 2 break",
+                "“Pictures/arrow.svg”: “arrow.svg” is another name there: capitals counts", "the web cannot be reached from there");
         run("check", project.toString(), "--machine", "cellar");
-        assertThat(err).isEqualTo("satchel: There is no machine “cellar”, and no file of that name. Known are lab-windows, lab-mac, lab-linux, drive-fat32, drive-exfat, render-linux, instructor.\n");
+        assertThat(err).isEqualTo(
+                "satchel: There is no machine “cellar”, and no file of that name. Known are lab-windows, lab-mac, lab-linux, drive-fat32, drive-exfat, render-linux, instructor.\n");
         Files.writeString(own, "{\"machine\": 1, \"name\": \"x\", \"system\": \"linux\", \"speed\": 3}");
         assertThat(run("check", project.toString(), "--machine", own.toString())).isEqualTo(2);
         assertThat(err).contains("/speed: There is no key “speed” here.");
@@ -142,14 +149,17 @@ class CheckCommandTest {
     /** Against the schema of the standard itself. */
     @Test
     void theSarifLogAgreesWithItsSchema() throws IOException {
-        Files.writeString(project.resolve("index.html"), "<img src=\"pictures/gone äß.svg\">\n<img src=\"pictures/Arrow.svg\"><a href=https://example.org/>");
+        Files.writeString(project.resolve("index.html"),
+                "<img src=\"pictures/gone äß.svg\">\n<img src=\"pictures/Arrow.svg\"><a href=https://example.org/>");
         Path other = Files.createDirectories(temp.resolve("other"));
         Files.writeString(other.resolve("broken.otio"), "{\"OTIO_SCHEMA\": ");
         assertThat(run("check", project.toString(), other.toString(), "--format", "sarif")).isEqualTo(1);
-        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(CheckCommandTest.class.getResourceAsStream("/sarif-2.1.0.json"));
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(CheckCommandTest.class.getResourceAsStream("/sarif-2.1.0.json"));
         assertThat(schema.validate(out, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(out.replace("\"level\":\"error\"", "\"level\":\"awful\""), InputFormat.JSON)).isNotEmpty();
-        assertThat(out).contains("\"ruleId\":\"link.missing\"", "\"startLine\":1,\"startColumn\":11", "\"level\":\"warning\"").containsOnlyOnce("\"version\":\"2.1.0\"");
+        assertThat(out).contains("\"ruleId\":\"link.missing\"", "\"startLine\":1,\"startColumn\":11", "\"level\":\"warning\"")
+                .containsOnlyOnce("\"version\":\"2.1.0\"");
         assertThat(run("check", temp.resolve("none").toString(), "--format", "sarif")).isEqualTo(2);
         assertThat(schema.validate(out, InputFormat.JSON)).isEmpty();
     }
@@ -161,7 +171,8 @@ class CheckCommandTest {
         assertThat(run("formats", "--format", "json")).isZero();
         assertThat(out).contains("\"extensions\" : [ \"edl\" ]");
         assertThat(run("explain", "link.pinned")).isZero();
-        assertThat(out).startsWith("link.pinned  (must, unless the kit says otherwise)\nA link is tied to one place.\n").contains("Why it matters: ", "  1. ");
+        assertThat(out).startsWith("link.pinned  (must, unless the kit says otherwise)\nA link is tied to one place.\n")
+                .contains("Why it matters: ", "  1. ");
         assertThat(run("explain")).isZero();
         assertThat(out).contains("link.cycle                     should  Documents include one another in a circle");
         assertThat(run("explain", "pinned")).isEqualTo(2);
@@ -174,9 +185,10 @@ class CheckCommandTest {
     void findingsOfAKindStandTogether() throws IOException {
         Files.writeString(project.resolve("index.html"), "<img src=\"pictures/one.svg\">\n<img src=\"pictures/two.svg\">");
         run("check", project.toString());
-        assertThat(out).contains("◆ must  link.missing  index.html\n  2 linked files are missing:\n  1:11  “pictures/one.svg”", "  2:11  “pictures/two.svg”").containsOnlyOnce("Look for the file on your disk");
+        assertThat(out).contains("◆ must  link.missing  index.html\n  2 linked files are missing:\n  1:11  “pictures/one.svg”",
+                "  2:11  “pictures/two.svg”").containsOnlyOnce("Look for the file on your disk");
         for (int i = 0; i < 20; i++) {
-            Files.write(project.resolve("pictures/spare_" + i + ".png"), new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, (byte) i});
+            Files.write(project.resolve("pictures/spare_" + i + ".png"), new byte[]{(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, (byte) i});
         }
         run("check", project.toString());
         assertThat(out).contains("○ note  asset.unused\n  20 files are linked from nowhere:", "and 8 more of the same kind");

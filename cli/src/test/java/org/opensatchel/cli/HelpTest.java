@@ -30,6 +30,7 @@ class HelpTest {
         assertThat(printed(english)).contains("Usage: satchel " + command);
         String[] said = printed(german).split("\n");
         assertThat(said[0]).startsWith("Aufruf: satchel " + command);
-        assertThat(String.join("\n", said)).doesNotContainPattern("\\b(the|most|how|Show|Print|whose|where|or|a|from|with|like|kit document)\\b");
+        assertThat(String.join("\n", said))
+                .doesNotContainPattern("\\b(the|most|how|Show|Print|whose|where|or|a|from|with|like|kit document)\\b");
     }
 }

@@ -28,7 +28,8 @@ final class AccountCommand {
     /** Carries out the words after {@code account}; returns the exit status. */
     int run(List<String> words) {
         if (words.size() == 1 && words.get(0).equals("list")) {
-            accounts.all().forEach(one -> out.println(one.login() + "  " + one.role().name().toLowerCase(java.util.Locale.ROOT) + "  " + one.name() + (one.hasPassword() ? "" : "  (no password yet)")));
+            accounts.all().forEach(one -> out.println(one.login() + "  " + one.role().name().toLowerCase(java.util.Locale.ROOT) + "  "
+                    + one.name() + (one.hasPassword() ? "" : "  (no password yet)")));
             return 0;
         }
         if ((words.size() == 3 || words.size() == 4) && words.get(0).equals("add")) {
@@ -42,7 +43,8 @@ final class AccountCommand {
     }
 
     private int add(String login, String name, String email) {
-        boolean good = login.matches("[\\p{L}\\p{N}._-]{1,50}") && !name.isBlank() && name.length() <= 120 && name.chars().noneMatch(Character::isISOControl);
+        boolean good = login.matches("[\\p{L}\\p{N}._-]{1,50}") && !name.isBlank() && name.length() <= 120
+                && name.chars().noneMatch(Character::isISOControl);
         if (!good) {
             return refused("A sign-in has 1 to 50 letters, digits, dots, hyphens or underscores, and a name at most 120 characters.");
         }
@@ -63,7 +65,8 @@ final class AccountCommand {
         if (account.isEmpty()) {
             return refused("Nobody signs in as “" + login + "”.");
         }
-        out.println("This link sets a new password for “" + account.get().login() + "”. It works once, for 30 days; until then the old password stays:");
+        out.println("This link sets a new password for “" + account.get().login()
+                + "”. It works once, for 30 days; until then the old password stays:");
         out.println(address + "/welcome/" + accounts.link(account.get().id()));
         return 0;
     }

@@ -19,8 +19,10 @@ public class SatchelApplication {
         if (args.length > 0 && args[0].equals("account")) {
             List<String> words = Arrays.asList(args).subList(1, args.length);
             // No server is needed for it, and no check is made by it.
-            try (ConfigurableApplicationContext context = new SpringApplicationBuilder(SatchelApplication.class).web(WebApplicationType.NONE)
-                    .run("--satchel.checks.enabled=false", "--satchel.demo=false", "--db-scheduler.enabled=false", "--logging.level.root=error", "--logging.level.org.opensatchel=error")) {
+            try (ConfigurableApplicationContext context = new SpringApplicationBuilder(SatchelApplication.class)
+                    .web(WebApplicationType.NONE)
+                    .run("--satchel.checks.enabled=false", "--satchel.demo=false", "--db-scheduler.enabled=false",
+                            "--logging.level.root=error", "--logging.level.org.opensatchel=error")) {
                 String address = context.getEnvironment().getProperty("satchel.address", "http://127.0.0.1:8080");
                 System.exit(new AccountCommand(context.getBean(AccountService.class), System.out, System.err, address).run(words));
             }

@@ -30,7 +30,8 @@ class AccountCommandTest {
 
     private int run(String... words) {
         PrintStream good = new PrintStream(out, true, StandardCharsets.UTF_8);
-        return new AccountCommand(accounts, good, new PrintStream(err, true, StandardCharsets.UTF_8), "http://school.example").run(List.of(words));
+        return new AccountCommand(accounts, good, new PrintStream(err, true, StandardCharsets.UTF_8), "http://school.example")
+                .run(List.of(words));
     }
 
     private String said() {
@@ -39,7 +40,8 @@ class AccountCommandTest {
 
     @Test
     void addsAnInstructorAndPrintsTheLink() {
-        when(accounts.make("pell", "A. Pell", "pell@school.example", Role.INSTRUCTOR, Optional.empty())).thenReturn(new AccountView(7, "pell", "A. Pell", Role.INSTRUCTOR, false));
+        when(accounts.make("pell", "A. Pell", "pell@school.example", Role.INSTRUCTOR, Optional.empty()))
+                .thenReturn(new AccountView(7, "pell", "A. Pell", Role.INSTRUCTOR, false));
         when(accounts.link(7)).thenReturn("abcde-fghjk");
         assertThat(run("add", "pell", "A. Pell", "pell@school.example")).isZero();
         assertThat(said()).contains("http://school.example/welcome/abcde-fghjk");
@@ -57,7 +59,8 @@ class AccountCommandTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "add", "add pell", "add ../x Name", "add pell Name not-an-address", "add taken Name", "reset nobody", "list all", "remove pell"})
+    @ValueSource(strings = {"", "add", "add pell", "add ../x Name", "add pell Name not-an-address", "add taken Name", "reset nobody",
+            "list all", "remove pell"})
     void saysInOneLineWhyNot(String words) {
         when(accounts.byLogin(anyString())).thenReturn(Optional.empty());
         when(accounts.byLogin("taken")).thenReturn(Optional.of(new AccountView(1, "taken", "T", Role.STUDENT, true)));

@@ -56,7 +56,8 @@ public abstract class RunningApplication {
         PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
         playwright = Playwright.create(new Playwright.CreateOptions().setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
-                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run")));
+                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update",
+                        "--disable-sync", "--no-first-run")));
     }
 
     @AfterAll
@@ -67,7 +68,8 @@ public abstract class RunningApplication {
 
     @BeforeEach
     protected void demoIsChecked() {
-        await().atMost(Duration.ofMinutes(2)).until(() -> handIns.ofAssignment(market(), Pageable.unpaged()).stream().allMatch(HandInView::isDone));
+        await().atMost(Duration.ofMinutes(2))
+                .until(() -> handIns.ofAssignment(market(), Pageable.unpaged()).stream().allMatch(HandInView::isDone));
     }
 
     @AfterEach
@@ -133,7 +135,8 @@ public abstract class RunningApplication {
 
     /** Nothing serious for whoever cannot see, or cannot use a mouse. */
     protected static void accessible(Page page) {
-        assertThat(new AxeBuilder(page).analyze().getViolations().stream().filter(rule -> List.of("serious", "critical").contains(rule.getImpact()))
+        assertThat(new AxeBuilder(page).analyze().getViolations().stream()
+                .filter(rule -> List.of("serious", "critical").contains(rule.getImpact()))
                 .map(rule -> rule.getId() + ": " + rule.getNodes().get(0).getHtml()).toList()).as(page.url()).isEmpty();
     }
 }

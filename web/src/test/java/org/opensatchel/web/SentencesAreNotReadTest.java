@@ -15,19 +15,24 @@ import org.opensatchel.core.report.ReportDigest;
 /** What is said is made from facts when it is shown, and nothing takes it apart again: of all modules, only the renderer looks at it. */
 class SentencesAreNotReadTest {
 
-    private static final JavaClasses ALL = new ClassFileImporter().importPaths(Path.of("../core/target/classes"), Path.of("../cli/target/classes"), Path.of("../worker/target/classes"), Path.of("target/classes"));
+    private static final JavaClasses ALL = new ClassFileImporter().importPaths(Path.of("../core/target/classes"),
+            Path.of("../cli/target/classes"), Path.of("../worker/target/classes"), Path.of("target/classes"));
 
     @Test
     void nobodyOutsideTheRendererTouchesAMessage() {
-        assertThat(ALL.stream().map(type -> type.getPackageName().replaceFirst("org\\.opensatchel\\.(\\w+).*", "$1")).distinct()).contains("core", "cli", "worker", "web");
-        CompositeArchRule.of(untouched(Report.FindingLine.class, "message")).and(untouched(Report.FindingLine.class, "why")).and(untouched(Report.FindingLine.class, "remedy"))
+        assertThat(ALL.stream().map(type -> type.getPackageName().replaceFirst("org\\.opensatchel\\.(\\w+).*", "$1")).distinct())
+                .contains("core", "cli", "worker", "web");
+        CompositeArchRule.of(untouched(Report.FindingLine.class, "message")).and(untouched(Report.FindingLine.class, "why"))
+                .and(untouched(Report.FindingLine.class, "remedy"))
                 .and(untouched(Report.ConsequenceLine.class, "message")).and(untouched(Report.CandidateLine.class, "why"))
-                .and(untouched(Report.CarryLinkLine.class, "why")).and(untouched(Report.CarryFileLine.class, "why")).and(untouched(ReportDigest.Reason.class, "why"))
+                .and(untouched(Report.CarryLinkLine.class, "why")).and(untouched(Report.CarryFileLine.class, "why"))
+                .and(untouched(ReportDigest.Reason.class, "why"))
                 .check(ALL);
     }
 
     /** A digest copies what was said as it stands. */
     private static ArchRule untouched(Class<?> owner, String method) {
-        return noClasses().that().resideOutsideOfPackage("..core.words..").and().areNotAssignableTo(ReportDigest.class).should().callMethod(owner, method);
+        return noClasses().that().resideOutsideOfPackage("..core.words..").and().areNotAssignableTo(ReportDigest.class).should()
+                .callMethod(owner, method);
     }
 }

@@ -16,14 +16,17 @@ import org.springframework.stereotype.Controller;
 /** The walls of the web application: features meet through services, and nothing imports both ways. */
 class WallsTest {
 
-    private static final JavaClasses WEB = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("org.opensatchel.web");
+    private static final JavaClasses WEB = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+            .importPackages("org.opensatchel.web");
 
     @Test
     void entitiesRepositoriesAndControllersStayInTheirFeature() {
         CompositeArchRule.of(classes().that().areAnnotatedWith(Entity.class).should().bePackagePrivate())
                 .and(classes().that().areAssignableTo(Repository.class).should().bePackagePrivate())
                 .and(classes().that().areAnnotatedWith(Controller.class).should().bePackagePrivate())
-                .and(noClasses().that().areNotAnnotatedWith(Controller.class).and().resideOutsideOfPackages("..page..", "..account..", "..handin..").should().dependOnClassesThat().resideInAPackage("jakarta.servlet.."))
+                .and(noClasses().that().areNotAnnotatedWith(Controller.class).and()
+                        .resideOutsideOfPackages("..page..", "..account..", "..handin..").should().dependOnClassesThat()
+                        .resideInAPackage("jakarta.servlet.."))
                 .check(WEB);
     }
 

@@ -45,10 +45,14 @@ final class CheckWorker implements AutoCloseable {
             // Pages before checks: who reads does not wait for who is checked.
             command.addAll(List.of(NICE.toString(), "-n", "10"));
         }
-        command.addAll(List.of(settings.java().toString(), "-Xmx" + settings.heapMegabytes() + "m", "-Xms" + Math.min(32, settings.heapMegabytes()) + "m", "-XX:+ExitOnOutOfMemoryError", "-XX:+UseSerialGC", "-XX:-UsePerfData",
-                "-XX:MaxMetaspaceSize=192m", "-XX:MaxDirectMemorySize=64m", "-Djava.awt.headless=true", "-Dfile.encoding=UTF-8", "-Djava.io.tmpdir=" + settings.temporary()));
+        command.addAll(List.of(settings.java().toString(), "-Xmx" + settings.heapMegabytes() + "m",
+                "-Xms" + Math.min(32, settings.heapMegabytes()) + "m", "-XX:+ExitOnOutOfMemoryError", "-XX:+UseSerialGC",
+                "-XX:-UsePerfData",
+                "-XX:MaxMetaspaceSize=192m", "-XX:MaxDirectMemorySize=64m", "-Djava.awt.headless=true", "-Dfile.encoding=UTF-8",
+                "-Djava.io.tmpdir=" + settings.temporary()));
         command.addAll(settings.main());
-        ProcessBuilder builder = new ProcessBuilder(command).directory(settings.temporary().toFile()).redirectError(ProcessBuilder.Redirect.INHERIT);
+        ProcessBuilder builder = new ProcessBuilder(command).directory(settings.temporary().toFile())
+                .redirectError(ProcessBuilder.Redirect.INHERIT);
         // What the server knows, like the database's password, is none of its business.
         Map<String, String> environment = builder.environment();
         environment.clear();

@@ -36,8 +36,7 @@ final class Frames {
     }
 
     /** One message. */
-    record Frame(byte sign, byte[] content) {
-    }
+    record Frame(byte sign, byte[] content) {}
 
     static void write(OutputStream out, byte sign, byte[] content) throws IOException {
         DataOutputStream data = new DataOutputStream(out);

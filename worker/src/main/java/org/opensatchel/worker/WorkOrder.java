@@ -37,12 +37,12 @@ import org.opensatchel.core.report.Report.SealedLine;
  * @param threads on how many threads
  * @param made the time to put on the report
  */
-public record WorkOrder(String archive, String kit, Optional<String> newer, Map<RosterField, String> fields, List<Map<RosterField, String>> roster, Optional<Location> location,
+public record WorkOrder(String archive, String kit, Optional<String> newer, Map<RosterField, String> fields,
+        List<Map<RosterField, String>> roster, Optional<Location> location,
         List<TeamLocation> team, List<SealedLine> earlier, List<String> machines, ReadLimits limits, int threads, Instant made) {
 
     /** Where a project is said to lie. */
-    public record Location(Optional<OperatingSystem> system, Optional<StorageKind> storage, String path) {
-    }
+    public record Location(Optional<OperatingSystem> system, Optional<StorageKind> storage, String path) {}
 
     byte[] bytes() {
         return JsonDocuments.MAPPER.writeValueAsBytes(this);
@@ -54,7 +54,8 @@ public record WorkOrder(String archive, String kit, Optional<String> newer, Map<
 
     /** The same with half the threads, for a check that took more than there is. */
     WorkOrder halved() {
-        return new WorkOrder(archive, kit, newer, fields, roster, location, team, earlier, machines, limits, Math.max(1, threads / 2), made);
+        return new WorkOrder(archive, kit, newer, fields, roster, location, team, earlier, machines, limits, Math.max(1, threads / 2),
+                made);
     }
 
     CheckRequest request() throws IOException {
@@ -71,6 +72,7 @@ public record WorkOrder(String archive, String kit, Optional<String> newer, Map<
     }
 
     private static Kit kit(String document) throws IOException {
-        return KitReader.readPublished(document.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow(() -> new IOException("the kit of this order cannot be read"));
+        return KitReader.readPublished(document.getBytes(StandardCharsets.UTF_8)).kit()
+                .orElseThrow(() -> new IOException("the kit of this order cannot be read"));
     }
 }

@@ -4,16 +4,14 @@ package org.opensatchel.worker;
 public sealed interface WorkOutcome {
 
     /** It was checked. */
-    record Done(WorkResult result) implements WorkOutcome {
-    }
+    record Done(WorkResult result) implements WorkOutcome {}
 
     /**
      * It was not.
      *
      * @param detail for the log, never for a page
      */
-    record Failed(Reason reason, String detail) implements WorkOutcome {
-    }
+    record Failed(Reason reason, String detail) implements WorkOutcome {}
 
     /** Why an order failed. */
     enum Reason {

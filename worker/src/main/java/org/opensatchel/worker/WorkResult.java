@@ -10,5 +10,4 @@ import org.opensatchel.core.report.Summary;
  * @param pages the links in pages, compressed
  * @param report the report's exact JSON, compressed
  */
-public record WorkResult(Summary summary, byte[] digest, List<byte[]> pages, byte[] report) {
-}
+public record WorkResult(Summary summary, byte[] digest, List<byte[]> pages, byte[] report) {}

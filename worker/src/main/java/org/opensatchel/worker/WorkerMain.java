@@ -121,7 +121,7 @@ public final class WorkerMain {
 
         @Override
         public void write(int b) throws IOException {
-            write(new byte[] {(byte) b}, 0, 1);
+            write(new byte[]{(byte) b}, 0, 1);
         }
 
         @Override

@@ -15,5 +15,5 @@ import java.util.List;
  * @param time longest a check may take
  * @param outputBytes most bytes of what is brought back
  */
-public record WorkerSettings(Path java, List<String> main, Path temporary, int heapMegabytes, int allMegabytes, Duration time, long outputBytes) {
-}
+public record WorkerSettings(Path java, List<String> main, Path temporary, int heapMegabytes, int allMegabytes, Duration time,
+        long outputBytes) {}

@@ -11,7 +11,9 @@ class WallsTest {
 
     @Test
     void noFrameworkAndNoServer() {
-        noClasses().should().dependOnClassesThat().resideInAnyPackage("org.springframework..", "jakarta..", "org.opensatchel.web..", "org.opensatchel.cli..")
-                .check(new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("org.opensatchel.worker"));
+        noClasses().should().dependOnClassesThat()
+                .resideInAnyPackage("org.springframework..", "jakarta..", "org.opensatchel.web..", "org.opensatchel.cli..")
+                .check(new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+                        .importPackages("org.opensatchel.worker"));
     }
 }

@@ -61,14 +61,16 @@ class WorkerPoolTest {
     }
 
     private WorkOrder order(Path archive) {
-        return new WorkOrder(archive.toString(), KIT, Optional.empty(), Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline"), List.of(), Optional.empty(), List.of(), List.of(), List.of("lab-windows"),
+        return new WorkOrder(archive.toString(), KIT, Optional.empty(), Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline"),
+                List.of(), Optional.empty(), List.of(), List.of(), List.of("lab-windows"),
                 ReadLimits.DEFAULT, 2, Instant.EPOCH);
     }
 
     private Path project(int pages, int links) throws IOException {
         Map<String, String> files = new LinkedHashMap<>();
         IntStream.range(0, pages).forEach(page -> files.put("Marsh_Ottoline/p" + page + ".html",
-                IntStream.range(0, links).mapToObj(link -> "<img src=\"a-rather-long-name-" + page + "-" + link + ".png\">").collect(Collectors.joining())));
+                IntStream.range(0, links).mapToObj(link -> "<img src=\"a-rather-long-name-" + page + "-" + link + ".png\">")
+                        .collect(Collectors.joining())));
         Path zip = Files.createTempFile(folder, "project", ".zip");
         try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip))) {
             for (Map.Entry<String, String> file : files.entrySet()) {
@@ -107,45 +109,48 @@ class WorkerPoolTest {
     void oneWorkerServesManyOrdersAndTwoServeTwoAtOnce() throws IOException {
         WorkerPool workers = usual();
         Path zip = project(1, 3);
-        workers.run(order(zip), (files, bytes) -> { });
+        workers.run(order(zip), (files, bytes) -> {});
         List<Long> first = workers.processes();
-        workers.run(order(zip), (files, bytes) -> { });
+        workers.run(order(zip), (files, bytes) -> {});
         assertThat(workers.processes()).isEqualTo(first).hasSize(1);
-        List<CompletableFuture<WorkOutcome>> both = IntStream.range(0, 2).mapToObj(i -> CompletableFuture.supplyAsync(() -> workers.run(order(zip), (files, bytes) -> { }))).toList();
+        List<CompletableFuture<WorkOutcome>> both = IntStream.range(0, 2)
+                .mapToObj(i -> CompletableFuture.supplyAsync(() -> workers.run(order(zip), (files, bytes) -> {}))).toList();
         assertThat(both).allSatisfy(one -> assertThat(one.join()).isInstanceOf(Done.class));
     }
 
     @Test
     void aCheckThatWantsMoreMemoryThanThereIsCostsItselfOnly() throws IOException {
         WorkerPool workers = pool(24, Duration.ofMinutes(2), 64 << 20);
-        assertThat(reason(workers.run(order(project(300, 1_000)), (files, bytes) -> { }))).isEqualTo(Reason.MEMORY);
+        assertThat(reason(workers.run(order(project(300, 1_000)), (files, bytes) -> {}))).isEqualTo(Reason.MEMORY);
         assertThat(workers.processes()).isEmpty();
-        assertThat(workers.run(order(project(1, 3)), (files, bytes) -> { })).isInstanceOf(Done.class);
+        assertThat(workers.run(order(project(1, 3)), (files, bytes) -> {})).isInstanceOf(Done.class);
     }
 
     @Test
     void aCheckThatTakesTooLongIsEnded() throws IOException {
         WorkerPool workers = pool(128, Duration.ofMillis(1), 64 << 20);
-        assertThat(reason(workers.run(order(project(300, 1_000)), (files, bytes) -> { }))).isEqualTo(Reason.TIME);
+        assertThat(reason(workers.run(order(project(300, 1_000)), (files, bytes) -> {}))).isEqualTo(Reason.TIME);
     }
 
     @Test
     void aReportThatIsLongerThanIsKeptIsNotTaken() throws IOException {
-        assertThat(reason(pool(256, Duration.ofMinutes(2), 20_000).run(order(project(20, 500)), (files, bytes) -> { }))).isEqualTo(Reason.OUTPUT);
+        assertThat(reason(pool(256, Duration.ofMinutes(2), 20_000).run(order(project(20, 500)), (files, bytes) -> {})))
+                .isEqualTo(Reason.OUTPUT);
     }
 
     @Test
     void anArchiveThatIsNotThereIsAFaultOfOurs() {
-        assertThat(reason(usual().run(order(folder.resolve("gone.zip")), (files, bytes) -> { }))).isEqualTo(Reason.STORE);
+        assertThat(reason(usual().run(order(folder.resolve("gone.zip")), (files, bytes) -> {}))).isEqualTo(Reason.STORE);
     }
 
     @Test
     void aWorkerThatIsKilledIsReplaced() throws IOException {
         WorkerPool workers = usual();
         Path zip = project(200, 500);
-        WorkOutcome outcome = workers.run(order(zip), (files, bytes) -> workers.processes().forEach(pid -> ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly)));
+        WorkOutcome outcome = workers.run(order(zip),
+                (files, bytes) -> workers.processes().forEach(pid -> ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly)));
         assertThat(reason(outcome)).isEqualTo(Reason.DIED);
-        assertThat(workers.run(order(zip), (files, bytes) -> { })).isInstanceOf(Done.class);
+        assertThat(workers.run(order(zip), (files, bytes) -> {})).isInstanceOf(Done.class);
     }
 
     @Test
@@ -155,6 +160,6 @@ class WorkerPoolTest {
         ProcessHandle worker = ProcessHandle.of(workers.processes().get(0)).orElseThrow();
         workers.close();
         worker.onExit().get(30, TimeUnit.SECONDS);
-        assertThat(reason(workers.run(order(project(1, 1)), (files, bytes) -> { }))).isEqualTo(Reason.STORE);
+        assertThat(reason(workers.run(order(project(1, 1)), (files, bytes) -> {}))).isEqualTo(Reason.STORE);
     }
 }

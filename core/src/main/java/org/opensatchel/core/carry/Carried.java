@@ -32,15 +32,15 @@ public record Carried(Machine machine, int opens, List<Broken> broken, List<Refu
      * @param index its place among all links
      * @param why completes “It does not open there: …”
      */
-    public record Broken(int index, ResolvedLink link, Phrase why) {
-    }
+    public record Broken(int index, ResolvedLink link, Phrase why) {}
 
     /** A file that cannot be there, and why. */
     public record Refused(ProjectPath path, Phrase why) {
 
         /** How long its whole path is there, in the machine's units, where that is what refuses it. */
         public OptionalInt pathLength() {
-            return why.key().equals(CarryWording.PATH_TOO_LONG.key()) ? OptionalInt.of((int) why.facts().number(FactName.COUNT)) : OptionalInt.empty();
+            return why.key().equals(CarryWording.PATH_TOO_LONG.key()) ? OptionalInt.of((int) why.facts().number(FactName.COUNT))
+                    : OptionalInt.empty();
         }
     }
 }

@@ -36,7 +36,10 @@ import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.resolve.Overlooked;
 import org.opensatchel.core.resolve.ResolvedLink;
 
-/** Would the project open on another machine? For each link whether it leads to its file there, and for each file whether it can be there at all. */
+/**
+ * Would the project open on another machine? For each link whether it leads to its file there, and for each file whether it can be there
+ * at all.
+ */
 public final class CarryTest {
 
     private final ProjectTree tree;
@@ -80,7 +83,8 @@ public final class CarryTest {
             }
             refusal(file, taken, folders).ifPresent(why -> refused.put(file.path(), why));
         }
-        return tree.files().stream().filter(file -> refused.containsKey(file.path())).map(file -> new Carried.Refused(file.path(), refused.get(file.path()))).toList();
+        return tree.files().stream().filter(file -> refused.containsKey(file.path()))
+                .map(file -> new Carried.Refused(file.path(), refused.get(file.path()))).toList();
     }
 
     private Optional<Phrase> refusal(ProjectFile file, Map<String, ProjectPath> taken, Set<ProjectPath> folders) {
@@ -92,7 +96,8 @@ public final class CarryTest {
         }
         String whole = root + "/" + file.path().text();
         if (length(whole) > machine.maxPath()) {
-            return Optional.of(CarryWording.PATH_TOO_LONG.say(Facts.of(COUNT, length(whole)).and(MOST, machine.maxPath()).and(UNIT, unit())));
+            return Optional
+                    .of(CarryWording.PATH_TOO_LONG.say(Facts.of(COUNT, length(whole)).and(MOST, machine.maxPath()).and(UNIT, unit())));
         }
         if (file.bytes() > machine.fileBytes()) {
             return Optional.of(CarryWording.FILE_TOO_LARGE.say(Facts.of(BYTES, file.bytes()).and(MOST_BYTES, machine.fileBytes())));
@@ -109,7 +114,10 @@ public final class CarryTest {
         } else if (machine.system() == OperatingSystem.MACOS && name.indexOf(':') >= 0) {
             return Optional.of(CarryWording.NAME_COLON.say(Facts.of(FOUND, name)));
         }
-        return length(name) > machine.maxName() ? Optional.of(CarryWording.NAME_TOO_LONG.say(Facts.of(FOUND, name).and(COUNT, length(name)).and(MOST, machine.maxName()).and(UNIT, unit()))) : Optional.empty();
+        return length(name) > machine.maxName()
+                ? Optional.of(CarryWording.NAME_TOO_LONG
+                        .say(Facts.of(FOUND, name).and(COUNT, length(name)).and(MOST, machine.maxName()).and(UNIT, unit())))
+                : Optional.empty();
     }
 
     /** Two names that are one there: the second would be written over the first. Folders that are one there only flow together. */
@@ -127,7 +135,9 @@ public final class CarryTest {
     private String key(String path) {
         boolean oneForm = machine.unicode() != Machine.UnicodeRule.ANY;
         String form = oneForm ? NameFolding.composed(path) : path;
-        return machine.caseIgnored() ? NameFolding.folded(form) + (oneForm ? "" : "\0" + (NameFolding.composed(path).equals(path) ? "c" : "d")) : form;
+        return machine.caseIgnored()
+                ? NameFolding.folded(form) + (oneForm ? "" : "\0" + (NameFolding.composed(path).equals(path) ? "c" : "d"))
+                : form;
     }
 
     /** Windows and Macs count UTF-16 units, Linux counts bytes. */
@@ -141,7 +151,8 @@ public final class CarryTest {
 
     /** Why a link does not open there; empty when it does. */
     private Optional<Phrase> breaks(ResolvedLink link) {
-        Optional<Phrase> lost = link.target().filter(refused::containsKey).map(target -> CarryWording.FILE_REFUSED.say(Facts.of(FOUND, target.name()).and(FAULT, refused.get(target))));
+        Optional<Phrase> lost = link.target().filter(refused::containsKey)
+                .map(target -> CarryWording.FILE_REFUSED.say(Facts.of(FOUND, target.name()).and(FAULT, refused.get(target))));
         if (lost.isPresent()) {
             return lost;
         }
@@ -171,7 +182,8 @@ public final class CarryTest {
         Optional<LinkAddress> old = link.oldRoot().flatMap(text -> LinkText.read(text, Notation.PLAIN));
         boolean same = old.isPresent() && place.isPresent() && old.get().names().size() == place.get().names().size()
                 && old.get().prefixKey(old.get().names().size()).equals(place.get().prefixKey(place.get().names().size()));
-        return same ? Optional.empty() : Optional.of(CarryWording.PINNED.say(Facts.of(OLD_ROOT, link.oldRoot().orElse(link.link().text())).and(ROOT, root)));
+        return same ? Optional.empty()
+                : Optional.of(CarryWording.PINNED.say(Facts.of(OLD_ROOT, link.oldRoot().orElse(link.link().text())).and(ROOT, root)));
     }
 
     private Optional<Phrase> misspelt(ResolvedLink link) {
@@ -180,7 +192,8 @@ public final class CarryTest {
         if (overlooked == Overlooked.BACKSLASHES) {
             return windows ? Optional.empty() : Optional.of(CarryWording.BACKSLASHES.say());
         }
-        if (overlooked == Overlooked.UNENCODED_SIGNS || overlooked == Overlooked.PERCENT_ENCODING || overlooked == Overlooked.TWICE_ENCODED) {
+        if (overlooked == Overlooked.UNENCODED_SIGNS || overlooked == Overlooked.PERCENT_ENCODING
+                || overlooked == Overlooked.TWICE_ENCODED) {
             return Optional.of(CarryWording.OTHER_SPELLING.say());
         }
         String wanted = link.intended().map(ProjectPath::text).orElse("");
@@ -194,7 +207,9 @@ public final class CarryTest {
             found = NameFolding.composed(found);
         }
         boolean same = machine.caseIgnored() ? caseless(wanted).equals(caseless(found)) : wanted.equals(found);
-        return same ? Optional.empty() : Optional.of(CarryWording.OTHER_NAME.say(Facts.of(FOUND, link.target().map(ProjectPath::name).orElse("")).and(OVERLOOKED, overlooked.say())));
+        return same ? Optional.empty()
+                : Optional.of(CarryWording.OTHER_NAME
+                        .say(Facts.of(FOUND, link.target().map(ProjectPath::name).orElse("")).and(OVERLOOKED, overlooked.say())));
     }
 
     /** Letter case alone is folded here; the Unicode form has been dealt with before. */

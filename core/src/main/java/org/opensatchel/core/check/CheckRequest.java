@@ -28,11 +28,14 @@ import org.opensatchel.core.words.Words;
  * @param earlier the files of sealed folders as an earlier hand-in had them
  * @param team where the others of the team say the project lies
  */
-public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location, boolean documentsKnown,
-        ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines, Words words, List<TeamLocation> team, List<SealedFile> earlier) {
+public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location,
+        boolean documentsKnown,
+        ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines, Words words,
+        List<TeamLocation> team, List<SealedFile> earlier) {
 
     public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
-        return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> { }, Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of());
+        return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> {},
+                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of());
     }
 
     public CheckRequest at(Instant time) {
@@ -85,7 +88,9 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
 
     /** The machines the project has to open on. */
     List<Machine> destinations() {
-        return machines.isEmpty() ? kit.map(plan -> plan.machines().stream().flatMap(name -> Machine.shipped(name).stream()).toList()).orElse(List.of()) : machines;
+        return machines.isEmpty()
+                ? kit.map(plan -> plan.machines().stream().flatMap(name -> Machine.shipped(name).stream()).toList()).orElse(List.of())
+                : machines;
     }
 
     CheckRequest whose(RosterFields known) {
@@ -131,7 +136,8 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         }
 
         CheckRequest request() {
-            return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team, earlier);
+            return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team,
+                    earlier);
         }
     }
 }

@@ -39,7 +39,8 @@ final class Destinations {
             carried.ifPresent(this::hear);
         }
         request.location().map(ProjectLocation::path).map(String::strip)
-                .filter(path -> LinkText.readTyped(path).filter(address -> address.form() == LinkForm.DRIVE).isPresent()).ifPresent(path -> measure(tree, path.length()));
+                .filter(path -> LinkText.readTyped(path).filter(address -> address.form() == LinkForm.DRIVE).isPresent())
+                .ifPresent(path -> measure(tree, path.length()));
     }
 
     private void hear(Carried there) {

@@ -49,10 +49,17 @@ import org.opensatchel.core.scan.Scan;
  * @param destinations the project as it would be on other machines
  * @param leftovers files and folders of systems and programs that were set aside
  */
-record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, RosterFields given, List<RosterFields> roster, Scan scan, RootNames rootNames,
+record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, RosterFields given, List<RosterFields> roster,
+        Scan scan, RootNames rootNames,
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
-        Optional<ProjectLocation> location, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode, Destinations destinations)
-        implements PackageEvidence, NameEvidence, UseEvidence, LocationEvidence, DepthEvidence {
+        Optional<ProjectLocation> location, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode,
+        Destinations destinations)
+        implements
+            PackageEvidence,
+            NameEvidence,
+            UseEvidence,
+            LocationEvidence,
+            DepthEvidence {
 
     boolean linksChecked() {
         return !scan.notChecked().contains("links");

@@ -73,23 +73,30 @@ public final class ProjectCheck {
         return run(source, root, built, request.whose(request.fields().or(marker.fields())), marker);
     }
 
-    private Report run(ProjectSource source, RootChoice root, TreeBuilder.Built built, CheckRequest known, Marker marker) throws IOException {
+    private Report run(ProjectSource source, RootChoice root, TreeBuilder.Built built, CheckRequest known, Marker marker)
+            throws IOException {
         Optional<Kit> kit = known.kit();
         ProjectTree tree = built.tree();
         SetApart apart = new SetApart(kit, known.fields());
         Scan scan = scan(source, tree, apart);
-        RootNames names = new RootNames(tree.rootName(), kit.flatMap(plan -> plan.root().make(known.fields(), plan.ascii())), kit.map(Kit::root));
-        Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()), known.limits().sums().candidates());
-        Optional<PlanMatch> plan = kit.map(planned -> new PlanMatch(tree, scan, resolution.links(), planned, known.fields(), known.earlier()));
+        RootNames names = new RootNames(tree.rootName(), kit.flatMap(plan -> plan.root().make(known.fields(), plan.ascii())),
+                kit.map(Kit::root));
+        Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()),
+                known.limits().sums().candidates());
+        Optional<PlanMatch> plan = kit
+                .map(planned -> new PlanMatch(tree, scan, resolution.links(), planned, known.fields(), known.earlier()));
         List<PackageFault> faults = built.faults();
         Destinations destinations = new Destinations(tree, names.actual().or(names::expected).orElse("project"), resolution, known);
-        Evidence evidence = new Evidence(tree, root, kit, known.fields(), request.fields(), known.roster(), scan, names, resolution, plan, faults, built.leftovers(),
-                Shortcuts.among(faults, tree, scan), known.location(), known.team(), marker, known.newer(), known.limits().findingsPerCode(), destinations);
+        Evidence evidence = new Evidence(tree, root, kit, known.fields(), request.fields(), known.roster(), scan, names, resolution, plan,
+                faults, built.leftovers(),
+                Shortcuts.among(faults, tree, scan), known.location(), known.team(), marker, known.newer(),
+                known.limits().findingsPerCode(), destinations);
         return new ReportMaker(known).report(evidence, judged(evidence));
     }
 
     private static Marker marker(ProjectSource source, ProjectTree tree) {
-        Optional<ProjectFile> file = tree.file(ProjectPath.of(Marker.FILE)).filter(marker -> source.hasContent(marker.entry()) && marker.bytes() <= Marker.MAX_BYTES);
+        Optional<ProjectFile> file = tree.file(ProjectPath.of(Marker.FILE))
+                .filter(marker -> source.hasContent(marker.entry()) && marker.bytes() <= Marker.MAX_BYTES);
         if (file.isEmpty()) {
             return Marker.NONE;
         }
@@ -127,7 +134,8 @@ public final class ProjectCheck {
         });
         List<Finding> raw = new ArrayList<>();
         told.forEach(raw::addAll);
-        evidence.scan().failures().forEach((path, format) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED).path(path).fact(HOW, "reader").fact(FORMAT, format).make()));
+        evidence.scan().failures().forEach(
+                (path, format) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED).path(path).fact(HOW, "reader").fact(FORMAT, format).make()));
         return new Findings(request.kit(), request.limits().findingsPerCode(), request.limits().sums().findings()).told(raw);
     }
 

@@ -46,16 +46,22 @@ final class ReportMaker {
 
     Report report(Evidence evidence, List<Finding> findings) {
         List<ResolvedLink> links = evidence.resolution().links();
-        Project project = new Project(evidence.tree().rootName(), evidence.tree().count(), evidence.tree().bytes(), evidence.scan().documents().size(), links.size());
+        Project project = new Project(evidence.tree().rootName(), evidence.tree().count(), evidence.tree().bytes(),
+                evidence.scan().documents().size(), links.size());
         Counts counts = counts(findings);
-        return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY, kit(), location(evidence.resolution().inferred()), project, counts,
-                sealed(evidence), links.stream().map(this::line).toList(), findings.stream().map(this::line).toList(), notChecked(evidence), carry(evidence));
+        return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY, kit(),
+                location(evidence.resolution().inferred()), project, counts,
+                sealed(evidence), links.stream().map(this::line).toList(), findings.stream().map(this::line).toList(), notChecked(evidence),
+                carry(evidence));
     }
 
     private static Optional<List<SealedLine>> sealed(Evidence evidence) {
         List<SealedFile> files = evidence.plan().map(PlanMatch::sealed).orElse(List.of());
-        return files.isEmpty() ? Optional.empty() : Optional.of(files.stream().limit(MOST_SEALED)
-                .map(file -> new SealedLine(file.path().text(), file.bytes(), file.sha256(), Optional.of(file.checksum()).filter(crc32 -> crc32 != 0))).toList());
+        return files.isEmpty() ? Optional.empty()
+                : Optional.of(files.stream().limit(MOST_SEALED)
+                        .map(file -> new SealedLine(file.path().text(), file.bytes(), file.sha256(),
+                                Optional.of(file.checksum()).filter(crc32 -> crc32 != 0)))
+                        .toList());
     }
 
     private static List<String> notChecked(Evidence evidence) {
@@ -72,7 +78,8 @@ final class ReportMaker {
 
     Report blocked(Finding finding) {
         List<Finding> findings = List.of(finding);
-        return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, kit(), location(Optional.empty()), new Project(Optional.empty(), 0, 0, 0, 0), counts(findings),
+        return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, kit(), location(Optional.empty()),
+                new Project(Optional.empty(), 0, 0, 0, 0), counts(findings),
                 Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty());
     }
 
@@ -83,8 +90,11 @@ final class ReportMaker {
 
     private CarryLine line(Carried carried) {
         return new CarryLine(carried.machine().name(), carried.machine().title(), carried.opens(), carried.broken().size(),
-                carried.broken().stream().map(broken -> new CarryLinkLine(broken.index(), words.text(broken.why()), Optional.of(broken.why()))).toList(),
-                carried.refused().stream().map(refused -> new CarryFileLine(refused.path().text(), words.text(refused.why()), Optional.of(refused.why()))).toList());
+                carried.broken().stream()
+                        .map(broken -> new CarryLinkLine(broken.index(), words.text(broken.why()), Optional.of(broken.why()))).toList(),
+                carried.refused().stream()
+                        .map(refused -> new CarryFileLine(refused.path().text(), words.text(refused.why()), Optional.of(refused.why())))
+                        .toList());
     }
 
     private Optional<KitRef> kit() {
@@ -105,21 +115,28 @@ final class ReportMaker {
     }
 
     private LinkLine line(ResolvedLink link) {
-        List<CandidateLine> candidates = link.candidates().stream().map(candidate -> new CandidateLine(candidate.path().text(), words.text(candidate.reason().say()), rounded(candidate.sure()), Optional.of(candidate.reason()))).toList();
-        return new LinkLine(link.link().document().text(), link.link().at().text(), link.link().text(), link.form().word(), link.outcome().word(), link.target().map(path -> path.text()),
-                candidates.isEmpty() ? Optional.empty() : Optional.of(candidates), link.gaps().isEmpty() ? Optional.empty() : Optional.of(link.gaps()));
+        List<CandidateLine> candidates = link.candidates().stream().map(candidate -> new CandidateLine(candidate.path().text(),
+                words.text(candidate.reason().say()), rounded(candidate.sure()), Optional.of(candidate.reason()))).toList();
+        return new LinkLine(link.link().document().text(), link.link().at().text(), link.link().text(), link.form().word(),
+                link.outcome().word(), link.target().map(path -> path.text()),
+                candidates.isEmpty() ? Optional.empty() : Optional.of(candidates),
+                link.gaps().isEmpty() ? Optional.empty() : Optional.of(link.gaps()));
     }
 
     private FindingLine line(Finding finding) {
         List<ConsequenceLine> consequences = finding.consequences().stream().map(this::consequence).toList();
         Said said = words.of(finding);
-        return new FindingLine(finding.code().id(), finding.severity().word(), finding.path().text(), at(finding), said.message().bounded(), said.why().bounded(),
-                said.remedy().stream().map(Sentence::bounded).toList(), finding.sure().isPresent() ? Optional.of(rounded(finding.sure().getAsDouble())) : Optional.empty(),
-                finding.proposal().map(ReportMaker::proposal), consequences.isEmpty() ? Optional.empty() : Optional.of(consequences), Optional.of(finding.facts()));
+        return new FindingLine(finding.code().id(), finding.severity().word(), finding.path().text(), at(finding), said.message().bounded(),
+                said.why().bounded(),
+                said.remedy().stream().map(Sentence::bounded).toList(),
+                finding.sure().isPresent() ? Optional.of(rounded(finding.sure().getAsDouble())) : Optional.empty(),
+                finding.proposal().map(ReportMaker::proposal), consequences.isEmpty() ? Optional.empty() : Optional.of(consequences),
+                Optional.of(finding.facts()));
     }
 
     private ConsequenceLine consequence(Finding finding) {
-        return new ConsequenceLine(finding.code().id(), finding.path().text(), at(finding), words.of(finding).message().bounded(), Optional.of(finding.facts()));
+        return new ConsequenceLine(finding.code().id(), finding.path().text(), at(finding), words.of(finding).message().bounded(),
+                Optional.of(finding.facts()));
     }
 
     private static ProposalLine proposal(Candidate candidate) {

@@ -171,7 +171,8 @@ public final class KitDifference {
     }
 
     private static List<Phrase> companion(Kit.Companion before, Kit.Companion after) {
-        return List.of(ChangeWording.COMPANION.say(Facts.of(FOUND, after.name()).and(NEED, after.need()).and(HOW, after.managed() ? "managed" : "plain").and(PURPOSE, given(after.purpose()))));
+        return List.of(ChangeWording.COMPANION.say(Facts.of(FOUND, after.name()).and(NEED, after.need())
+                .and(HOW, after.managed() ? "managed" : "plain").and(PURPOSE, given(after.purpose()))));
     }
 
     private static List<Phrase> document(Kit.DocumentRule before, Kit.DocumentRule after) {
@@ -227,10 +228,12 @@ public final class KitDifference {
                 changes.add(new KitChange("starter", Kind.CHANGED, path, ChangeWording.STARTER_CONTENT.say(Facts.of(FOUND, path))));
             }
             if (was != null && was.treat() != file.treat()) {
-                changes.add(new KitChange("starter", Kind.CHANGED, path, ChangeWording.STARTER_TREAT.say(Facts.of(FOUND, path).and(HOW, file.treat()))));
+                changes.add(new KitChange("starter", Kind.CHANGED, path,
+                        ChangeWording.STARTER_TREAT.say(Facts.of(FOUND, path).and(HOW, file.treat()))));
             }
         });
-        old.keySet().stream().filter(path -> !fresh.containsKey(path)).forEach(path -> changes.add(new KitChange("starter", Kind.REMOVED, path, ChangeWording.STARTER_GONE.say(Facts.of(FOUND, path)))));
+        old.keySet().stream().filter(path -> !fresh.containsKey(path)).forEach(
+                path -> changes.add(new KitChange("starter", Kind.REMOVED, path, ChangeWording.STARTER_GONE.say(Facts.of(FOUND, path)))));
     }
 
     private void links(Kit.LinkPolicy before, Kit.LinkPolicy after) {
@@ -238,8 +241,10 @@ public final class KitDifference {
         grade("outside", before.outside(), after.outside());
         grade("missing", before.missing(), after.missing());
         grade("remote", before.remote(), after.remote());
-        listed("links", before.custom(), after.custom(), rule -> rule.files() + " " + rule.pattern().or(rule::element).or(rule::pointer).orElse(""),
-                (was, is) -> List.of(ChangeWording.LINK_RULE.say(Facts.of(FOUND, is.files()).and(HOW, is.fromRoot() ? "root" : "document").and(FORM, is.uri() ? "address" : "plain"))));
+        listed("links", before.custom(), after.custom(),
+                rule -> rule.files() + " " + rule.pattern().or(rule::element).or(rule::pointer).orElse(""),
+                (was, is) -> List.of(ChangeWording.LINK_RULE.say(Facts.of(FOUND, is.files()).and(HOW, is.fromRoot() ? "root" : "document")
+                        .and(FORM, is.uri() ? "address" : "plain"))));
     }
 
     private void grade(String which, Optional<Kit.Grade> before, Optional<Kit.Grade> after) {
@@ -269,11 +274,14 @@ public final class KitDifference {
         if (!before.limits().equals(after.limits())) {
             say("limits", ChangeWording.LIMITS.say(RuleParts.both(RuleParts.limits(before.limits()), RuleParts.limits(after.limits()))));
         }
-        listed("steps", before.steps(), after.steps(), Kit.Step::title, (was, is) -> List.of(ChangeWording.STEP.say(Facts.of(FOUND, is.title()).and(OTHER, is.text()).and(HOW, is.confirm() ? "confirmed" : "plain"))));
+        listed("steps", before.steps(), after.steps(), Kit.Step::title, (was, is) -> List.of(
+                ChangeWording.STEP.say(Facts.of(FOUND, is.title()).and(OTHER, is.text()).and(HOW, is.confirm() ? "confirmed" : "plain"))));
         Set<Code> codes = new TreeSet<>(before.severities().keySet());
         codes.addAll(after.severities().keySet());
-        codes.stream().filter(code -> !before.severity(code).equals(after.severity(code))).forEach(code -> changes.add(new KitChange("severities", Kind.CHANGED, code.id(),
-                ChangeWording.SEVERITY_OF.say(Facts.of(CODE, code.id()).and(SEVERITY, severity(after.severity(code))).and(WAS, severity(before.severity(code)))))));
+        codes.stream().filter(code -> !before.severity(code).equals(after.severity(code)))
+                .forEach(code -> changes.add(new KitChange("severities", Kind.CHANGED, code.id(),
+                        ChangeWording.SEVERITY_OF.say(Facts.of(CODE, code.id()).and(SEVERITY, severity(after.severity(code))).and(WAS,
+                                severity(before.severity(code)))))));
         if (!before.points().equals(after.points())) {
             say("points", ChangeWording.POINTS.say(RuleParts.both(RuleParts.points(before.points()), RuleParts.points(after.points()))));
         }
@@ -284,12 +292,14 @@ public final class KitDifference {
         Map<String, T> fresh = byKey(after, key);
         fresh.forEach((name, item) -> {
             if (!old.containsKey(name)) {
-                changes.add(new KitChange(part, Kind.ADDED, name, ChangeWording.NEW.say(Facts.of(FOUND, name).and(WHAT, RuleParts.about(item)))));
+                changes.add(new KitChange(part, Kind.ADDED, name,
+                        ChangeWording.NEW.say(Facts.of(FOUND, name).and(WHAT, RuleParts.about(item)))));
             } else if (!Objects.equals(old.get(name), item)) {
                 said.apply(old.get(name), item).forEach(what -> changes.add(new KitChange(part, Kind.CHANGED, name, what)));
             }
         });
-        old.keySet().stream().filter(name -> !fresh.containsKey(name)).forEach(name -> changes.add(new KitChange(part, Kind.REMOVED, name, ChangeWording.GONE.say(Facts.of(FOUND, name)))));
+        old.keySet().stream().filter(name -> !fresh.containsKey(name))
+                .forEach(name -> changes.add(new KitChange(part, Kind.REMOVED, name, ChangeWording.GONE.say(Facts.of(FOUND, name)))));
     }
 
     private static <T> Map<String, T> byKey(List<T> items, Function<T, String> key) {

@@ -49,7 +49,8 @@ final class RuleParts {
 
     /** What is asked now and was asked before; what asks for nothing is left out. */
     static Facts both(List<Phrase> before, List<Phrase> after) {
-        return Facts.NONE.and(PARTS, Optional.of(after).filter(parts -> !parts.isEmpty())).and(WERE, Optional.of(before).filter(parts -> !parts.isEmpty()));
+        return Facts.NONE.and(PARTS, Optional.of(after).filter(parts -> !parts.isEmpty())).and(WERE,
+                Optional.of(before).filter(parts -> !parts.isEmpty()));
     }
 
     static List<Phrase> media(Optional<Kit.MediaRule> rule) {
@@ -78,8 +79,10 @@ final class RuleParts {
     }
 
     static List<Phrase> points(Optional<Kit.Points> points) {
-        return points.map(value -> List.of(ChangeWording.POINTS_IN_ALL.say(Facts.of(COUNT, value.total())), ChangeWording.POINTS_FOLDERS.say(Facts.of(COUNT, value.structure())),
-                ChangeWording.POINTS_NAMES.say(Facts.of(COUNT, value.names())), ChangeWording.POINTS_LINKS.say(Facts.of(COUNT, value.links())),
+        return points.map(value -> List.of(ChangeWording.POINTS_IN_ALL.say(Facts.of(COUNT, value.total())),
+                ChangeWording.POINTS_FOLDERS.say(Facts.of(COUNT, value.structure())),
+                ChangeWording.POINTS_NAMES.say(Facts.of(COUNT, value.names())),
+                ChangeWording.POINTS_LINKS.say(Facts.of(COUNT, value.links())),
                 ChangeWording.POINTS_FILES.say(Facts.of(COUNT, value.assets())))).orElse(List.of());
     }
 }

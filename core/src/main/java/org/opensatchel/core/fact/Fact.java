@@ -6,12 +6,10 @@ import java.util.List;
 public sealed interface Fact {
 
     /** A name, a path, or a word from a fixed list; what it is, its {@link FactName} says. */
-    record Text(String value) implements Fact {
-    }
+    record Text(String value) implements Fact {}
 
     /** A count, or a number of bytes. */
-    record Number(long value) implements Fact {
-    }
+    record Number(long value) implements Fact {}
 
     /**
      * Several texts.
@@ -26,8 +24,7 @@ public sealed interface Fact {
     }
 
     /** A number that need not be whole. */
-    record Decimal(double value) implements Fact {
-    }
+    record Decimal(double value) implements Fact {}
 
     /** Several things said inside of what is said. */
     record SaidAll(List<Phrase> phrases) implements Fact {
@@ -37,6 +34,5 @@ public sealed interface Fact {
     }
 
     /** Something said inside of what is said. */
-    record Said(Phrase phrase) implements Fact {
-    }
+    record Said(Phrase phrase) implements Fact {}
 }

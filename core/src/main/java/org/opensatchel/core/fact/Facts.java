@@ -188,7 +188,10 @@ public final class Facts {
             case NAMES, TEXTS, WORDS -> textsFromJson(value);
             case PHRASE -> value instanceof Map<?, ?> object ? phrase(object).<Fact>map(Fact.Said::new).orElse(null) : null;
             case DECIMAL -> value instanceof Number number ? new Fact.Decimal(number.doubleValue()) : null;
-            case PHRASES -> value instanceof List<?> list ? new Fact.SaidAll(list.stream().flatMap(one -> one instanceof Map<?, ?> object ? phrase(object).stream() : Stream.empty()).toList()) : null;
+            case PHRASES -> value instanceof List<?> list
+                    ? new Fact.SaidAll(list.stream()
+                            .flatMap(one -> one instanceof Map<?, ?> object ? phrase(object).stream() : Stream.empty()).toList())
+                    : null;
             case NAME, TEXT, TERM, WORD -> value instanceof String text ? new Fact.Text(text) : null;
         });
     }
@@ -198,7 +201,8 @@ public final class Facts {
             return texts(list);
         }
         return value instanceof Map<?, ?> part && part.get("first") instanceof List<?> first && part.get("all") instanceof Number all
-                ? new Fact.Texts(first.stream().limit(MOST_TEXTS).map(Object::toString).toList(), all.intValue()) : null;
+                ? new Fact.Texts(first.stream().limit(MOST_TEXTS).map(Object::toString).toList(), all.intValue())
+                : null;
     }
 
     private static Map<String, Object> strings(Map<?, ?> object) {

@@ -22,7 +22,8 @@ public record Phrase(String key, Facts facts) {
     public static Phrase of(String key, String path, Optional<String> at, Facts facts) {
         int slash = path.lastIndexOf('/');
         Optional<String> whole = Optional.of(path).filter(text -> !text.isEmpty());
-        return new Phrase(key, facts.and(PATH, whole).and(NAME, whole.map(text -> text.substring(slash + 1))).and(IN, whole.filter(text -> slash > 0).map(text -> text.substring(0, slash))).and(AT, at));
+        return new Phrase(key, facts.and(PATH, whole).and(NAME, whole.map(text -> text.substring(slash + 1)))
+                .and(IN, whole.filter(text -> slash > 0).map(text -> text.substring(0, slash))).and(AT, at));
     }
 
     @JsonValue

@@ -7,5 +7,4 @@ import org.opensatchel.core.path.ProjectPath;
  *
  * @param sure from 0 to 1
  */
-public record Candidate(ProjectPath path, Reason reason, double sure) {
-}
+public record Candidate(ProjectPath path, Reason reason, double sure) {}

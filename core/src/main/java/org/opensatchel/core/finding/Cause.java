@@ -12,5 +12,7 @@ import org.opensatchel.core.path.ProjectPath;
 public record Cause(Kind kind, ProjectPath path) {
 
     /** The kinds of causes that swallow what they lead to. */
-    public enum Kind { FOLDER, DOCUMENT, FILE, STARTER, SHORTCUT, NAME, CONTENT, ROOT }
+    public enum Kind {
+        FOLDER, DOCUMENT, FILE, STARTER, SHORTCUT, NAME, CONTENT, ROOT
+    }
 }

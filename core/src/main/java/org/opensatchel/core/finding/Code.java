@@ -49,7 +49,8 @@ import org.opensatchel.core.fact.Facts;
 /**
  * Every code a finding can have, with its default severity and its facts. Codes are a contract: kits name them, and reports are
  * compared by them. Which
- * of them some rule gives, the rules say; what is said about each stands in the bundles of words, filled with the facts that it declares here.
+ * of them some rule gives, the rules say; what is said about each stands in the bundles of words, filled with the facts that it declares
+ * here.
  */
 public enum Code {
     PACKAGE_UNSAFE_ENTRY(Family.PACKAGE, "unsafe-entry", Severity.MUST, FAULT),

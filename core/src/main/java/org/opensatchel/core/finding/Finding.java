@@ -25,7 +25,9 @@ import org.opensatchel.core.path.ProjectPath;
  * @param causedBy what this follows from, if anything
  * @param explains the causes whose consequences stand under this finding
  */
-public record Finding(Code code, Severity severity, ProjectPath path, Place at, Facts facts, Optional<Candidate> proposal, OptionalDouble sure, Severity most, Severity least, int times, Optional<Cause> causedBy, List<Cause> explains, List<Finding> consequences) {
+public record Finding(Code code, Severity severity, ProjectPath path, Place at, Facts facts, Optional<Candidate> proposal,
+        OptionalDouble sure, Severity most, Severity least, int times, Optional<Cause> causedBy, List<Cause> explains,
+        List<Finding> consequences) {
 
     /** The order of a report: severity, family, path, place, code. */
     public static final Comparator<Finding> ORDER = Comparator.comparing(Finding::severity)
@@ -46,11 +48,13 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
 
     /** What stands for the rest of many of its kind: how many there are, and the least each of them would say. */
     public Finding andMore(int more) {
-        return new Finding(code, severity, ProjectPath.ROOT, Place.WHOLE, Facts.of(MORE, more), Optional.empty(), OptionalDouble.empty(), most, least, more, Optional.empty(), List.of(), List.of());
+        return new Finding(code, severity, ProjectPath.ROOT, Place.WHOLE, Facts.of(MORE, more), Optional.empty(), OptionalDouble.empty(),
+                most, least, more, Optional.empty(), List.of(), List.of());
     }
 
     public Finding withSeverity(Severity changed) {
-        return changed == severity ? this : new Finding(code, changed, path, at, facts, proposal, sure, most, least, times, causedBy, explains, consequences);
+        return changed == severity ? this
+                : new Finding(code, changed, path, at, facts, proposal, sure, most, least, times, causedBy, explains, consequences);
     }
 
     public Finding withConsequences(List<Finding> added) {
@@ -143,7 +147,8 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
         }
 
         public Finding make() {
-            return new Finding(code, code.severity().atLeast(least).atMost(most), path, at, facts, proposal, sure, most, least, times, causedBy, explains, List.of());
+            return new Finding(code, code.severity().atLeast(least).atMost(most), path, at, facts, proposal, sure, most, least, times,
+                    causedBy, explains, List.of());
         }
     }
 }

@@ -31,7 +31,8 @@ public final class JsonTwins {
                     case PROPERTY_NAME -> {
                         if (!open.element().add(parser.currentName())) {
                             return Optional.of(new JsonFault(parser.streamReadContext().pathAsPointer().toString(),
-                                    JsonWording.TWICE.say(Facts.of(KEY, parser.currentName()).and(LINE, parser.currentLocation().getLineNr()))));
+                                    JsonWording.TWICE
+                                            .say(Facts.of(KEY, parser.currentName()).and(LINE, parser.currentLocation().getLineNr()))));
                         }
                     }
                     default -> {

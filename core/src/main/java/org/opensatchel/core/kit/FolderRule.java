@@ -14,7 +14,8 @@ import java.util.OptionalInt;
  * @param managed a program's own folder, neither judged inside nor to be deleted
  * @param repeats for a pattern: how many folders there are at least
  */
-public record FolderRule(FolderPattern path, String purpose, Need need, List<String> accepts, int atLeast, boolean sealed, boolean managed, OptionalInt repeats) {
+public record FolderRule(FolderPattern path, String purpose, Need need, List<String> accepts, int atLeast, boolean sealed, boolean managed,
+        OptionalInt repeats) {
 
     public FolderRule {
         accepts = List.copyOf(accepts);

@@ -20,7 +20,8 @@ import org.opensatchel.core.path.ProjectPath;
  */
 public record Kit(String title, int version, Optional<String> assignment, NamePattern root, Optional<NameRules> names,
         List<FolderRule> folders, OtherFolders otherFolders, List<Companion> companions, List<DocumentRule> documents, List<FileRule> files,
-        List<StarterFile> starter, LinkPolicy links, Optional<LocationPolicy> location, List<String> machines, Limits limits, List<Step> steps,
+        List<StarterFile> starter, LinkPolicy links, Optional<LocationPolicy> location, List<String> machines, Limits limits,
+        List<Step> steps,
         Map<Code, Optional<Severity>> severities, Optional<Points> points) {
 
     public Kit {
@@ -35,28 +36,32 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
     }
 
     /** What becomes of folders nobody planned. */
-    public enum OtherFolders { ALLOW, NOTE, FORBID }
-
-    /** A folder beside the root on the same drive, under exactly this name. */
-    public record Companion(String name, String purpose, Need need, boolean managed) {
+    public enum OtherFolders {
+        ALLOW, NOTE, FORBID
     }
 
+    /** A folder beside the root on the same drive, under exactly this name. */
+    public record Companion(String name, String purpose, Need need, boolean managed) {}
+
     /** A document the student has to make. */
-    public record DocumentRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, int versions, int maxLength, Optional<String> namedLike) {
+    public record DocumentRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, int versions, int maxLength,
+            Optional<String> namedLike) {
         public DocumentRule {
             types = List.copyOf(types);
         }
     }
 
     /** Another file the student has to add. */
-    public record FileRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, Optional<MediaRule> media, Optional<String> namedLike) {
+    public record FileRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, Optional<MediaRule> media,
+            Optional<String> namedLike) {
         public FileRule {
             types = List.copyOf(types);
         }
     }
 
     /** What a picture, film or sound has to be; sizes in pixels, times in seconds, levels in dBFS. */
-    public record MediaRule(OptionalLong width, OptionalLong height, Optional<String> aspect, OptionalDouble frameRate, OptionalDouble minSeconds,
+    public record MediaRule(OptionalLong width, OptionalLong height, Optional<String> aspect, OptionalDouble frameRate,
+            OptionalDouble minSeconds,
             OptionalDouble maxSeconds, List<String> codecs, Optional<Boolean> sound, Optional<double[]> peakDb) {
         public MediaRule {
             codecs = List.copyOf(codecs);
@@ -66,16 +71,20 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
     /** A file that comes with the kit. */
     public record StarterFile(ProjectPath path, String sha256, long bytes, Treat treat) {
         /** What the student may do with it. */
-        public enum Treat { KEEP, EDIT, FREE }
+        public enum Treat {
+            KEEP, EDIT, FREE
+        }
     }
 
     /** A linear-time regular expression, an element or a pointer that finds links in files of no known format. */
-    public record CustomLinkRule(String files, Optional<String> pattern, Optional<String> element, Optional<String> pointer, boolean fromRoot, boolean uri) {
-    }
+    public record CustomLinkRule(String files, Optional<String> pattern, Optional<String> element, Optional<String> pointer,
+            boolean fromRoot, boolean uri) {}
 
     /** How links are judged; the policy's severities are among the kit's {@link Kit#severities}. */
-    public record LinkPolicy(Optional<Grade> absolute, Optional<Grade> outside, Optional<Grade> missing, Optional<Grade> remote, List<CustomLinkRule> custom) {
-        public static final LinkPolicy DEFAULT = new LinkPolicy(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+    public record LinkPolicy(Optional<Grade> absolute, Optional<Grade> outside, Optional<Grade> missing, Optional<Grade> remote,
+            List<CustomLinkRule> custom) {
+        public static final LinkPolicy DEFAULT = new LinkPolicy(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+                List.of());
 
         public LinkPolicy {
             custom = List.copyOf(custom);
@@ -97,15 +106,14 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
     }
 
     /** Something every student does, and confirms where asked. */
-    public record Step(String title, String text, boolean confirm) {
-    }
+    public record Step(String title, String text, boolean confirm) {}
 
     /** How many points organisation earns. */
-    public record Points(int total, int structure, int names, int links, int assets) {
-    }
+    public record Points(int total, int structure, int names, int links, int assets) {}
 
     public Kit withVersion(int number) {
-        return new Kit(title, number, assignment, root, names, folders, otherFolders, companions, documents, files, starter, links, location, machines, limits, steps, severities, points);
+        return new Kit(title, number, assignment, root, names, folders, otherFolders, companions, documents, files, starter, links,
+                location, machines, limits, steps, severities, points);
     }
 
     /** What this kit asks for that no check can judge yet: {@code media}, {@code points}, {@code steps}. */

@@ -90,7 +90,8 @@ public final class KitReader {
         }
         try {
             Optional<JsonFault> twin = published ? Optional.empty() : JsonTwins.first(json);
-            return twin.isPresent() ? new KitReading(Optional.empty(), List.of(twin.get())) : new KitReader(published).read(JsonDocuments.MAPPER.readTree(json));
+            return twin.isPresent() ? new KitReading(Optional.empty(), List.of(twin.get()))
+                    : new KitReader(published).read(JsonDocuments.MAPPER.readTree(json));
         } catch (JacksonException broken) {
             return new KitReading(Optional.empty(), List.of(JsonDocuments.fault(broken)));
         }
@@ -117,7 +118,8 @@ public final class KitReader {
     private void noControls(JsonNode node, String pointer) {
         if (node.isString()) {
             node.stringValue().chars().filter(c -> Character.isISOControl(c) && c != '\n' && c != '\t' && c != '\r').findFirst()
-                    .ifPresent(c -> faults.add(new JsonFault(pointer, JsonWording.CONTROL.say(Facts.of(CODE_POINT, String.format("U+%04X", c))))));
+                    .ifPresent(c -> faults
+                            .add(new JsonFault(pointer, JsonWording.CONTROL.say(Facts.of(CODE_POINT, String.format("U+%04X", c))))));
         }
         for (int i = 0; node.isArray() && i < node.size(); i++) {
             noControls(node.get(i), pointer + "/" + i);
@@ -172,7 +174,8 @@ public final class KitReader {
             return NamePattern.of("name");
         }
         NamePattern.Reading reading = NamePattern.read(text);
-        reading.fault().ifPresent(fault -> object.fault(key, KitWording.PATTERN_AT.say(Facts.of(NUMBER, fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
+        reading.fault().ifPresent(fault -> object.fault(key,
+                KitWording.PATTERN_AT.say(Facts.of(NUMBER, fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
         return reading.pattern().orElseGet(() -> NamePattern.of("name"));
     }
 
@@ -193,7 +196,8 @@ public final class KitReader {
             repeat.close();
             return OptionalInt.of(least);
         }).orElse(OptionalInt.empty());
-        return new FolderRule(path, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.REQUIRED), extensions(object, "accepts"),
+        return new FolderRule(path, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.REQUIRED),
+                extensions(object, "accepts"),
                 object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats);
     }
 
@@ -208,7 +212,8 @@ public final class KitReader {
         for (String name : text.split("/", -1)) {
             NamePattern.Reading reading = NamePattern.read(name);
             int start = before;
-            reading.fault().ifPresent(fault -> object.fault("path", KitWording.PATTERN_AT.say(Facts.of(NUMBER, start + fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
+            reading.fault().ifPresent(fault -> object.fault("path",
+                    KitWording.PATTERN_AT.say(Facts.of(NUMBER, start + fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
             reading.pattern().ifPresent(names::add);
             before += name.codePointCount(0, name.length()) + 1;
         }
@@ -238,7 +243,8 @@ public final class KitReader {
         for (int i = 0; i < folders.size(); i++) {
             Integer first = seen.putIfAbsent(folders.get(i).path().key(), i);
             if (first != null) {
-                faults.add(new JsonFault("/folders/" + i + "/path", KitWording.FOLDER_TWICE.say(Facts.of(FOUND, folders.get(i).path().text()).and(OTHER, "/folders/" + first))));
+                faults.add(new JsonFault("/folders/" + i + "/path",
+                        KitWording.FOLDER_TWICE.say(Facts.of(FOUND, folders.get(i).path().text()).and(OTHER, "/folders/" + first))));
             }
         }
     }
@@ -257,17 +263,20 @@ public final class KitReader {
         if (name.contains("/") || name.contains("\\") || name.equals("..")) {
             object.fault("name", KitWording.COMPANION_SLASH.say());
         }
-        return new Companion(name, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.OPTIONAL), object.flag("managed", false));
+        return new Companion(name, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.OPTIONAL),
+                object.flag("managed", false));
     }
 
     private DocumentRule documentRule(StrictObject object) {
         return new DocumentRule(object.requiredText("role"), in(object), pattern(object, "name"), extensions(object, "types"),
-                object.choice("need", NEEDS, Need.REQUIRED), object.integer("versions", 0, 0), object.integer("maxLength", 1, 0), object.text("namedLike"));
+                object.choice("need", NEEDS, Need.REQUIRED), object.integer("versions", 0, 0), object.integer("maxLength", 1, 0),
+                object.text("namedLike"));
     }
 
     private FileRule fileRule(StrictObject object) {
         String role = object.requiredText("role");
-        return new FileRule(role, in(object), pattern(object, "name"), extensions(object, "types"), object.choice("need", NEEDS, Need.REQUIRED),
+        return new FileRule(role, in(object), pattern(object, "name"), extensions(object, "types"),
+                object.choice("need", NEEDS, Need.REQUIRED),
                 object.object("media").map(MediaRuleReader::read), object.text("namedLike"));
     }
 
@@ -296,7 +305,8 @@ public final class KitReader {
     }
 
     private LocationPolicy location(StrictObject object) {
-        LocationPolicy policy = new LocationPolicy(choices(object, "storage", words(StorageKind.values())), choices(object, "avoid", words(Avoided.values())),
+        LocationPolicy policy = new LocationPolicy(choices(object, "storage", words(StorageKind.values())),
+                choices(object, "avoid", words(Avoided.values())),
                 object.integer("maxRootLength", 1, 0));
         object.close();
         return policy;
@@ -318,7 +328,8 @@ public final class KitReader {
         List<String> names = document.texts("machines");
         for (int i = 0; i < names.size(); i++) {
             if (Machine.shipped(names.get(i)).isEmpty()) {
-                faults.add(new JsonFault("/machines/" + i, KitWording.NO_MACHINE.say(Facts.of(FOUND, names.get(i)).and(OTHERS, Machine.SHIPPED.stream().map(Machine::name).toList()))));
+                faults.add(new JsonFault("/machines/" + i, KitWording.NO_MACHINE
+                        .say(Facts.of(FOUND, names.get(i)).and(OTHERS, Machine.SHIPPED.stream().map(Machine::name).toList()))));
             }
         }
         return names;

@@ -35,7 +35,8 @@ public final class KitWriter {
         ArrayNode files = out.putArray("files");
         kit.files().forEach(rule -> file(files.addObject(), rule));
         ArrayNode starter = out.putArray("starter");
-        kit.starter().forEach(file -> starter.addObject().put("path", file.path().text()).put("sha256", file.sha256()).put("bytes", file.bytes()).put("treat", word(file.treat())));
+        kit.starter().forEach(file -> starter.addObject().put("path", file.path().text()).put("sha256", file.sha256())
+                .put("bytes", file.bytes()).put("treat", word(file.treat())));
         links(out.putObject("links"), kit.links());
         kit.location().ifPresent(policy -> location(out.putObject("location"), policy));
         texts(out.putArray("machines"), kit.machines());
@@ -140,8 +141,10 @@ public final class KitWriter {
         ObjectNode severities = out.putObject("severities");
         kit.severities().entrySet().stream().sorted(java.util.Map.Entry.comparingByKey())
                 .forEach(entry -> severities.put(entry.getKey().id(), entry.getValue().map(severity -> severity.word()).orElse("off")));
-        kit.points().ifPresent(points -> out.putObject("points").put("total", points.total()).put("structure", points.structure()).put("names", points.names())
-                .put("links", points.links()).put("assets", points.assets()));
+        kit.points()
+                .ifPresent(points -> out.putObject("points").put("total", points.total()).put("structure", points.structure())
+                        .put("names", points.names())
+                        .put("links", points.links()).put("assets", points.assets()));
     }
 
     private static void texts(ArrayNode out, List<String> texts) {

@@ -34,7 +34,9 @@ final class LinkPolicyReader {
     }
 
     LinkPolicy read() {
-        LinkPolicy policy = new LinkPolicy(grade("absolute"), grade("outside"), grade("missing"), grade("remote"), object.objects("custom", this::custom).stream().filter(rule -> rule.pattern().filter(LinkPolicyReader::isTooLarge).isEmpty()).toList());
+        LinkPolicy policy = new LinkPolicy(grade("absolute"), grade("outside"), grade("missing"), grade("remote"),
+                object.objects("custom", this::custom).stream()
+                        .filter(rule -> rule.pattern().filter(LinkPolicyReader::isTooLarge).isEmpty()).toList());
         object.close();
         return policy;
     }
@@ -78,7 +80,8 @@ final class LinkPolicyReader {
                 rule.fault("pattern", KitWording.LINK_PATTERN_GROUP.say());
             }
         } catch (PatternSyntaxException broken) {
-            rule.fault("pattern", KitWording.LINK_PATTERN.say(Facts.of(DETAIL, broken.getDescription() + (broken.getPattern() == null ? "" : " " + broken.getPattern()))));
+            rule.fault("pattern", KitWording.LINK_PATTERN
+                    .say(Facts.of(DETAIL, broken.getDescription() + (broken.getPattern() == null ? "" : " " + broken.getPattern()))));
         }
     }
 }

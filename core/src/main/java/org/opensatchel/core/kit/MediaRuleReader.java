@@ -21,16 +21,18 @@ final class MediaRuleReader {
         }
         MediaRule rule = new MediaRule(object.integer("width", 1), object.integer("height", 1), aspect, object.number("frameRate"),
                 object.number("minSeconds"), object.number("maxSeconds"), object.texts("codecs"),
-                object.has("sound") ? Optional.of(object.flag("sound", true)) : Optional.empty(), object.node("peakDb").flatMap(node -> peak(object, node)));
+                object.has("sound") ? Optional.of(object.flag("sound", true)) : Optional.empty(),
+                object.node("peakDb").flatMap(node -> peak(object, node)));
         object.close();
         return rule;
     }
 
     private static Optional<double[]> peak(StrictObject object, JsonNode node) {
-        if (!node.isArray() || node.size() != 2 || !node.get(0).isNumber() || !node.get(1).isNumber() || node.get(0).doubleValue() > node.get(1).doubleValue()) {
+        if (!node.isArray() || node.size() != 2 || !node.get(0).isNumber() || !node.get(1).isNumber()
+                || node.get(0).doubleValue() > node.get(1).doubleValue()) {
             object.fault("peakDb", KitWording.PEAK.say());
             return Optional.empty();
         }
-        return Optional.of(new double[] {node.get(0).doubleValue(), node.get(1).doubleValue()});
+        return Optional.of(new double[]{node.get(0).doubleValue(), node.get(1).doubleValue()});
     }
 }

@@ -100,6 +100,7 @@ public final class DocumentContent {
     /** Looks at the first bytes; what is read on is read from the content in the answer. */
     public Peek peek(int bytes) throws IOException {
         byte[] start = stream.readNBytes(bytes);
-        return new Peek(start, new DocumentContent(path, new SequenceInputStream(new ByteArrayInputStream(start), stream), maxBytes, whole));
+        return new Peek(start,
+                new DocumentContent(path, new SequenceInputStream(new ByteArrayInputStream(start), stream), maxBytes, whole));
     }
 }

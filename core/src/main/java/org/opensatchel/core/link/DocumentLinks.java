@@ -11,8 +11,7 @@ import org.opensatchel.core.path.ProjectPath;
 public record DocumentLinks(ProjectPath document, String format, List<Link> links, List<Fault> problems) {
 
     /** A problem and what it was met in: the file, or a member of it. */
-    public record Fault(ProjectPath document, ReadProblem problem) {
-    }
+    public record Fault(ProjectPath document, ReadProblem problem) {}
 
     public DocumentLinks {
         links = List.copyOf(links);

@@ -28,7 +28,8 @@ public final class Head {
     /** The beginning as text with byte-order marks, zero bytes (of UTF-16 and UTF-32) and leading blanks gone. */
     public String text() {
         if (text == null) {
-            text = new String(bytes, StandardCharsets.ISO_8859_1).replace("\u00ef\u00bb\u00bf", "").replace("\u00ff\u00fe", "").replace("\u00fe\u00ff", "")
+            text = new String(bytes, StandardCharsets.ISO_8859_1).replace("\u00ef\u00bb\u00bf", "").replace("\u00ff\u00fe", "")
+                    .replace("\u00fe\u00ff", "")
                     .replace("\0", "").stripLeading();
         }
         return text;

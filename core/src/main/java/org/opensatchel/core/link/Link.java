@@ -24,7 +24,8 @@ import org.opensatchel.core.path.ProjectPath;
  * @param alternatives what links share of which one is enough; empty for a link that stands alone
  * @param includes whether the linked document becomes part of this one
  */
-public record Link(ProjectPath document, ProjectPath file, Place at, String text, String path, Notation notation, String base, Optional<Frames> frames, Standing standing,
+public record Link(ProjectPath document, ProjectPath file, Place at, String text, String path, Notation notation, String base,
+        Optional<Frames> frames, Standing standing,
         String alternatives, boolean includes) {
 
     /** Where the number of a frame stands in a sequence's text. */
@@ -67,7 +68,8 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
     /** The link to one frame of a sequence. */
     public Link frame(long number) {
         String shown = frames.orElseThrow().number(number);
-        return new Link(document, file, at, text.replace(FRAME_MARK, shown), path.replace(FRAME_MARK, shown), notation, base, Optional.empty(), standing, alternatives, includes);
+        return new Link(document, file, at, text.replace(FRAME_MARK, shown), path.replace(FRAME_MARK, shown), notation, base,
+                Optional.empty(), standing, alternatives, includes);
     }
 
     /** How sure it is that a file is meant, from 0 to 1; empty where the format says so. */
@@ -77,10 +79,14 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
 
     /** The form of the link from its text alone. */
     public LinkForm form() {
-        return standing == Standing.ENCLOSED ? LinkForm.EMBEDDED : LinkText.read(example(), notation).map(LinkAddress::form).orElse(LinkForm.RELATIVE);
+        return standing == Standing.ENCLOSED ? LinkForm.EMBEDDED
+                : LinkText.read(example(), notation).map(LinkAddress::form).orElse(LinkForm.RELATIVE);
     }
 
-    /** The address the link effectively has: its own, or that of its base with its own joined on; empty when it climbs over the top of a disk. */
+    /**
+     * The address the link effectively has: its own, or that of its base with its own joined on; empty when it climbs over the top of a
+     * disk.
+     */
     public Optional<LinkAddress> address() {
         Optional<LinkAddress> own = LinkText.read(example(), notation);
         if (base.isEmpty() || own.isEmpty()) {
@@ -100,12 +106,14 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
         if (start.get().form() == LinkForm.RELATIVE) {
             return Optional.of(new LinkAddress(LinkForm.RELATIVE, "", joined, own.get().folder()));
         }
-        return LinkAddress.resolve(List.of(), joined).map(below -> new LinkAddress(start.get().form(), start.get().anchor(), below, own.get().folder()));
+        return LinkAddress.resolve(List.of(), joined)
+                .map(below -> new LinkAddress(start.get().form(), start.get().anchor(), below, own.get().folder()));
     }
 
     /** Whether the link or its base can be an absolute path; cheaper to ask than its address. */
     public boolean mayBeAbsolute() {
-        return !base.isEmpty() || path.indexOf(':') >= 0 || path.startsWith("/") || path.startsWith("\\") || path.startsWith("~") || path.startsWith("%");
+        return !base.isEmpty() || path.indexOf(':') >= 0 || path.startsWith("/") || path.startsWith("\\") || path.startsWith("~")
+                || path.startsWith("%");
     }
 
     /** The path, with the first number of a sequence in it. */

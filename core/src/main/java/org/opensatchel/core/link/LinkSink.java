@@ -13,7 +13,10 @@ import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.path.ProjectPath;
 
-/** Collects the links of one document, or of a member of one, as a reader finds them. What is no link to a file is let go here, in one place. */
+/**
+ * Collects the links of one document, or of a member of one, as a reader finds them. What is no link to a file is let go here, in one
+ * place.
+ */
 public class LinkSink {
 
     /**
@@ -102,7 +105,8 @@ public class LinkSink {
 
         public void add() {
             if (LinkText.read(path, notation).isPresent()) {
-                take(new Link(document, file, at, shortened(text), bounded(path), notation, base, Optional.empty(), standing, alternatives, includes));
+                take(new Link(document, file, at, shortened(text), bounded(path), notation, base, Optional.empty(), standing, alternatives,
+                        includes));
             }
         }
     }
@@ -135,7 +139,8 @@ public class LinkSink {
             return;
         }
         overflowing = true;
-        Phrase much = links.size() < allowance.links ? ReadWording.TOO_LONG_LINKS.say(Facts.of(MOST, allowance.text)) : ReadWording.TOO_MANY_LINKS.say(Facts.of(MOST, allowance.links));
+        Phrase much = links.size() < allowance.links ? ReadWording.TOO_LONG_LINKS.say(Facts.of(MOST, allowance.text))
+                : ReadWording.TOO_MANY_LINKS.say(Facts.of(MOST, allowance.links));
         problem(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, much));
     }
 

@@ -11,5 +11,7 @@ import org.opensatchel.core.finding.Place;
 public record ReadProblem(Kind kind, Place at, Phrase what) {
 
     /** The kinds of problems. */
-    public enum Kind { BROKEN, TOO_LARGE, ENCRYPTED, UNSUPPORTED, BINARY }
+    public enum Kind {
+        BROKEN, TOO_LARGE, ENCRYPTED, UNSUPPORTED, BINARY
+    }
 }

@@ -22,7 +22,8 @@ public final class Unreadable extends Exception {
     }
 
     public static Unreadable tooLarge(long limit) {
-        return new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_LONG.say(Facts.of(MOST_BYTES, limit))));
+        return new Unreadable(
+                new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_LONG.say(Facts.of(MOST_BYTES, limit))));
     }
 
     public ReadProblem problem() {

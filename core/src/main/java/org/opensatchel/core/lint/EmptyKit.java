@@ -25,7 +25,8 @@ import org.opensatchel.core.report.Report.FindingLine;
 final class EmptyKit implements LintRule {
 
     /** What is left to the student. */
-    private static final Set<String> TO_DO = Set.of(Code.STRUCTURE_TOO_FEW.id(), Code.STRUCTURE_DOCUMENT_MISSING.id(), Code.STRUCTURE_FOLDER_MISSING.id(), Code.STRUCTURE_REPEATS_TOO_FEW.id(),
+    private static final Set<String> TO_DO = Set.of(Code.STRUCTURE_TOO_FEW.id(), Code.STRUCTURE_DOCUMENT_MISSING.id(),
+            Code.STRUCTURE_FOLDER_MISSING.id(), Code.STRUCTURE_REPEATS_TOO_FEW.id(),
             Code.ASSET_REQUIRED_MISSING.id(), Code.HABIT_VERSIONS_TOO_FEW.id());
 
     @Override
@@ -37,9 +38,11 @@ final class EmptyKit implements LintRule {
         }
         boolean whole = subject.contents().isPresent() && new StarterThere().judge(subject).isEmpty();
         try (ProjectSource source = handout.get().asProject(whole ? subject.contents() : Optional.empty())) {
-            Report report = new ProjectCheck(CheckRequest.of(Optional.of(subject.kit()), student).withDocuments(whole).at(Instant.EPOCH)).run(source);
+            Report report = new ProjectCheck(CheckRequest.of(Optional.of(subject.kit()), student).withDocuments(whole).at(Instant.EPOCH))
+                    .run(source);
             List<LintFault> out = new ArrayList<>();
-            report.findings().stream().filter(finding -> !finding.severity().equals("note") && !TO_DO.contains(finding.code())).forEach(finding -> out.add(fault(subject, finding)));
+            report.findings().stream().filter(finding -> !finding.severity().equals("note") && !TO_DO.contains(finding.code()))
+                    .forEach(finding -> out.add(fault(subject, finding)));
             return out;
         }
     }
@@ -47,7 +50,8 @@ final class EmptyKit implements LintRule {
     private static LintFault fault(LintSubject subject, FindingLine finding) {
         String at = place(subject, finding.path());
         if (finding.code().startsWith("link.")) {
-            return new LintFault(LintCode.STARTER_LINK, at, LintWording.STARTER_LINK.say(Facts.of(PLACE, finding.path()).and(AT, finding.at()).and(FAULT, finding.said())));
+            return new LintFault(LintCode.STARTER_LINK, at,
+                    LintWording.STARTER_LINK.say(Facts.of(PLACE, finding.path()).and(AT, finding.at()).and(FAULT, finding.said())));
         }
         return new LintFault(LintCode.NOT_CLEAN, at, LintWording.NOT_CLEAN.say(Facts.of(CODE, finding.code()).and(FAULT, finding.said())));
     }

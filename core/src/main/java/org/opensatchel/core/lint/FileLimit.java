@@ -17,11 +17,14 @@ final class FileLimit implements LintRule {
     @Override
     public List<LintFault> judge(LintSubject subject) {
         Kit kit = subject.kit();
-        Optional<Machine> narrowest = kit.machines().stream().flatMap(name -> Machine.shipped(name).stream()).min(Comparator.comparingLong(Machine::fileBytes));
-        if (narrowest.isEmpty() || kit.limits().fileBytes().isEmpty() || kit.limits().fileBytes().getAsLong() <= narrowest.get().fileBytes()) {
+        Optional<Machine> narrowest = kit.machines().stream().flatMap(name -> Machine.shipped(name).stream())
+                .min(Comparator.comparingLong(Machine::fileBytes));
+        if (narrowest.isEmpty() || kit.limits().fileBytes().isEmpty()
+                || kit.limits().fileBytes().getAsLong() <= narrowest.get().fileBytes()) {
             return List.of();
         }
         return List.of(new LintFault(LintCode.LIMIT_TOO_HIGH, "/limits/fileBytes", LintWording.LIMIT_OVER_MACHINE
-                .say(Facts.of(BYTES, kit.limits().fileBytes().getAsLong()).and(MOST_BYTES, narrowest.get().fileBytes()).and(PLACE, narrowest.get().title()))));
+                .say(Facts.of(BYTES, kit.limits().fileBytes().getAsLong()).and(MOST_BYTES, narrowest.get().fileBytes()).and(PLACE,
+                        narrowest.get().title()))));
     }
 }

@@ -24,13 +24,16 @@ final class HeldNowhere implements LintRule {
         List<FolderRule> forbidden = subject.kit().folders().stream().filter(HeldNowhere::isForbidden).toList();
         List<LintFault> out = new ArrayList<>();
         for (LintSubject.Role role : subject.roles()) {
-            inside(subject, student, role.in(), role.required() ? managed : List.of()).ifPresent(rule -> out.add(told(role.at() + "/in", LintWording.ROLE_IN_MANAGED, Facts.of(ROLE, role.role()), rule)));
-            inside(subject, student, role.in(), forbidden).ifPresent(rule -> out.add(told(role.at() + "/in", LintWording.ROLE_IN_FORBIDDEN, Facts.of(ROLE, role.role()), rule)));
+            inside(subject, student, role.in(), role.required() ? managed : List.of())
+                    .ifPresent(rule -> out.add(told(role.at() + "/in", LintWording.ROLE_IN_MANAGED, Facts.of(ROLE, role.role()), rule)));
+            inside(subject, student, role.in(), forbidden)
+                    .ifPresent(rule -> out.add(told(role.at() + "/in", LintWording.ROLE_IN_FORBIDDEN, Facts.of(ROLE, role.role()), rule)));
         }
         for (int i = 0; i < subject.kit().starter().size(); i++) {
             ProjectPath path = subject.kit().starter().get(i).path();
             String at = "/starter/" + i + "/path";
-            inside(subject, student, path.parent(), forbidden).ifPresent(rule -> out.add(told(at, LintWording.STARTER_IN_FORBIDDEN, Facts.of(FOUND, path), rule)));
+            inside(subject, student, path.parent(), forbidden)
+                    .ifPresent(rule -> out.add(told(at, LintWording.STARTER_IN_FORBIDDEN, Facts.of(FOUND, path), rule)));
         }
         folders(subject, student, forbidden, out);
         return out;
@@ -43,11 +46,14 @@ final class HeldNowhere implements LintRule {
             String at = "/folders/" + i;
             if (rule.atLeast() > 0 && (isForbidden(rule) || rule.managed())) {
                 LintWording why = isForbidden(rule) ? LintWording.AT_LEAST_FORBIDDEN : LintWording.AT_LEAST_MANAGED;
-                out.add(new LintFault(LintCode.HELD_NOWHERE, at + "/atLeast", why.say(Facts.of(FOUND, rule.path().text()).and(LEAST, rule.atLeast()))));
+                out.add(new LintFault(LintCode.HELD_NOWHERE, at + "/atLeast",
+                        why.say(Facts.of(FOUND, rule.path().text()).and(LEAST, rule.atLeast()))));
             }
             if (rule.need() == Need.REQUIRED) {
-                String shortest = rule.path().names().stream().map(name -> name.shortest(student, subject.kit().ascii(), false).orElse("a")).reduce((a, b) -> a + "/" + b).orElse("");
-                inside(subject, student, ProjectPath.of(shortest).parent(), forbidden).ifPresent(around -> out.add(told(at + "/need", LintWording.REQUIRED_IN_FORBIDDEN, Facts.of(FOUND, rule.path().text()), around)));
+                String shortest = rule.path().names().stream().map(name -> name.shortest(student, subject.kit().ascii(), false).orElse("a"))
+                        .reduce((a, b) -> a + "/" + b).orElse("");
+                inside(subject, student, ProjectPath.of(shortest).parent(), forbidden).ifPresent(around -> out
+                        .add(told(at + "/need", LintWording.REQUIRED_IN_FORBIDDEN, Facts.of(FOUND, rule.path().text()), around)));
             }
         }
     }

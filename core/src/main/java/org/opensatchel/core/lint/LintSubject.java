@@ -22,7 +22,8 @@ import org.opensatchel.core.path.ProjectPath;
 public record LintSubject(Kit kit, List<RosterFields> roster, Optional<Handout.StarterContents> contents) {
 
     /** Somebody with a long double name, for kits whose students are not known yet. */
-    private static final Map<RosterField, String> SOMEBODY = Map.of(RosterField.LAST, "Vandermolen-Ashgrove", RosterField.FIRST, "Wilhelmina", RosterField.ID, "20264417",
+    private static final Map<RosterField, String> SOMEBODY = Map.of(RosterField.LAST, "Vandermolen-Ashgrove", RosterField.FIRST,
+            "Wilhelmina", RosterField.ID, "20264417",
             RosterField.COURSE, "MOV 120", RosterField.SECTION, "1", RosterField.ASSIGNMENT, "A2", RosterField.TEAM, "Team Lantern");
 
     public LintSubject {
@@ -58,22 +59,25 @@ public record LintSubject(Kit kit, List<RosterFields> roster, Optional<Handout.S
 
     /** The shortest name a rule allows a student, with its first type. */
     Optional<String> name(NamePattern pattern, List<String> types, RosterFields student) {
-        return pattern.shortest(student, kit.ascii(), kit.nameRules().letters() == NameRules.Letters.UPPER).map(stem -> types.isEmpty() ? stem : stem + "." + types.get(0));
+        return pattern.shortest(student, kit.ascii(), kit.nameRules().letters() == NameRules.Letters.UPPER)
+                .map(stem -> types.isEmpty() ? stem : stem + "." + types.get(0));
     }
 
     /** Something a student has to make: a document or another file. */
-    record Role(String at, String role, ProjectPath in, NamePattern name, List<String> types, boolean required, Optional<String> namedLike, int maxLength) {
-    }
+    record Role(String at, String role, ProjectPath in, NamePattern name, List<String> types, boolean required, Optional<String> namedLike,
+            int maxLength) {}
 
     List<Role> roles() {
         List<Role> out = new ArrayList<>();
         for (int i = 0; i < kit.documents().size(); i++) {
             Kit.DocumentRule rule = kit.documents().get(i);
-            out.add(new Role("/documents/" + i, rule.role(), rule.in(), rule.name(), rule.types(), rule.need() == org.opensatchel.core.kit.Need.REQUIRED, rule.namedLike(), rule.maxLength()));
+            out.add(new Role("/documents/" + i, rule.role(), rule.in(), rule.name(), rule.types(),
+                    rule.need() == org.opensatchel.core.kit.Need.REQUIRED, rule.namedLike(), rule.maxLength()));
         }
         for (int i = 0; i < kit.files().size(); i++) {
             Kit.FileRule rule = kit.files().get(i);
-            out.add(new Role("/files/" + i, rule.role(), rule.in(), rule.name(), rule.types(), rule.need() == org.opensatchel.core.kit.Need.REQUIRED, rule.namedLike(), 0));
+            out.add(new Role("/files/" + i, rule.role(), rule.in(), rule.name(), rule.types(),
+                    rule.need() == org.opensatchel.core.kit.Need.REQUIRED, rule.namedLike(), 0));
         }
         return out;
     }

@@ -43,12 +43,14 @@ final class NameContradiction implements LintRule {
     private static void role(NameRules rules, LintSubject.Role role, String name, Map<String, LintFault> out) {
         for (NameBreach breach : NameBreach.of(rules, name, false)) {
             LintCode code = breach.kind() == NameBreach.Kind.CHARACTER ? LintCode.NAME_IMPOSSIBLE : LintCode.NAME_CONTRADICTION;
-            out.putIfAbsent(role.at() + breach.kind(), new LintFault(code, role.at() + "/name", LintWording.ROLE_NAME.say(Facts.of(ROLE, role.role()).and(FOUND, name).and(FAULT, breach.what()))));
+            out.putIfAbsent(role.at() + breach.kind(), new LintFault(code, role.at() + "/name",
+                    LintWording.ROLE_NAME.say(Facts.of(ROLE, role.role()).and(FOUND, name).and(FAULT, breach.what()))));
         }
         int length = name.codePointCount(0, name.length());
         if (role.maxLength() > 0 && length > role.maxLength()) {
-            out.putIfAbsent(role.at() + "max", new LintFault(LintCode.NAME_CONTRADICTION, role.at() + "/maxLength", 
-                    LintWording.ROLE_NAME_LONG.say(Facts.of(ROLE, role.role()).and(FOUND, name).and(COUNT, length).and(MOST, role.maxLength()))));
+            out.putIfAbsent(role.at() + "max", new LintFault(LintCode.NAME_CONTRADICTION, role.at() + "/maxLength",
+                    LintWording.ROLE_NAME_LONG
+                            .say(Facts.of(ROLE, role.role()).and(FOUND, name).and(COUNT, length).and(MOST, role.maxLength()))));
         }
     }
 
@@ -78,12 +80,13 @@ final class NameContradiction implements LintRule {
         }
     }
 
-    private static void refusal(LintSubject subject, RosterFields student, NamePattern pattern, String at, String what, Map<String, LintFault> out) {
+    private static void refusal(LintSubject subject, RosterFields student, NamePattern pattern, String at, String what,
+            Map<String, LintFault> out) {
         pattern.shortest(student, subject.kit().ascii(), false).ifPresent(name -> told(name, at, what, out));
     }
 
     private static void told(String name, String at, String what, Map<String, LintFault> out) {
-        PortableName.refusal(name).ifPresent(refusal -> out.putIfAbsent(at, new LintFault(LintCode.NAME_IMPOSSIBLE, at, 
+        PortableName.refusal(name).ifPresent(refusal -> out.putIfAbsent(at, new LintFault(LintCode.NAME_IMPOSSIBLE, at,
                 LintWording.NAME_REFUSED.say(Facts.of(HOW, what).and(FOUND, name).and(FAULT, refusal.what())))));
     }
 }

@@ -21,8 +21,7 @@ final class PathLength implements LintRule {
     /** A kit that names no machine has to open on a Windows desk, whose paths are the shortest. */
     private static final String NARROWEST = "lab-windows";
 
-    private record Planned(String at, String path) {
-    }
+    private record Planned(String at, String path) {}
 
     @Override
     public List<LintFault> judge(LintSubject subject) {
@@ -32,7 +31,8 @@ final class PathLength implements LintRule {
         List<String> machines = subject.kit().machines().isEmpty() ? List.of(NARROWEST) : subject.kit().machines();
         for (String name : machines) {
             Machine machine = Machine.shipped(name).orElseThrow();
-            planned.stream().reduce((first, next) -> next.path.length() > first.path.length() ? next : first).flatMap(longest -> path(machine, subject.root(student), longest)).ifPresent(out::add);
+            planned.stream().reduce((first, next) -> next.path.length() > first.path.length() ? next : first)
+                    .flatMap(longest -> path(machine, subject.root(student), longest)).ifPresent(out::add);
             planned.stream().flatMap(one -> name(machine, one).stream()).findFirst().ifPresent(out::add);
         }
         return out;
@@ -49,7 +49,8 @@ final class PathLength implements LintRule {
             }
             out.add(new Planned("/folders/" + i + "/path", String.join("/", names)));
         }
-        subject.roles().forEach(role -> subject.name(role.name(), role.types(), student).ifPresent(name -> out.add(new Planned(role.at() + "/name", role.in().child(name).text()))));
+        subject.roles().forEach(role -> subject.name(role.name(), role.types(), student)
+                .ifPresent(name -> out.add(new Planned(role.at() + "/name", role.in().child(name).text()))));
         for (int i = 0; i < kit.starter().size(); i++) {
             out.add(new Planned("/starter/" + i + "/path", kit.starter().get(i).path().text()));
         }
@@ -58,16 +59,20 @@ final class PathLength implements LintRule {
 
     private static Optional<LintFault> path(Machine machine, String root, Planned longest) {
         String separator = machine.system() == OperatingSystem.WINDOWS ? "\\" : "/";
-        String path = machine.root().replace("{root}", root) + (longest.path.isEmpty() ? "" : separator + longest.path.replace("/", separator));
-        return path.length() <= machine.maxPath() ? Optional.empty() : Optional.of(new LintFault(LintCode.PATH_TOO_LONG, longest.at,
-                LintWording.PATH_TOO_LONG.say(Facts.of(FOUND, path).and(COUNT, path.length()).and(PLACE, machine.title()).and(MOST, machine.maxPath()))));
+        String path = machine.root().replace("{root}", root)
+                + (longest.path.isEmpty() ? "" : separator + longest.path.replace("/", separator));
+        return path.length() <= machine.maxPath() ? Optional.empty()
+                : Optional.of(new LintFault(LintCode.PATH_TOO_LONG, longest.at,
+                        LintWording.PATH_TOO_LONG.say(
+                                Facts.of(FOUND, path).and(COUNT, path.length()).and(PLACE, machine.title()).and(MOST, machine.maxPath()))));
     }
 
     private static Optional<LintFault> name(Machine machine, Planned planned) {
         for (String name : planned.path.split("/")) {
             if (name.length() > machine.maxName()) {
-                return Optional.of(new LintFault(LintCode.PATH_TOO_LONG, planned.at, 
-                        LintWording.NAME_TOO_LONG.say(Facts.of(FOUND, name).and(COUNT, name.length()).and(PLACE, machine.title()).and(MOST, machine.maxName()))));
+                return Optional.of(new LintFault(LintCode.PATH_TOO_LONG, planned.at,
+                        LintWording.NAME_TOO_LONG.say(
+                                Facts.of(FOUND, name).and(COUNT, name.length()).and(PLACE, machine.title()).and(MOST, machine.maxName()))));
             }
         }
         return Optional.empty();

@@ -26,8 +26,9 @@ final class Roles implements LintRule {
         for (int i = 0; i < subject.kit().documents().size(); i++) {
             Kit.DocumentRule rule = subject.kit().documents().get(i);
             if (rule.versions() > 1 && !rule.name().hasVersion()) {
-                out.add(new LintFault(LintCode.VERSIONS_UNNUMBERED, "/documents/" + i + "/versions", 
-                        LintWording.VERSIONS_UNNUMBERED.say(Facts.of(ROLE, rule.role()).and(COUNT, rule.versions()).and(PATTERN, rule.name().text()))));
+                out.add(new LintFault(LintCode.VERSIONS_UNNUMBERED, "/documents/" + i + "/versions",
+                        LintWording.VERSIONS_UNNUMBERED
+                                .say(Facts.of(ROLE, rule.role()).and(COUNT, rule.versions()).and(PATTERN, rule.name().text()))));
             }
         }
         return out;
@@ -40,11 +41,13 @@ final class Roles implements LintRule {
             String wanted = at;
             Optional<LintSubject.Role> found = roles.stream().filter(other -> other.role().equals(wanted)).findFirst();
             if (found.isEmpty()) {
-                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike", LintWording.ROLE_UNKNOWN.say(Facts.of(ROLE, role.role()).and(OTHER, wanted))));
+                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike",
+                        LintWording.ROLE_UNKNOWN.say(Facts.of(ROLE, role.role()).and(OTHER, wanted))));
                 return;
             }
             if (!seen.add(wanted)) {
-                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike", LintWording.ROLE_LIKE_ITSELF.say(Facts.of(ROLE, role.role()).and(OTHER, like))));
+                out.add(new LintFault(LintCode.ROLE_UNKNOWN, role.at() + "/namedLike",
+                        LintWording.ROLE_LIKE_ITSELF.say(Facts.of(ROLE, role.role()).and(OTHER, like))));
                 return;
             }
             if (found.get().namedLike().isEmpty()) {

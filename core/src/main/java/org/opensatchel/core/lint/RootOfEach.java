@@ -29,7 +29,8 @@ final class RootOfEach implements LintRule {
         List<LintFault> out = new ArrayList<>();
         Kit kit = subject.kit();
         if (!kit.root().isMadeByRoster()) {
-            out.add(new LintFault(LintCode.HELD_NOWHERE, "/root/name", LintWording.ROOT_FREE_FIELD.say(Facts.of(PATTERN, kit.root().text()))));
+            out.add(new LintFault(LintCode.HELD_NOWHERE, "/root/name",
+                    LintWording.ROOT_FREE_FIELD.say(Facts.of(PATTERN, kit.root().text()))));
             return out;
         }
         Map<String, List<RosterFields>> byRoot = new LinkedHashMap<>();
@@ -44,10 +45,12 @@ final class RootOfEach implements LintRule {
         }
         if (!nameless.isEmpty()) {
             RosterField missing = kit.root().missing(nameless.get(0)).get(0);
-            out.add(new LintFault(LintCode.ROOT_NAMELESS, "/root/name", LintWording.ROOT_NAMELESS.say(Facts.of(PEOPLE, people(nameless)).and(WHAT, missing.say()))));
+            out.add(new LintFault(LintCode.ROOT_NAMELESS, "/root/name",
+                    LintWording.ROOT_NAMELESS.say(Facts.of(PEOPLE, people(nameless)).and(WHAT, missing.say()))));
         }
-        byRoot.values().stream().filter(students -> students.size() > 1).forEach(students -> out.add(new LintFault(LintCode.ROOT_CLASH, "/root/name",
-                LintWording.ROOT_CLASH.say(Facts.of(PEOPLE, people(students)).and(FOUND, subject.root(students.get(0)))))));
+        byRoot.values().stream().filter(students -> students.size() > 1)
+                .forEach(students -> out.add(new LintFault(LintCode.ROOT_CLASH, "/root/name",
+                        LintWording.ROOT_CLASH.say(Facts.of(PEOPLE, people(students)).and(FOUND, subject.root(students.get(0)))))));
         tooLong(subject, out);
         return out;
     }
@@ -56,7 +59,7 @@ final class RootOfEach implements LintRule {
         int most = subject.kit().location().map(policy -> policy.maxRootLength()).orElse(0);
         String longest = subject.root(subject.longest());
         if (most > 0 && longest.length() + BEFORE_ROOT > most) {
-            out.add(new LintFault(LintCode.ROOT_TOO_LONG, "/location/maxRootLength", 
+            out.add(new LintFault(LintCode.ROOT_TOO_LONG, "/location/maxRootLength",
                     LintWording.ROOT_TOO_LONG.say(Facts.of(FOUND, longest).and(COUNT, longest.length()).and(MOST, most))));
         }
     }

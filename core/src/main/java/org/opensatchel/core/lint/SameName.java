@@ -61,18 +61,22 @@ final class SameName implements LintRule {
     }
 
     private static LintFault told(List<FolderRule> folders, int first, int second) {
-        return new LintFault(LintCode.SAME_FOLDER, "/folders/" + second + "/path", 
-                LintWording.SAME_FOLDER.say(Facts.of(FOUND, folders.get(first).path().text()).and(OTHER, folders.get(second).path().text())));
+        return new LintFault(LintCode.SAME_FOLDER, "/folders/" + second + "/path",
+                LintWording.SAME_FOLDER
+                        .say(Facts.of(FOUND, folders.get(first).path().text()).and(OTHER, folders.get(second).path().text())));
     }
 
-    private static void roles(LintSubject subject, RosterFields student, LintSubject.Role first, LintSubject.Role second, List<LintFault> out) {
+    private static void roles(LintSubject subject, RosterFields student, LintSubject.Role first, LintSubject.Role second,
+            List<LintFault> out) {
         boolean sameTypes = first.types().isEmpty() || second.types().isEmpty() || !Collections.disjoint(first.types(), second.types());
         boolean samePlace = first.in().equals(second.in());
         // A name that follows another file's is told apart by that file.
         boolean free = first.namedLike().isEmpty() && second.namedLike().isEmpty();
         if (sameTypes && samePlace && free && first.name().meets(second.name(), student, subject.kit().ascii())) {
-            out.add(new LintFault(LintCode.SAME_NAME, second.at() + "/name", LintWording.SAME_NAME.say(Facts.NONE.and(PLACE, Optional.of(first.in()).filter(folder -> !folder.isRoot()))
-                    .and(ROLE, first.role()).and(PATTERN, first.name().text()).and(OTHER, second.role()).and(EXPECTED, second.name().text()))));
+            out.add(new LintFault(LintCode.SAME_NAME, second.at() + "/name",
+                    LintWording.SAME_NAME.say(Facts.NONE.and(PLACE, Optional.of(first.in()).filter(folder -> !folder.isRoot()))
+                            .and(ROLE, first.role()).and(PATTERN, first.name().text()).and(OTHER, second.role())
+                            .and(EXPECTED, second.name().text()))));
         }
     }
 

@@ -26,17 +26,21 @@ final class StarterSize implements LintRule {
             total += file.bytes();
             kit.limits().fileBytes().ifPresent(most -> {
                 if (file.bytes() > most) {
-                    out.add(new LintFault(LintCode.FILE_TOO_LARGE, at, LintWording.FILE_OVER_LIMIT.say(Facts.of(FOUND, file.path()).and(BYTES, file.bytes()).and(MOST_BYTES, most))));
+                    out.add(new LintFault(LintCode.FILE_TOO_LARGE, at,
+                            LintWording.FILE_OVER_LIMIT.say(Facts.of(FOUND, file.path()).and(BYTES, file.bytes()).and(MOST_BYTES, most))));
                 }
             });
-            kit.machines().stream().flatMap(name -> Machine.shipped(name).stream()).filter(machine -> file.bytes() > machine.fileBytes()).findFirst()
-                    .ifPresent(machine -> out.add(new LintFault(LintCode.FILE_TOO_LARGE, at, 
-                            LintWording.FILE_OVER_MACHINE.say(Facts.of(FOUND, file.path()).and(BYTES, file.bytes()).and(MOST_BYTES, machine.fileBytes()).and(PLACE, machine.title())))));
+            kit.machines().stream().flatMap(name -> Machine.shipped(name).stream()).filter(machine -> file.bytes() > machine.fileBytes())
+                    .findFirst()
+                    .ifPresent(machine -> out.add(new LintFault(LintCode.FILE_TOO_LARGE, at,
+                            LintWording.FILE_OVER_MACHINE.say(Facts.of(FOUND, file.path()).and(BYTES, file.bytes())
+                                    .and(MOST_BYTES, machine.fileBytes()).and(PLACE, machine.title())))));
         }
         long all = total;
         kit.limits().totalBytes().ifPresent(most -> {
             if (all > most) {
-                out.add(new LintFault(LintCode.TOTAL_TOO_LARGE, "/limits/totalBytes", LintWording.TOTAL_OVER_LIMIT.say(Facts.of(BYTES, all).and(MOST_BYTES, most))));
+                out.add(new LintFault(LintCode.TOTAL_TOO_LARGE, "/limits/totalBytes",
+                        LintWording.TOTAL_OVER_LIMIT.say(Facts.of(BYTES, all).and(MOST_BYTES, most))));
             }
         });
         return out;

@@ -20,10 +20,12 @@ final class TypeNowhere implements LintRule {
         RosterFields student = subject.longest();
         List<LintFault> out = new ArrayList<>();
         for (LintSubject.Role role : subject.roles()) {
-            Optional<FolderRule> folder = subject.kit().folders().stream().filter(rule -> !role.in().isRoot() && rule.path().fits(role.in(), student, subject.kit().ascii())).findFirst();
+            Optional<FolderRule> folder = subject.kit().folders().stream()
+                    .filter(rule -> !role.in().isRoot() && rule.path().fits(role.in(), student, subject.kit().ascii())).findFirst();
             folder.filter(rule -> !role.types().isEmpty() && role.types().stream().noneMatch(rule::takes))
-                    .ifPresent(rule -> out.add(new LintFault(LintCode.TYPE_NOWHERE, role.at() + "/types", 
-                            LintWording.TYPE_NOWHERE.say(Facts.of(ROLE, role.role()).and(PLACE, role.in()).and(TYPES, role.types()).and(ALLOWED_TYPES, rule.accepts())))));
+                    .ifPresent(rule -> out.add(new LintFault(LintCode.TYPE_NOWHERE, role.at() + "/types",
+                            LintWording.TYPE_NOWHERE.say(Facts.of(ROLE, role.role()).and(PLACE, role.in()).and(TYPES, role.types())
+                                    .and(ALLOWED_TYPES, rule.accepts())))));
         }
         return out;
     }

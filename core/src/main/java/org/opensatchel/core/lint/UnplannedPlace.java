@@ -14,8 +14,10 @@ final class UnplannedPlace implements LintRule {
     public List<LintFault> judge(LintSubject subject) {
         RosterFields student = subject.longest();
         return subject.roles().stream().filter(role -> !role.in().isRoot())
-                .filter(role -> subject.kit().folders().stream().noneMatch(rule -> rule.path().fits(role.in(), student, subject.kit().ascii())))
-                .map(role -> new LintFault(LintCode.FOLDER_UNPLANNED, role.at() + "/in", LintWording.ROLE_UNPLANNED.say(Facts.of(ROLE, role.role()).and(PLACE, role.in()))))
+                .filter(role -> subject.kit().folders().stream()
+                        .noneMatch(rule -> rule.path().fits(role.in(), student, subject.kit().ascii())))
+                .map(role -> new LintFault(LintCode.FOLDER_UNPLANNED, role.at() + "/in",
+                        LintWording.ROLE_UNPLANNED.say(Facts.of(ROLE, role.role()).and(PLACE, role.in()))))
                 .toList();
     }
 }

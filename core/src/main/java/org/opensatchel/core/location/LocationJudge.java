@@ -32,11 +32,15 @@ public final class LocationJudge {
 
     private static final Set<String> TEMPORARY = Set.of("temp", "tmp");
     private static final Set<String> WINDOWS_SYSTEM = Set.of("windows", "program files", "program files (x86)", "programdata");
-    private static final Set<String> POSIX_SYSTEM = Set.of("system", "library", "applications", "usr", "etc", "bin", "sbin", "opt", "var", "private", "dev", "proc", "boot", "root");
+    private static final Set<String> POSIX_SYSTEM = Set.of("system", "library", "applications", "usr", "etc", "bin", "sbin", "opt", "var",
+            "private", "dev", "proc", "boot", "root");
     /** Names of folders that hold projects and are none, in the languages we speak. */
-    private static final Set<String> CONTAINERS = Set.of("desktop", "documents", "downloads", "my documents", "users", "home", "volumes", "media", "mnt", "projects", "my projects",
-            "school", "schoolwork", "work", "class", "classes", "courses", "coursework", "assignments", "homework", "college", "university", "uni", "student", "students",
-            "schreibtisch", "dokumente", "benutzer", "projekte", "meine projekte", "schule", "arbeit", "studium", "hochschule", "kurse", "aufgaben", "studierende");
+    private static final Set<String> CONTAINERS = Set.of("desktop", "documents", "downloads", "my documents", "users", "home", "volumes",
+            "media", "mnt", "projects", "my projects",
+            "school", "schoolwork", "work", "class", "classes", "courses", "coursework", "assignments", "homework", "college", "university",
+            "uni", "student", "students",
+            "schreibtisch", "dokumente", "benutzer", "projekte", "meine projekte", "schule", "arbeit", "studium", "hochschule", "kurse",
+            "aufgaben", "studierende");
 
     private final LocationPolicy policy;
     private final String rootName;
@@ -81,7 +85,8 @@ public final class LocationJudge {
      *
      * @param inferred the root its links were made under, where they agree on one
      */
-    public static List<LocationFault> judge(ProjectLocation location, Optional<LocationPolicy> policy, Optional<String> rootName, Optional<String> inferred) {
+    public static List<LocationFault> judge(ProjectLocation location, Optional<LocationPolicy> policy, Optional<String> rootName,
+            Optional<String> inferred) {
         return new LocationJudge(policy.orElse(LocationPolicy.ANYWHERE), rootName.orElse(""), inferred).judge(location);
     }
 
@@ -89,7 +94,8 @@ public final class LocationJudge {
         String path = location.path().strip();
         Optional<LinkAddress> address = LinkText.readTyped(path);
         if (path.length() > MAX_PATH) {
-            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), Facts.of(HOW, "absurd").and(COUNT, path.length()).and(MOST, MAX_PATH), location);
+            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), Facts.of(HOW, "absurd").and(COUNT, path.length()).and(MOST, MAX_PATH),
+                    location);
             return faults;
         }
         if (address.isEmpty() || !address.get().form().isAbsolute()) {
@@ -102,7 +108,8 @@ public final class LocationJudge {
         storage(address.get(), location);
         int length = path.length();
         if (policy.maxRootLength() > 0 && length > policy.maxRootLength()) {
-            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), Facts.of(HOW, "limit").and(COUNT, length).and(MOST, policy.maxRootLength()), location);
+            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), Facts.of(HOW, "limit").and(COUNT, length).and(MOST, policy.maxRootLength()),
+                    location);
         }
         return faults;
     }
@@ -129,11 +136,15 @@ public final class LocationJudge {
         add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last), Facts.of(HOW, "name").and(FOUND, name).and(EXPECTED, rootName), location);
     }
 
-    /** Whether the last part is a place that holds projects: a disk, somebody's own folder, one that is called so, or where the links say that the root lies in it. */
+    /**
+     * Whether the last part is a place that holds projects: a disk, somebody's own folder, one that is called so, or where the links say
+     * that the root lies in it.
+     */
     private boolean isContainer(LinkAddress address, List<String> parts) {
         String name = NameFolding.folded(parts.get(parts.size() - 1));
         boolean disk = address.names().isEmpty();
-        boolean somebodys = address.names().size() == 2 && Set.of("users", "home", "benutzer").contains(NameFolding.folded(address.names().get(0)));
+        boolean somebodys = address.names().size() == 2
+                && Set.of("users", "home", "benutzer").contains(NameFolding.folded(address.names().get(0)));
         return disk || somebodys || CONTAINERS.contains(name) || isAround(address);
     }
 
@@ -173,7 +184,8 @@ public final class LocationJudge {
             return Optional.of(Avoided.TEMPORARY);
         }
         boolean windows = address.form() == LinkForm.DRIVE;
-        boolean system = first && (windows ? WINDOWS_SYSTEM.contains(part) : address.form() == LinkForm.POSIX && POSIX_SYSTEM.contains(part));
+        boolean system = first
+                && (windows ? WINDOWS_SYSTEM.contains(part) : address.form() == LinkForm.POSIX && POSIX_SYSTEM.contains(part));
         return policy.avoid().contains(Avoided.SYSTEM) && system ? Optional.of(Avoided.SYSTEM) : Optional.empty();
     }
 
@@ -199,7 +211,8 @@ public final class LocationJudge {
     private String example(ProjectLocation location) {
         String root = rootName.isEmpty() ? "project" : rootName;
         boolean removable = policy.storage().isEmpty() || policy.storage().contains(StorageKind.REMOVABLE);
-        OperatingSystem system = location.system().orElse(location.path().startsWith("/") || location.path().startsWith("~") ? OperatingSystem.MACOS : OperatingSystem.WINDOWS);
+        OperatingSystem system = location.system().orElse(
+                location.path().startsWith("/") || location.path().startsWith("~") ? OperatingSystem.MACOS : OperatingSystem.WINDOWS);
         return switch (system) {
             case WINDOWS -> (removable ? "E:\\" : "D:\\") + root;
             case MACOS -> (removable ? "/Volumes/STICK/" : "/Users/Shared/") + root;

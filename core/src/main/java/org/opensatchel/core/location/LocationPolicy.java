@@ -12,7 +12,9 @@ import java.util.List;
 public record LocationPolicy(List<StorageKind> storage, List<Avoided> avoid, int maxRootLength) {
 
     /** Places that are emptied, hidden or kept by a system. */
-    public enum Avoided { DESKTOP, DOWNLOADS, TEMPORARY, SYNCED, DOCUMENTS, SYSTEM }
+    public enum Avoided {
+        DESKTOP, DOWNLOADS, TEMPORARY, SYNCED, DOCUMENTS, SYSTEM
+    }
 
     public static final LocationPolicy ANYWHERE = new LocationPolicy(List.of(), List.of(), 0);
 

@@ -6,5 +6,4 @@ package org.opensatchel.core.location;
  * @param person the member's name, for people
  * @param path the absolute path of the root, as typed
  */
-public record TeamLocation(String person, String path) {
-}
+public record TeamLocation(String person, String path) {}

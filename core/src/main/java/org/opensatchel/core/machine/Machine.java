@@ -25,7 +25,9 @@ public record Machine(String name, String title, OperatingSystem system, boolean
         int maxPath, int maxName, long fileBytes, String root, List<String> reaches) {
 
     /** How a file system treats the two Unicode forms of one name. */
-    public enum UnicodeRule { ANY, COMPOSED, DECOMPOSED }
+    public enum UnicodeRule {
+        ANY, COMPOSED, DECOMPOSED
+    }
 
     /** The machines that come with the product. */
     public static final List<Machine> SHIPPED = shipped();

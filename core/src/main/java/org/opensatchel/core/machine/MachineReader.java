@@ -21,14 +21,15 @@ import tools.jackson.databind.JsonNode;
 /** Reads machine documents (docs/schema/machine.schema.json), strictly: what is wrong is told with its key and place. */
 public final class MachineReader {
 
-    private static final Map<String, OperatingSystem> SYSTEMS = words("windows", OperatingSystem.WINDOWS, "macos", OperatingSystem.MACOS, "linux", OperatingSystem.LINUX);
+    private static final Map<String, OperatingSystem> SYSTEMS = words("windows", OperatingSystem.WINDOWS, "macos", OperatingSystem.MACOS,
+            "linux", OperatingSystem.LINUX);
     private static final Map<String, Boolean> CASES = words("ignored", true, "kept", false);
-    private static final Map<String, Machine.UnicodeRule> UNICODE = words("any", Machine.UnicodeRule.ANY, "composed", Machine.UnicodeRule.COMPOSED, "decomposed", Machine.UnicodeRule.DECOMPOSED);
+    private static final Map<String, Machine.UnicodeRule> UNICODE = words("any", Machine.UnicodeRule.ANY, "composed",
+            Machine.UnicodeRule.COMPOSED, "decomposed", Machine.UnicodeRule.DECOMPOSED);
     private static final List<String> REACHES = List.of("network", "web");
 
     /** The machine, or why there is none. */
-    public record Reading(Optional<Machine> machine, List<JsonFault> faults) {
-    }
+    public record Reading(Optional<Machine> machine, List<JsonFault> faults) {}
 
     private MachineReader() {
     }
@@ -59,14 +60,19 @@ public final class MachineReader {
         }
         boolean windows = system == OperatingSystem.WINDOWS;
         String root = object.text("root").orElse(windows ? "E:\\{root}" : "/home/student/{root}");
-        if (!root.contains("{root}") || LinkText.read(root.replace("{root}", "x"), org.opensatchel.core.path.Notation.PLAIN).filter(address -> address.form().isAbsolute()).isEmpty()) {
+        if (!root.contains("{root}") || LinkText.read(root.replace("{root}", "x"), org.opensatchel.core.path.Notation.PLAIN)
+                .filter(address -> address.form().isAbsolute()).isEmpty()) {
             object.fault("root", MachineWording.NO_ROOT.say());
         }
         List<String> reaches = object.texts("reaches");
-        reaches.stream().filter(one -> !REACHES.contains(one)).findFirst().ifPresent(one -> object.fault("reaches", JsonWording.NO_CHOICE.say(Facts.of(KEY, "reaches").and(FOUND, one).and(TYPES, List.of("network", "web")))));
-        Machine machine = new Machine(name, object.text("title").orElse(name), system, object.choice("case", CASES, system != OperatingSystem.LINUX),
-                object.choice("unicode", UNICODE, system == OperatingSystem.MACOS ? Machine.UnicodeRule.DECOMPOSED : Machine.UnicodeRule.ANY),
-                object.integer("maxPath", 1, windows ? 259 : system == OperatingSystem.MACOS ? 1024 : 4096), object.integer("maxName", 1, 255), object.integer("fileBytes", 1).orElse(Long.MAX_VALUE), root, reaches);
+        reaches.stream().filter(one -> !REACHES.contains(one)).findFirst().ifPresent(one -> object.fault("reaches",
+                JsonWording.NO_CHOICE.say(Facts.of(KEY, "reaches").and(FOUND, one).and(TYPES, List.of("network", "web")))));
+        Machine machine = new Machine(name, object.text("title").orElse(name), system,
+                object.choice("case", CASES, system != OperatingSystem.LINUX),
+                object.choice("unicode", UNICODE,
+                        system == OperatingSystem.MACOS ? Machine.UnicodeRule.DECOMPOSED : Machine.UnicodeRule.ANY),
+                object.integer("maxPath", 1, windows ? 259 : system == OperatingSystem.MACOS ? 1024 : 4096),
+                object.integer("maxName", 1, 255), object.integer("fileBytes", 1).orElse(Long.MAX_VALUE), root, reaches);
         object.close();
         return machine;
     }

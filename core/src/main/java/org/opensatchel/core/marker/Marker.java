@@ -40,7 +40,9 @@ public record Marker(Optional<String> title, OptionalInt version, Optional<Strin
             JsonNode marker = JsonDocuments.MAPPER.readTree(content);
             JsonNode kit = marker.path("kit");
             JsonNode version = kit.path("version");
-            return new Marker(text(kit.path("title")), version.isInt() && version.intValue() > 0 ? OptionalInt.of(version.intValue()) : OptionalInt.empty(), text(kit.path("sha256")),
+            return new Marker(text(kit.path("title")),
+                    version.isInt() && version.intValue() > 0 ? OptionalInt.of(version.intValue()) : OptionalInt.empty(),
+                    text(kit.path("sha256")),
                     fields(marker.path("for")));
         } catch (JacksonException broken) {
             return NONE;

@@ -64,13 +64,18 @@ final class FolderMatch {
         for (FolderRule rule : rules) {
             List<ProjectPath> fitting = fitting(rule);
             taken.addAll(fitting);
-            matches.put(rule, new PlannedFolder(rule, planned(rule.path()), fitting.isEmpty() ? PlannedFolder.Kind.MISSING : PlannedFolder.Kind.THERE, fitting));
+            matches.put(rule, new PlannedFolder(rule, planned(rule.path()),
+                    fitting.isEmpty() ? PlannedFolder.Kind.MISSING : PlannedFolder.Kind.THERE, fitting));
         }
         List<FolderRule> gone = rules.stream().filter(this::isGone).toList();
-        gone.stream().map(FolderMatch::depth).distinct().forEach(depth -> lookFor(gone.stream().filter(rule -> depth(rule) == depth).toList()));
+        gone.stream().map(FolderMatch::depth).distinct()
+                .forEach(depth -> lookFor(gone.stream().filter(rule -> depth(rule) == depth).toList()));
     }
 
-    /** Looks for folders of one depth. Names are held against all of them first: a name that is nearly right says more than what a folder holds. */
+    /**
+     * Looks for folders of one depth. Names are held against all of them first: a name that is nearly right says more than what a folder
+     * holds.
+     */
     private void lookFor(List<FolderRule> rules) {
         rules.forEach(this::lookNearby);
         Set<ProjectPath> planned = rules.stream().filter(this::isGone).map(rule -> matches.get(rule).planned()).collect(Collectors.toSet());
@@ -82,7 +87,8 @@ final class FolderMatch {
     }
 
     private boolean isGone(FolderRule rule) {
-        return matches.get(rule).kind() == PlannedFolder.Kind.MISSING && rule.need() != Need.FORBIDDEN && rule.path().make(fields, kit.ascii()).isPresent();
+        return matches.get(rule).kind() == PlannedFolder.Kind.MISSING && rule.need() != Need.FORBIDDEN
+                && rule.path().make(fields, kit.ascii()).isPresent();
     }
 
     private static int depth(FolderRule rule) {
@@ -95,7 +101,8 @@ final class FolderMatch {
         if (plain.isPresent()) {
             return byPath.getOrDefault(plain.get().composed(), List.of());
         }
-        return tree.folders().stream().filter(folder -> !folder.isBesideRoot()).filter(folder -> rule.path().fits(folder, fields, kit.ascii())).toList();
+        return tree.folders().stream().filter(folder -> !folder.isBesideRoot())
+                .filter(folder -> rule.path().fits(folder, fields, kit.ascii())).toList();
     }
 
     private ProjectPath planned(FolderPattern pattern) {
@@ -105,7 +112,8 @@ final class FolderMatch {
     private void lookNearby(FolderRule rule) {
         ProjectPath planned = matches.get(rule).planned();
         // Inside a folder that was itself renamed, the rule may fit by now.
-        Optional<ProjectPath> moved = standingFor(planned).filter(folder -> canonical(folder).equals(planned)).min(Comparator.naturalOrder());
+        Optional<ProjectPath> moved = standingFor(planned).filter(folder -> canonical(folder).equals(planned))
+                .min(Comparator.naturalOrder());
         if (moved.isPresent()) {
             settle(rule, planned, PlannedFolder.Kind.THERE, moved.get());
         } else {
@@ -115,8 +123,8 @@ final class FolderMatch {
 
     private void follow(FolderRule rule, FolderTraces left) {
         ProjectPath planned = matches.get(rule).planned();
-        left.of(planned, folder -> isFree(folder) && !isClosed(folder)).ifPresent(found ->
-                settle(rule, planned, canonical(found.parent()).equals(planned.parent()) ? PlannedFolder.Kind.RENAMED : PlannedFolder.Kind.MOVED, found));
+        left.of(planned, folder -> isFree(folder) && !isClosed(folder)).ifPresent(found -> settle(rule, planned,
+                canonical(found.parent()).equals(planned.parent()) ? PlannedFolder.Kind.RENAMED : PlannedFolder.Kind.MOVED, found));
     }
 
     private void lookElsewhere(FolderRule rule) {
@@ -153,7 +161,8 @@ final class FolderMatch {
 
     private List<ProjectPath> candidates(ProjectPath planned, boolean samePlace) {
         List<ProjectPath> out = new ArrayList<>();
-        List<ProjectPath> possible = samePlace ? standingFor(planned.parent()).flatMap(folder -> tree.children(folder).stream()).filter(tree::isFolder).sorted().toList()
+        List<ProjectPath> possible = samePlace
+                ? standingFor(planned.parent()).flatMap(folder -> tree.children(folder).stream()).filter(tree::isFolder).sorted().toList()
                 : byName.getOrDefault(NameFolding.folded(planned.name()), List.of());
         for (ProjectPath folder : possible) {
             boolean beside = canonical(folder.parent()).equals(planned.parent());

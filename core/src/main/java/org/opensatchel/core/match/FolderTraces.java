@@ -74,7 +74,8 @@ final class FolderTraces {
             linked.count(path, tree.named(path.name()).stream().map(ProjectFile::path).toList());
         }
         Tally kept = new Tally(planned);
-        starters.getOrDefault(planned, List.of()).forEach(file -> kept.count(file.path().composed(), byContent.getOrDefault(file.sha256(), List.of())));
+        starters.getOrDefault(planned, List.of())
+                .forEach(file -> kept.count(file.path().composed(), byContent.getOrDefault(file.sha256(), List.of())));
         return linked.most(mayStand).or(() -> kept.most(mayStand));
     }
 
@@ -88,7 +89,10 @@ final class FolderTraces {
         private int steps;
         private int wanted;
         private final Map<ProjectPath, Integer> holds = new HashMap<>();
-        /** Those of them that lie in the folder just as they would in the planned one: of two folders, one in the other, these tell which was meant. */
+        /**
+         * Those of them that lie in the folder just as they would in the planned one: of two folders, one in the other, these tell which
+         * was meant.
+         */
         private final Map<ProjectPath, Integer> inPlace = new HashMap<>();
 
         Tally(ProjectPath planned) {
@@ -119,10 +123,12 @@ final class FolderTraces {
 
         Optional<ProjectPath> most(Predicate<ProjectPath> mayStand) {
             Comparator<ProjectPath> better = Comparator.comparing((ProjectPath folder) -> -inPlace.getOrDefault(folder, 0))
-                    .thenComparing(folder -> -holds.get(folder)).thenComparing(folder -> !folder.parent().composed().equals(planned.parent()));
+                    .thenComparing(folder -> -holds.get(folder))
+                    .thenComparing(folder -> !folder.parent().composed().equals(planned.parent()));
             List<ProjectPath> best = holds.keySet().stream().filter(folder -> 2 * holds.get(folder) > wanted).filter(mayStand)
                     .sorted(better.thenComparing(Comparator.naturalOrder())).toList();
-            boolean alone = best.size() == 1 || (best.size() > 1 && (better.compare(best.get(0), best.get(1)) != 0 || best.get(1).isBelow(best.get(0))));
+            boolean alone = best.size() == 1
+                    || (best.size() > 1 && (better.compare(best.get(0), best.get(1)) != 0 || best.get(1).isBelow(best.get(0))));
             return alone ? Optional.of(best.get(0)) : Optional.empty();
         }
     }

@@ -70,7 +70,8 @@ public final class PlanMatch {
             planned.addAll(role.misplaced());
         });
         starters.forEach(starter -> starter.found().ifPresent(planned::add));
-        SealedMatch sealed = new SealedMatch(tree, scan, folders::canonical, path -> apart.isInSealed(path) && !apart.isManaged(path) && !isStarter(path));
+        SealedMatch sealed = new SealedMatch(tree, scan, folders::canonical,
+                path -> apart.isInSealed(path) && !apart.isManaged(path) && !isStarter(path));
         this.touched = sealed.touched(earlier);
         this.sealed = SealedMatch.remembered(earlier, sealed.now(), touched);
         touched.forEach(file -> {
@@ -138,7 +139,9 @@ public final class PlanMatch {
         return rules.computeIfAbsent(folder, asked -> {
             ProjectPath right = canonical(asked);
             FolderRule known = plain.get(right);
-            return known != null ? Optional.of(known) : free.stream().filter(rule -> rule.path().fits(right, fields, kit.ascii())).min(Comparator.comparingInt(rule -> rule.path().freedom()));
+            return known != null ? Optional.of(known)
+                    : free.stream().filter(rule -> rule.path().fits(right, fields, kit.ascii()))
+                            .min(Comparator.comparingInt(rule -> rule.path().freedom()));
         });
     }
 

@@ -13,7 +13,9 @@ import org.opensatchel.core.path.ProjectPath;
 public record PlannedFolder(FolderRule rule, ProjectPath planned, Kind kind, List<ProjectPath> found) {
 
     /** The matches. */
-    public enum Kind { THERE, MISSING, RENAMED, MOVED }
+    public enum Kind {
+        THERE, MISSING, RENAMED, MOVED
+    }
 
     public PlannedFolder {
         found = List.copyOf(found);

@@ -15,7 +15,8 @@ import org.opensatchel.core.path.ProjectPath;
  * @param misnamed files of the right type in the right folder under a wrong name
  * @param misplaced files that were taken for it in another place
  */
-public record PlannedRole(boolean document, String role, ProjectPath in, NamePattern name, List<String> types, Need need, Optional<String> namedLike,
+public record PlannedRole(boolean document, String role, ProjectPath in, NamePattern name, List<String> types, Need need,
+        Optional<String> namedLike,
         List<ProjectPath> fitting, List<ProjectPath> misnamed, List<ProjectPath> misplaced) {
 
     public PlannedRole {
@@ -25,11 +26,13 @@ public record PlannedRole(boolean document, String role, ProjectPath in, NamePat
     }
 
     static PlannedRole of(Kit.DocumentRule rule) {
-        return new PlannedRole(true, rule.role(), rule.in().composed(), rule.name(), rule.types(), rule.need(), rule.namedLike(), List.of(), List.of(), List.of());
+        return new PlannedRole(true, rule.role(), rule.in().composed(), rule.name(), rule.types(), rule.need(), rule.namedLike(), List.of(),
+                List.of(), List.of());
     }
 
     static PlannedRole of(Kit.FileRule rule) {
-        return new PlannedRole(false, rule.role(), rule.in().composed(), rule.name(), rule.types(), rule.need(), rule.namedLike(), List.of(), List.of(), List.of());
+        return new PlannedRole(false, rule.role(), rule.in().composed(), rule.name(), rule.types(), rule.need(), rule.namedLike(),
+                List.of(), List.of(), List.of());
     }
 
     PlannedRole found(List<ProjectPath> right, List<ProjectPath> wrong, List<ProjectPath> elsewhere) {

@@ -12,5 +12,7 @@ import org.opensatchel.core.path.ProjectPath;
 public record PlannedStarter(StarterFile file, Kind kind, Optional<ProjectPath> found) {
 
     /** What became of it. */
-    public enum Kind { AS_IT_WAS, MISSING, CHANGED, RENAMED, MOVED }
+    public enum Kind {
+        AS_IT_WAS, MISSING, CHANGED, RENAMED, MOVED
+    }
 }

@@ -51,7 +51,8 @@ final class RoleMatch {
 
     List<PlannedRole> match() {
         List<PlannedRole> roles = new ArrayList<>();
-        Stream.concat(kit.documents().stream().map(PlannedRole::of), kit.files().stream().map(PlannedRole::of)).map(this::fitting).forEach(roles::add);
+        Stream.concat(kit.documents().stream().map(PlannedRole::of), kit.files().stream().map(PlannedRole::of)).map(this::fitting)
+                .forEach(roles::add);
         for (int i = 0; i < roles.size(); i++) {
             PlannedRole role = roles.get(i);
             List<ProjectPath> wrong = role.document() || role.fitting().isEmpty() ? misnamed(role) : List.of();
@@ -97,7 +98,9 @@ final class RoleMatch {
         int least = Integer.MAX_VALUE;
         for (ProjectPath file : files) {
             int apart = role.name().test(file.stem(), fields, kit.ascii()) instanceof NameTest.Differs differs
-                    ? differs.nearest().map(right -> EditDistance.within(NameFolding.folded(right), NameFolding.folded(file.stem()), 50)).orElse(60) : 0;
+                    ? differs.nearest().map(right -> EditDistance.within(NameFolding.folded(right), NameFolding.folded(file.stem()), 50))
+                            .orElse(60)
+                    : 0;
             if (apart < least) {
                 least = apart;
                 best = file;
@@ -117,7 +120,9 @@ final class RoleMatch {
         List<ProjectPath> ofType = role.types().stream().distinct().flatMap(type -> byType.getOrDefault(type, List.of()).stream()).sorted()
                 .filter(path -> !used.contains(path) && !starters.contains(canonical.apply(path)) && !isSetApart.test(path)).toList();
         List<ProjectPath> homeless = ofType.stream().filter(path -> kit.folders().stream()
-                .noneMatch(rule -> rule.accepts().contains(path.extension()) && rule.path().fits(canonical.apply(path.parent()), fields, kit.ascii()))).toList();
+                .noneMatch(rule -> rule.accepts().contains(path.extension())
+                        && rule.path().fits(canonical.apply(path.parent()), fields, kit.ascii())))
+                .toList();
         List<ProjectPath> named = homeless.stream().filter(path -> role.document() && fits(role, path)).toList();
         boolean filled = !role.fitting().isEmpty() || !role.misnamed().isEmpty();
         if (filled || !named.isEmpty()) {

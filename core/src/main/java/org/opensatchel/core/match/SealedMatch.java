@@ -60,7 +60,8 @@ final class SealedMatch {
             ProjectFile now = there.get(file.path());
             if (now == null) {
                 Optional<ProjectPath> found = bySize.getOrDefault(file.bytes(), List.of()).stream()
-                        .filter(other -> !known.contains(canonical.apply(other.path())) && file.isSurelySameAs(asItIs(other))).map(ProjectFile::path).findFirst();
+                        .filter(other -> !known.contains(canonical.apply(other.path())) && file.isSurelySameAs(asItIs(other)))
+                        .map(ProjectFile::path).findFirst();
                 left += found.isPresent() ? 1 : 0;
                 out.add(new TouchedFile(file.path(), found.isPresent() ? TouchedFile.Kind.RENAMED : TouchedFile.Kind.GONE, found));
             } else if (file.isSameAs(asItIs(now))) {

@@ -36,7 +36,8 @@ final class StarterMatch {
     List<PlannedStarter> match(Kit kit) {
         Set<Long> sizes = kit.starter().stream().map(StarterFile::bytes).filter(bytes -> bytes > 0).collect(Collectors.toSet());
         tree.files().stream().filter(file -> sizes.contains(file.bytes()))
-                .forEach(file -> scan.sha256(file).ifPresent(hash -> byContent.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
+                .forEach(file -> scan.sha256(file)
+                        .ifPresent(hash -> byContent.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
         return kit.starter().stream().map(this::match).toList();
     }
 
@@ -44,7 +45,8 @@ final class StarterMatch {
         ProjectFile there = byRightPath.get(starter.path().composed());
         if (there != null) {
             boolean changed = starter.treat() == StarterFile.Treat.KEEP && isChanged(starter, there);
-            return new PlannedStarter(starter, changed ? PlannedStarter.Kind.CHANGED : PlannedStarter.Kind.AS_IT_WAS, Optional.of(there.path()));
+            return new PlannedStarter(starter, changed ? PlannedStarter.Kind.CHANGED : PlannedStarter.Kind.AS_IT_WAS,
+                    Optional.of(there.path()));
         }
         Optional<ProjectPath> found = sameContent(starter).or(() -> sameName(starter));
         if (found.isEmpty()) {
@@ -60,13 +62,15 @@ final class StarterMatch {
 
     private Optional<ProjectPath> sameContent(StarterFile starter) {
         return byContent.getOrDefault(starter.sha256(), List.of()).stream()
-                .min(Comparator.comparing((ProjectPath path) -> !canonical.apply(path).parent().equals(starter.path().composed().parent())).thenComparing(Comparator.naturalOrder()));
+                .min(Comparator.comparing((ProjectPath path) -> !canonical.apply(path).parent().equals(starter.path().composed().parent()))
+                        .thenComparing(Comparator.naturalOrder()));
     }
 
     /** By name only where content cannot tell: it may be changed, or its hash is not known. */
     private Optional<ProjectPath> sameName(StarterFile starter) {
         List<ProjectPath> named = tree.named(starter.path().name()).stream()
-                .filter(file -> starter.treat() != StarterFile.Treat.KEEP || (scan.sha256(file).isEmpty() && file.bytes() == starter.bytes()))
+                .filter(file -> starter.treat() != StarterFile.Treat.KEEP
+                        || (scan.sha256(file).isEmpty() && file.bytes() == starter.bytes()))
                 .map(ProjectFile::path).toList();
         return named.size() == 1 ? Optional.of(named.get(0)) : Optional.empty();
     }

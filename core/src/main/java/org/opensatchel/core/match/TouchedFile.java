@@ -12,5 +12,7 @@ import org.opensatchel.core.path.ProjectPath;
 public record TouchedFile(ProjectPath path, Kind kind, Optional<ProjectPath> found) {
 
     /** What became of it. */
-    public enum Kind { CHANGED, RENAMED, GONE }
+    public enum Kind {
+        CHANGED, RENAMED, GONE
+    }
 }

@@ -6,18 +6,29 @@ import java.util.stream.Collectors;
 
 /** What a file is, told from its extension. */
 public enum FileKind {
-    PICTURE("a picture"), SOUND("a sound"), MOVING_PICTURE("a moving picture"), MODEL("a 3D file"), FONT("a font"), TEXT("a text"), OTHER("a file");
+    PICTURE("a picture"),
+    SOUND("a sound"),
+    MOVING_PICTURE("a moving picture"),
+    MODEL("a 3D file"),
+    FONT("a font"),
+    TEXT("a text"),
+    OTHER("a file");
 
     private static final Map<FileKind, Set<String>> EXTENSIONS = Map.of(
-            PICTURE, Set.of("png", "jpg", "jpeg", "gif", "bmp", "tif", "tiff", "webp", "exr", "hdr", "tga", "dpx", "heic", "avif", "jp2", "ktx2", "dds", "ico"),
-            SOUND, Set.of("wav", "wave", "flac", "mp3", "ogg", "oga", "opus", "aif", "aiff", "m4a", "aac", "wma", "mid", "midi", "w64", "rf64"),
+            PICTURE,
+            Set.of("png", "jpg", "jpeg", "gif", "bmp", "tif", "tiff", "webp", "exr", "hdr", "tga", "dpx", "heic", "avif", "jp2", "ktx2",
+                    "dds", "ico"),
+            SOUND,
+            Set.of("wav", "wave", "flac", "mp3", "ogg", "oga", "opus", "aif", "aiff", "m4a", "aac", "wma", "mid", "midi", "w64", "rf64"),
             MOVING_PICTURE, Set.of("mp4", "mov", "m4v", "mkv", "webm", "avi", "mpg", "mpeg", "mts", "m2ts", "mxf", "ogv", "wmv", "3gp"),
             MODEL, Set.of("gltf", "glb", "obj", "mtl", "stl", "ply", "dae", "x3d", "wrl", "usda", "usdc", "usdz", "3mf", "abc"),
             FONT, Set.of("ttf", "otf", "woff", "woff2"),
-            TEXT, Set.of("txt", "md", "markdown", "csv", "tsv", "json", "xml", "html", "htm", "xhtml", "css", "js", "rtf", "srt", "vtt", "log"));
+            TEXT,
+            Set.of("txt", "md", "markdown", "csv", "tsv", "json", "xml", "html", "htm", "xhtml", "css", "js", "rtf", "srt", "vtt", "log"));
 
     private static final Map<String, FileKind> BY_EXTENSION = EXTENSIONS.entrySet().stream()
-            .flatMap(kind -> kind.getValue().stream().map(extension -> Map.entry(extension, kind.getKey()))).collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, Map.Entry::getValue));
+            .flatMap(kind -> kind.getValue().stream().map(extension -> Map.entry(extension, kind.getKey())))
+            .collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, Map.Entry::getValue));
 
     private final String phrase;
 

@@ -35,24 +35,38 @@ public final class TypeProbe {
             new Known(ContentWording.TIFF, Set.of("tif", "tiff"), Set.of("image/tiff"), "II*\0", "MM\0*", "II+\0", "MM\0+"),
             new Known(ContentWording.WEBP, Set.of("webp"), Set.of("image/webp"), "RIFF....WEBP"),
             new Known(ContentWording.OPENEXR, Set.of("exr"), Set.of("image/x-exr", "image/aces"), "v/1\u0001"),
-            new Known(ContentWording.HEIC, Set.of("heic", "heif"), Set.of("image/heic", "image/heif", "image/heic-sequence", "image/heif-sequence"), "....ftyphei", "....ftyphev", "....ftypmif1", "....ftypmsf1"),
+            new Known(ContentWording.HEIC, Set.of("heic", "heif"),
+                    Set.of("image/heic", "image/heif", "image/heic-sequence", "image/heif-sequence"), "....ftyphei", "....ftyphev",
+                    "....ftypmif1", "....ftypmsf1"),
             new Known(ContentWording.AVIF, Set.of("avif"), Set.of("image/avif"), "....ftypavi"),
-            new Known(ContentWording.WAVE, Set.of("wav", "wave"), Set.of("audio/vnd.wave", "audio/x-wav", "audio/wav"), "RIFF....WAVE", "RF64....WAVE", "BW64....WAVE", "RIFX....WAVE"),
+            new Known(ContentWording.WAVE, Set.of("wav", "wave"), Set.of("audio/vnd.wave", "audio/x-wav", "audio/wav"), "RIFF....WAVE",
+                    "RF64....WAVE", "BW64....WAVE", "RIFX....WAVE"),
             new Known(ContentWording.FLAC, Set.of("flac"), Set.of("audio/x-flac", "audio/flac"), "fLaC", "ID3"),
-            new Known(ContentWording.MP3, Set.of("mp3"), Set.of("audio/mpeg"), "ID3", "\u00ff\u00fb", "\u00ff\u00f3", "\u00ff\u00f2", "\u00ff\u00fa"),
-            new Known(ContentWording.OGG, Set.of("ogg", "oga", "opus", "ogv"), Set.of("audio/ogg", "audio/vorbis", "audio/opus", "video/ogg", "video/theora"), "OggS"),
+            new Known(ContentWording.MP3, Set.of("mp3"), Set.of("audio/mpeg"), "ID3", "\u00ff\u00fb", "\u00ff\u00f3", "\u00ff\u00f2",
+                    "\u00ff\u00fa"),
+            new Known(ContentWording.OGG, Set.of("ogg", "oga", "opus", "ogv"),
+                    Set.of("audio/ogg", "audio/vorbis", "audio/opus", "video/ogg", "video/theora"), "OggS"),
             new Known(ContentWording.AIFF, Set.of("aif", "aiff", "aifc"), Set.of("audio/x-aiff", "audio/aiff"), "FORM....AIF"),
-            new Known(ContentWording.MP4, Set.of("mp4", "m4v", "mov", "m4a", "3gp"), Set.of("video/mp4", "video/quicktime", "video/x-m4v", "audio/mp4", "application/mp4",
-                    "video/3gpp", "video/3gpp2", "application/quicktime"), "....ftyp", "....moov", "....mdat", "....wide", "....free", "....skip", "....pnot"),
-            new Known(ContentWording.MATROSKA, Set.of("mkv", "webm", "mka"), Set.of("video/x-matroska", "video/webm", "audio/x-matroska"), "\u001aE\u00df\u00a3"),
+            new Known(ContentWording.MP4, Set.of("mp4", "m4v", "mov", "m4a", "3gp"),
+                    Set.of("video/mp4", "video/quicktime", "video/x-m4v", "audio/mp4", "application/mp4",
+                            "video/3gpp", "video/3gpp2", "application/quicktime"),
+                    "....ftyp", "....moov", "....mdat", "....wide", "....free", "....skip", "....pnot"),
+            new Known(ContentWording.MATROSKA, Set.of("mkv", "webm", "mka"), Set.of("video/x-matroska", "video/webm", "audio/x-matroska"),
+                    "\u001aE\u00df\u00a3"),
             new Known(ContentWording.AVI, Set.of("avi"), Set.of("video/x-msvideo"), "RIFF....AVI"),
             new Known(ContentWording.PDF, Set.of("pdf"), Set.of("application/pdf"), "%PDF"),
             new Known(ContentWording.GLTF, Set.of("glb"), Set.of("model/gltf-binary", "model/gltf.binary"), "glTF"),
-            new Known(ContentWording.FONT, Set.of("ttf", "otf"), Set.of("application/x-font-ttf", "application/x-font-otf", "font/ttf", "font/otf", "font/sfnt"), "\0\1\0\0", "OTTO", "true", "ttcf"),
-            new Known(ContentWording.WOFF, Set.of("woff", "woff2"), Set.of("font/woff", "font/woff2", "application/font-woff", "application/font-woff2"), "wOFF", "wOF2"),
-            new Known(ContentWording.TEXT, Set.of("svg", "otio", "gltf", "obj", "mtl", "html", "htm", "css", "txt", "csv", "md", "json", "xml", "edl", "srt"), Set.of(), ""));
+            new Known(ContentWording.FONT, Set.of("ttf", "otf"),
+                    Set.of("application/x-font-ttf", "application/x-font-otf", "font/ttf", "font/otf", "font/sfnt"), "\0\1\0\0", "OTTO",
+                    "true", "ttcf"),
+            new Known(ContentWording.WOFF, Set.of("woff", "woff2"),
+                    Set.of("font/woff", "font/woff2", "application/font-woff", "application/font-woff2"), "wOFF", "wOF2"),
+            new Known(ContentWording.TEXT,
+                    Set.of("svg", "otio", "gltf", "obj", "mtl", "html", "htm", "css", "txt", "csv", "md", "json", "xml", "edl", "srt"),
+                    Set.of(), ""));
     private static final Set<String> BINARY_TOPS = Set.of("image", "audio", "video", "font");
-    private static final Map<String, ContentWording> WORDS = Map.of("text/html", ContentWording.WEB_PAGE, "application/pdf", ContentWording.PDF, "image/svg+xml", ContentWording.SVG);
+    private static final Map<String, ContentWording> WORDS = Map.of("text/html", ContentWording.WEB_PAGE, "application/pdf",
+            ContentWording.PDF, "image/svg+xml", ContentWording.SVG);
 
     /** A format by which an extension is judged: the ways its content begins, a dot standing for any byte. */
     private record Known(ContentWording words, Set<String> extensions, Set<String> types, List<String> beginnings) {
@@ -66,7 +80,8 @@ public final class TypeProbe {
 
         /** How many characters of the beginning say that it is this format; none when it is not. */
         long strength(String head) {
-            return beginnings.stream().filter(beginning -> begins(head, beginning)).mapToLong(beginning -> beginning.chars().filter(c -> c != '.').count()).max().orElse(0);
+            return beginnings.stream().filter(beginning -> begins(head, beginning))
+                    .mapToLong(beginning -> beginning.chars().filter(c -> c != '.').count()).max().orElse(0);
         }
 
         private static boolean begins(String head, String beginning) {
@@ -105,7 +120,8 @@ public final class TypeProbe {
         Optional<Known> actual = KNOWN.stream().filter(format -> format.types.contains(name)).findFirst();
         if (known.get().isText()) {
             boolean positive = BINARY_TOPS.contains(type.getType()) || name.equals("application/pdf") || name.equals("model/gltf-binary");
-            return positive && isCertain(name, text, actual) && !name.equals("image/svg+xml") ? Optional.of(words(name, actual)) : Optional.empty();
+            return positive && isCertain(name, text, actual) && !name.equals("image/svg+xml") ? Optional.of(words(name, actual))
+                    : Optional.empty();
         }
         return isCertain(name, text, actual) ? Optional.of(words(name, actual)) : Optional.empty();
     }
@@ -120,7 +136,8 @@ public final class TypeProbe {
     public static boolean isMedia(byte[] head) {
         String text = new String(head, 0, Math.min(head.length, 16), StandardCharsets.ISO_8859_1);
         return KNOWN.stream().filter(format -> !format.isText() && !format.extensions.contains("pdf") && !format.extensions.contains("glb"))
-                .anyMatch(format -> format.beginnings.stream().anyMatch(beginning -> beginning.length() >= 3 && Known.begins(text, beginning)));
+                .anyMatch(format -> format.beginnings.stream()
+                        .anyMatch(beginning -> beginning.length() >= 3 && Known.begins(text, beginning)));
     }
 
     /** Weak signatures of two bytes, which the library takes for sounds or pictures, are no proof. */
@@ -153,7 +170,8 @@ public final class TypeProbe {
     private static boolean isWide(byte[] head) {
         int first = head[0] & 0xFF;
         int second = head[1] & 0xFF;
-        boolean marked = (first == 0xFF && second == 0xFE) || (first == 0xFE && second == 0xFF) || (first == 0 && second == 0 && (head[2] & 0xFF) == 0xFE);
+        boolean marked = (first == 0xFF && second == 0xFE) || (first == 0xFE && second == 0xFF)
+                || (first == 0 && second == 0 && (head[2] & 0xFF) == 0xFE);
         return marked || (first == 0 && second >= '\t') || (second == 0 && first >= '\t');
     }
 

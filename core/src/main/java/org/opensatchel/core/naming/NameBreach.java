@@ -21,7 +21,9 @@ import org.opensatchel.core.path.NameFolding;
 public record NameBreach(Kind kind, Phrase what) {
 
     /** The rules there are. */
-    public enum Kind { CHARACTER, LETTERS, SPACE, TOO_LONG, AVOIDED }
+    public enum Kind {
+        CHARACTER, LETTERS, SPACE, TOO_LONG, AVOIDED
+    }
 
     /** Everything that is wrong with one name; a name some system refuses is told for that alone. */
     public static List<NameBreach> of(NameRules rules, String name, boolean folder) {
@@ -39,7 +41,8 @@ public record NameBreach(Kind kind, Phrase what) {
             int length = name.codePointCount(0, name.length());
             out.add(new NameBreach(Kind.TOO_LONG, NameWording.TOO_LONG.say(Facts.of(COUNT, length).and(MOST, rules.maxLength()))));
         }
-        avoided(rules, folder ? name : stem(name)).ifPresent(word -> out.add(new NameBreach(Kind.AVOIDED, NameWording.AVOIDED.say(Facts.of(OTHER, word)))));
+        avoided(rules, folder ? name : stem(name))
+                .ifPresent(word -> out.add(new NameBreach(Kind.AVOIDED, NameWording.AVOIDED.say(Facts.of(OTHER, word)))));
         return out;
     }
 
@@ -49,7 +52,8 @@ public record NameBreach(Kind kind, Phrase what) {
         }
         return switch (rules.letters()) {
             case LOWER -> name.equals(name.toLowerCase(Locale.ROOT)) ? Optional.empty() : Optional.of(NameWording.CAPITALS);
-            case UPPER -> stem(name).equals(stem(name).toUpperCase(Locale.ROOT)) ? Optional.empty() : Optional.of(NameWording.SMALL_LETTERS);
+            case UPPER ->
+                stem(name).equals(stem(name).toUpperCase(Locale.ROOT)) ? Optional.empty() : Optional.of(NameWording.SMALL_LETTERS);
             case ANY -> Optional.empty();
         };
     }

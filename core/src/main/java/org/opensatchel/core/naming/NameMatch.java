@@ -18,7 +18,9 @@ final class NameMatch {
     private static final int EDIT = 2;
     private static final int CASE_EDIT = 1;
 
-    private enum Move { NONE, TAKE, LOOP, SKIP, PUT, DROP }
+    private enum Move {
+        NONE, TAKE, LOOP, SKIP, PUT, DROP
+    }
 
     private final List<NameStep> steps;
     private final int[] name;

@@ -47,8 +47,7 @@ public final class NamePattern {
     }
 
     /** The result of reading a pattern's text: exactly one of the two is there. */
-    public record Reading(Optional<NamePattern> pattern, Optional<PatternFault> fault) {
-    }
+    public record Reading(Optional<NamePattern> pattern, Optional<PatternFault> fault) {}
 
     public static Reading read(String text) {
         try {
@@ -140,8 +139,7 @@ public final class NamePattern {
      *
      * @param rest the name without it
      */
-    public record Version(String rest, long number) {
-    }
+    public record Version(String rest, long number) {}
 
     /** The version number in a name that fits; empty when it does not, or the pattern has none. */
     public Optional<Version> version(String name, RosterFields fields, boolean ascii) {
@@ -164,9 +162,13 @@ public final class NamePattern {
         return new NamePattern(text, parts.stream().map(part -> isVersion(part) ? new Literal(number) : part).toList());
     }
 
-    /** The pattern without its version and what leads up to it, like the {@code _v} in {@code _v01}; empty when there is none, or nothing else. */
+    /**
+     * The pattern without its version and what leads up to it, like the {@code _v} in {@code _v01}; empty when there is none, or nothing
+     * else.
+     */
     public Optional<NamePattern> withoutVersion() {
-        return hasVersion() ? Optional.of(VERSION_PART.matcher(text).replaceAll("")).filter(left -> !left.isEmpty()).flatMap(left -> read(left).pattern()) : Optional.empty();
+        return hasVersion() ? Optional.of(VERSION_PART.matcher(text).replaceAll("")).filter(left -> !left.isEmpty())
+                .flatMap(left -> read(left).pattern()) : Optional.empty();
     }
 
     private static boolean isVersion(PatternPart part) {
@@ -229,7 +231,8 @@ public final class NamePattern {
             if (!realMonth || day < 1 || day > last) {
                 first = first < 0 ? date.start(realMonth ? 3 : 2) : first;
                 possible.setCharAt(date.start(3), NO_SIGN);
-                right.replace(date.start(2), date.end(3), "%02d-%02d".formatted(Math.max(1, Math.min(12, month)), Math.max(1, Math.min(last, day))));
+                right.replace(date.start(2), date.end(3),
+                        "%02d-%02d".formatted(Math.max(1, Math.min(12, month)), Math.max(1, Math.min(last, day))));
             }
         }
         // Where something else than the date may take those signs, they are no date.
@@ -268,7 +271,8 @@ public final class NamePattern {
     private static void literal(List<NameStep> steps, String text, Optional<RosterField> meaning) {
         String composed = NameFolding.composed(text);
         Facts letters = Facts.of(EXPECTED, composed);
-        Phrase what = meaning.map(field -> ExpectedWording.FIELD_LETTERS.say(letters.and(WHAT, field.say()))).orElseGet(() -> ExpectedWording.LETTERS.say(letters));
+        Phrase what = meaning.map(field -> ExpectedWording.FIELD_LETTERS.say(letters.and(WHAT, field.say())))
+                .orElseGet(() -> ExpectedWording.LETTERS.say(letters));
         composed.codePoints().forEach(point -> steps.add(new NameStep(Kind.LITERAL, point, false, what)));
     }
 

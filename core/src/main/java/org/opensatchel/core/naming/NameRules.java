@@ -14,7 +14,9 @@ import java.util.List;
 public record NameRules(boolean spaces, Letters letters, int maxLength, boolean portable, boolean ascii, List<String> avoid) {
 
     /** The letter case asked for. */
-    public enum Letters { ANY, LOWER, UPPER }
+    public enum Letters {
+        ANY, LOWER, UPPER
+    }
 
     /** What holds where a kit has no rules for names: they only have to be portable. */
     public static final NameRules DEFAULT = new NameRules(true, Letters.ANY, 0, true, false, List.of());

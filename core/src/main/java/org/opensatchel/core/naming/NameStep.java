@@ -12,7 +12,9 @@ import org.opensatchel.core.fact.Phrase;
  */
 record NameStep(Kind kind, int literal, boolean loops, Phrase what) {
 
-    enum Kind { LITERAL, DIGIT, MONTH_TENS, DAY_TENS, WORD, LOWER_WORD, UPPER_WORD, TEXT, LOWER_TEXT, UPPER_TEXT }
+    enum Kind {
+        LITERAL, DIGIT, MONTH_TENS, DAY_TENS, WORD, LOWER_WORD, UPPER_WORD, TEXT, LOWER_TEXT, UPPER_TEXT
+    }
 
     boolean takes(int point) {
         return switch (kind) {

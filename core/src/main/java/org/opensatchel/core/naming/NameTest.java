@@ -7,8 +7,7 @@ import org.opensatchel.core.fact.Phrase;
 public sealed interface NameTest {
 
     /** The name is one the pattern makes. */
-    record Fits() implements NameTest {
-    }
+    record Fits() implements NameTest {}
 
     /**
      * The name is none the pattern makes.
@@ -17,8 +16,7 @@ public sealed interface NameTest {
      * @param expected what should stand there
      * @param nearest the nearest right name, absent when something would have to be invented
      */
-    record Differs(int at, Phrase expected, Optional<String> nearest) implements NameTest {
-    }
+    record Differs(int at, Phrase expected, Optional<String> nearest) implements NameTest {}
 
     default boolean fits() {
         return this instanceof Fits;

@@ -7,5 +7,4 @@ import org.opensatchel.core.fact.Phrase;
  *
  * @param at the character where it goes wrong, counted from 0 in code points
  */
-public record PatternFault(int at, Phrase what) {
-}
+public record PatternFault(int at, Phrase what) {}

@@ -22,12 +22,10 @@ sealed interface PatternPart {
     }
 
     /** Text that stands for itself. */
-    record Literal(String text) implements PatternPart {
-    }
+    record Literal(String text) implements PatternPart {}
 
     /** A field of the roster. */
-    record Roster(RosterField field, LetterCase letters) implements PatternPart {
-    }
+    record Roster(RosterField field, LetterCase letters) implements PatternPart {}
 
     /**
      * A field anybody may fill.

@@ -92,7 +92,8 @@ final class PatternReader {
         boolean number = !digits.isEmpty() && digits.length() <= 3 && digits.chars().allMatch(c -> c >= '0' && c <= '9');
         int count = number ? Integer.parseInt(digits) : 0;
         if (count < 1 || count > MAX_DIGITS) {
-            throw unreadable(open, PatternWording.DIGITS.say(Facts.of(PATTERN, "{" + word + ":" + digits + "}").and(EXPECTED, "{" + word + ":2}").and(MOST, MAX_DIGITS)));
+            throw unreadable(open, PatternWording.DIGITS
+                    .say(Facts.of(PATTERN, "{" + word + ":" + digits + "}").and(EXPECTED, "{" + word + ":2}").and(MOST, MAX_DIGITS)));
         }
         return count;
     }

@@ -16,8 +16,10 @@ import org.opensatchel.core.fact.Phrase;
 public final class PortableName {
 
     private static final String REFUSED = "<>:\"|?*\\";
-    private static final Set<String> DEVICES = Set.of("con", "prn", "aux", "nul", "com1", "com2", "com3", "com4", "com5", "com6", "com7", "com8", "com9",
-            "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9", "conin$", "conout$", "com¹", "com²", "com³", "lpt¹", "lpt²", "lpt³");
+    private static final Set<String> DEVICES = Set.of("con", "prn", "aux", "nul", "com1", "com2", "com3", "com4", "com5", "com6", "com7",
+            "com8", "com9",
+            "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9", "conin$", "conout$", "com¹", "com²", "com³", "lpt¹",
+            "lpt²", "lpt³");
 
     private static final int SHORTEST_DEVICE = 3;
     private static final int LONGEST_DEVICE = 7;
@@ -27,8 +29,7 @@ public final class PortableName {
      *
      * @param at the first code point concerned, from 0
      */
-    public record Refusal(int at, Phrase what) {
-    }
+    public record Refusal(int at, Phrase what) {}
 
     private PortableName() {
     }
@@ -47,14 +48,16 @@ public final class PortableName {
             return Optional.of(new Refusal(0, NameWording.DEVICE.say()));
         }
         if (name.endsWith(" ") || name.endsWith(".")) {
-            return Optional.of(new Refusal(name.codePointCount(0, name.length()) - 1, (name.endsWith(".") ? NameWording.ENDS_IN_DOT : NameWording.ENDS_IN_SPACE).say()));
+            return Optional.of(new Refusal(name.codePointCount(0, name.length()) - 1,
+                    (name.endsWith(".") ? NameWording.ENDS_IN_DOT : NameWording.ENDS_IN_SPACE).say()));
         }
         return Optional.empty();
     }
 
     /** Letters, digits and the like, as nearly all names consist of: told without looking any further. */
     private static boolean isPlain(int point) {
-        return (point >= 'a' && point <= 'z') || (point >= '0' && point <= '9') || (point >= 'A' && point <= 'Z') || point == '_' || point == '.' || point == '-' || point == ' ';
+        return (point >= 'a' && point <= 'z') || (point >= '0' && point <= '9') || (point >= 'A' && point <= 'Z') || point == '_'
+                || point == '.' || point == '-' || point == ' ';
     }
 
     private static boolean isDevice(String name) {
@@ -76,7 +79,8 @@ public final class PortableName {
         if (Character.isISOControl(point) || point == 0x2028 || point == 0x2029) {
             return Optional.of(NameWording.CONTROL.say(codePoint(point)));
         }
-        if ((point >= 0x202A && point <= 0x202E) || (point >= 0x2066 && point <= 0x2069) || point == 0x200E || point == 0x200F || point == 0x061C) {
+        if ((point >= 0x202A && point <= 0x202E) || (point >= 0x2066 && point <= 0x2069) || point == 0x200E || point == 0x200F
+                || point == 0x061C) {
             return Optional.of(NameWording.TURNS.say(codePoint(point)));
         }
         return point == 0x200B || point == 0xFEFF ? Optional.of(NameWording.UNSEEN.say(codePoint(point))) : Optional.empty();

@@ -69,8 +69,10 @@ final class GuidePage {
     }
 
     private String page() {
-        out.append("<!DOCTYPE html>\n<html lang=\"" + words.locale().getLanguage() + "\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>")
-                .append(plain(GuideWording.TITLE.say(Facts.of(TEXT, kit.title())))).append("</title>\n<style>\n").append(STYLE).append("</style></head>\n<body>\n");
+        out.append("<!DOCTYPE html>\n<html lang=\"" + words.locale().getLanguage()
+                + "\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n<title>")
+                .append(plain(GuideWording.TITLE.say(Facts.of(TEXT, kit.title())))).append("</title>\n<style>\n").append(STYLE)
+                .append("</style></head>\n<body>\n");
         out.append("<h1>").append(text(kit.title())).append("</h1>\n<p>").append(text(heading())).append("</p>\n");
         where();
         plan();
@@ -84,11 +86,13 @@ final class GuidePage {
         List<String> parts = new ArrayList<>();
         value(RosterField.COURSE).ifPresent(parts::add);
         value(RosterField.ASSIGNMENT).or(kit::assignment).ifPresent(parts::add);
-        String who = value(RosterField.TEAM).orElseGet(() -> (value(RosterField.FIRST).orElse("") + " " + value(RosterField.LAST).orElse("")).strip());
+        String who = value(RosterField.TEAM)
+                .orElseGet(() -> (value(RosterField.FIRST).orElse("") + " " + value(RosterField.LAST).orElse("")).strip());
         if (!who.isEmpty()) {
             parts.add(words.text(GuideWording.FOR_WHO.say(Facts.of(PERSON, who))));
         }
-        return String.join(", ", parts) + (parts.isEmpty() ? "" : ". ") + words.text(GuideWording.KIT_VERSION.say(Facts.of(VERSION, kit.version())));
+        return String.join(", ", parts) + (parts.isEmpty() ? "" : ". ")
+                + words.text(GuideWording.KIT_VERSION.say(Facts.of(VERSION, kit.version())));
     }
 
     private Optional<String> value(RosterField field) {
@@ -108,7 +112,8 @@ final class GuidePage {
         }
         said.add(GuideWording.SET_LOCATION.say());
         paragraph(said);
-        kit.companions().forEach(companion -> paragraph(List.of(GuideWording.BESIDE.say(Facts.of(FOUND, companion.name()).and(PURPOSE, Optional.of(companion.purpose()).filter(text -> !text.isBlank()))))));
+        kit.companions().forEach(companion -> paragraph(List.of(GuideWording.BESIDE
+                .say(Facts.of(FOUND, companion.name()).and(PURPOSE, Optional.of(companion.purpose()).filter(text -> !text.isBlank()))))));
     }
 
     private void plan() {
@@ -124,7 +129,8 @@ final class GuidePage {
         shown.forEach(rule -> inside.computeIfAbsent(around(rule, byPath), above -> new ArrayList<>()).add(rule));
         inside.getOrDefault("", List.of()).forEach(rule -> band(rule, "", inside));
         out.append("</div>\n");
-        List<String> forbidden = kit.folders().stream().filter(rule -> rule.need() == Need.FORBIDDEN).map(rule -> rule.path().text()).toList();
+        List<String> forbidden = kit.folders().stream().filter(rule -> rule.need() == Need.FORBIDDEN).map(rule -> rule.path().text())
+                .toList();
         if (!forbidden.isEmpty()) {
             paragraph(List.of(GuideWording.FORBIDDEN.say(Facts.of(OTHERS, forbidden))));
         }
@@ -132,7 +138,8 @@ final class GuidePage {
 
     private void band(FolderRule rule, String above, Map<String, List<FolderRule>> inside) {
         String path = shown(rule);
-        out.append("<div class=\"band ").append(rule.need().word()).append("\">").append(code(path.startsWith(above) ? path.substring(above.length()) : path)).append(" ");
+        out.append("<div class=\"band ").append(rule.need().word()).append("\">")
+                .append(code(path.startsWith(above) ? path.substring(above.length()) : path)).append(" ");
         out.append(rule.managed() ? plain(GuideWording.MANAGED.say()) : text(rule.purpose()));
         List<String> remarks = new ArrayList<>();
         if (!rule.accepts().isEmpty()) {
@@ -177,14 +184,17 @@ final class GuidePage {
         }
         heading(GuideWording.NAMES);
         out.append("<ul>\n");
-        kit.documents().forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), rule.versions() > 1 ? words.text(GuideWording.VERSIONS.say(Facts.of(COUNT, rule.versions()))) : ""));
+        kit.documents().forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(),
+                rule.versions() > 1 ? words.text(GuideWording.VERSIONS.say(Facts.of(COUNT, rule.versions()))) : ""));
         kit.files().forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), ""));
         out.append("</ul>\n");
     }
 
     private void item(String role, ProjectPath in, NamePattern name, List<String> types, Need need, String more) {
-        String made = name.shortest(fields, kit.ascii(), false).filter(any -> name.isMadeByRoster() || name.hasVersion()).orElse(name.text());
-        out.append("<li>").append(text(role)).append(": ").append(code(in.child(made + (types.isEmpty() ? "" : "." + types.get(0))).text()));
+        String made = name.shortest(fields, kit.ascii(), false).filter(any -> name.isMadeByRoster() || name.hasVersion())
+                .orElse(name.text());
+        out.append("<li>").append(text(role)).append(": ")
+                .append(code(in.child(made + (types.isEmpty() ? "" : "." + types.get(0))).text()));
         List<String> remarks = new ArrayList<>();
         if (types.size() > 1) {
             remarks.add(words.text(GuideWording.OTHER_TYPES.say(Facts.of(TYPES, types.subList(1, types.size())))));
@@ -202,7 +212,8 @@ final class GuidePage {
         if (!kit.steps().isEmpty()) {
             heading(GuideWording.ONCE);
             out.append("<ol>\n");
-            kit.steps().forEach(step -> out.append("<li><b>").append(text(step.title())).append("</b> ").append(text(step.text())).append("</li>\n"));
+            kit.steps().forEach(
+                    step -> out.append("<li><b>").append(text(step.title())).append("</b> ").append(text(step.text())).append("</li>\n"));
             out.append("</ol>\n");
         }
         heading(GuideWording.BEFORE);
@@ -229,7 +240,8 @@ final class GuidePage {
             names.add(GuideWording.AVOIDED.say(Facts.of(TYPES, rules.avoid())));
         }
         item(names);
-        List<ProjectPath> kept = kit.starter().stream().filter(file -> file.treat() == Kit.StarterFile.Treat.KEEP).map(Kit.StarterFile::path).toList();
+        List<ProjectPath> kept = kit.starter().stream().filter(file -> file.treat() == Kit.StarterFile.Treat.KEEP)
+                .map(Kit.StarterFile::path).toList();
         if (!kept.isEmpty()) {
             item(List.of(GuideWording.UNCHANGED.say(Facts.of(OTHERS, kept))));
         }
@@ -246,7 +258,10 @@ final class GuidePage {
 
     /** Sentences one after the other, their names in the letter meant for names. */
     private String marked(List<Phrase> said) {
-        return said.stream().map(phrase -> words.say(phrase).pieces().stream().map(piece -> piece.isName() ? code(piece.text()) : text(piece.text())).collect(Collectors.joining())).collect(Collectors.joining(" "));
+        return said
+                .stream().map(phrase -> words.say(phrase).pieces().stream()
+                        .map(piece -> piece.isName() ? code(piece.text()) : text(piece.text())).collect(Collectors.joining()))
+                .collect(Collectors.joining(" "));
     }
 
     private String plain(Phrase said) {
@@ -270,7 +285,8 @@ final class GuidePage {
                 case '>' -> safe.append("&gt;");
                 case '"' -> safe.append("&quot;");
                 default -> {
-                    boolean seen = !Character.isISOControl(point) && Character.getType(point) != Character.FORMAT && Character.getType(point) != Character.SURROGATE;
+                    boolean seen = !Character.isISOControl(point) && Character.getType(point) != Character.FORMAT
+                            && Character.getType(point) != Character.SURROGATE;
                     safe.append(seen ? Character.toString(point) : String.format(Locale.ROOT, "\\u%04x", point));
                 }
             }

@@ -56,7 +56,8 @@ public final class Handout {
 
     /** The same with its guide in another language. */
     public static Optional<Handout> of(Kit kit, String kitSha256, RosterFields fields, Words words) {
-        return refusal(kit, fields).isPresent() ? Optional.empty() : kit.root().make(fields, kit.ascii()).map(name -> new Handout(kit, kitSha256, fields, name, words));
+        return refusal(kit, fields).isPresent() ? Optional.empty()
+                : kit.root().make(fields, kit.ascii()).map(name -> new Handout(kit, kitSha256, fields, name, words));
     }
 
     /** Why no hand-out can be made for somebody, as a sentence; empty when it can. */
@@ -126,7 +127,8 @@ public final class Handout {
         write(out, contents, folders(), update.fresh());
     }
 
-    private void write(OutputStream out, StarterContents contents, List<ProjectPath> folders, List<Kit.StarterFile> files) throws IOException {
+    private void write(OutputStream out, StarterContents contents, List<ProjectPath> folders, List<Kit.StarterFile> files)
+            throws IOException {
         try (ZipWriter zip = new ZipWriter(out, true)) {
             zip.folder(root);
             zip.file(root + "/" + Marker.GUIDE, guide());

@@ -36,17 +36,17 @@ final class HandoutSource implements ProjectSource {
         List<SourceEntry> files = new ArrayList<>();
         files.add(made(Marker.FILE, handout.marker()));
         files.add(made(Marker.GUIDE, handout.guide()));
-        starter.forEach(file -> files.add(new SourceEntry(file.path().text(), file.bytes(), Optional.empty(), Optional.of(file.sha256()), false, 0, new Starter(file))));
-        return new Intake.Opened(new SourceListing(true, Optional.of(handout.root()), files, handout.folders().stream().map(ProjectPath::text).toList(), List.of()));
+        starter.forEach(file -> files.add(new SourceEntry(file.path().text(), file.bytes(), Optional.empty(), Optional.of(file.sha256()),
+                false, 0, new Starter(file))));
+        return new Intake.Opened(new SourceListing(true, Optional.of(handout.root()), files,
+                handout.folders().stream().map(ProjectPath::text).toList(), List.of()));
     }
 
     /** A file that was made for this hand-out. */
-    private record Made(byte[] content) implements EntryHandle {
-    }
+    private record Made(byte[] content) implements EntryHandle {}
 
     /** A file of the kit. */
-    private record Starter(StarterFile file) implements EntryHandle {
-    }
+    private record Starter(StarterFile file) implements EntryHandle {}
 
     private static SourceEntry made(String path, byte[] content) {
         return new SourceEntry(path, content.length, Optional.empty(), Optional.empty(), false, 0, new Made(content));

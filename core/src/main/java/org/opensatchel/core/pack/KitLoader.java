@@ -70,8 +70,7 @@ public final class KitLoader {
      * @param top its top folder
      * @param free what is left on it, in bytes
      */
-    public record Drive(String label, Path top, DriveFormat format, long free) {
-    }
+    public record Drive(String label, Path top, DriveFormat format, long free) {}
 
     /** What came of it: the root's folder, or the sentence that says why there is none. */
     public record Loading(boolean loaded, Optional<Phrase> refusal) {
@@ -119,15 +118,18 @@ public final class KitLoader {
         }
         long needed = bytesNeeded();
         if (needed > drive.free()) {
-            return Loading.refused(PackWording.NO_ROOM.say(Facts.of(PLACE, drive.label()).and(MOST_BYTES, drive.free()).and(BYTES, needed)));
+            return Loading
+                    .refused(PackWording.NO_ROOM.say(Facts.of(PLACE, drive.label()).and(MOST_BYTES, drive.free()).and(BYTES, needed)));
         }
         for (StarterFile file : starter) {
             if (file.bytes() > drive.format().fileBytes) {
-                return Loading.refused(PackWording.FILE_TOO_LARGE.say(Facts.of(FOUND, file.path()).and(BYTES, file.bytes()).and(PLACE, drive.label()).and(TYPE, drive.format().title)));
+                return Loading.refused(PackWording.FILE_TOO_LARGE.say(
+                        Facts.of(FOUND, file.path()).and(BYTES, file.bytes()).and(PLACE, drive.label()).and(TYPE, drive.format().title)));
             }
             for (String name : file.path().names()) {
                 if (PortableName.refusal(name).isPresent()) {
-                    return Loading.refused(PackWording.UNWRITABLE.say(Facts.of(FOUND, name).and(PLACE, drive.label()).and(FAULT, PortableName.refusal(name).get().what())));
+                    return Loading.refused(PackWording.UNWRITABLE
+                            .say(Facts.of(FOUND, name).and(PLACE, drive.label()).and(FAULT, PortableName.refusal(name).get().what())));
                 }
             }
         }
@@ -211,7 +213,10 @@ public final class KitLoader {
         }
     }
 
-    /** What lies on a drive, in bytes, whole clusters counted; what goes away meanwhile, as a kit does that is being loaded, does not count. */
+    /**
+     * What lies on a drive, in bytes, whole clusters counted; what goes away meanwhile, as a kit does that is being loaded, does not
+     * count.
+     */
     public static long used(Path top) throws IOException {
         long[] bytes = {0};
         Files.walkFileTree(top, new SimpleFileVisitor<>() {

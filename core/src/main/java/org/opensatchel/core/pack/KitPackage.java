@@ -92,8 +92,10 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
         }
         List<Phrase> faults = new ArrayList<>();
         Map<String, SourceEntry> entries = new HashMap<>();
-        ((Intake.Opened) intake).listing().faults().forEach(fault -> faults.add(PackWording.MEMBER.say(Facts.of(FOUND, fault.path()).and(FAULT, fault.what()))));
-        ((Intake.Opened) intake).listing().files().stream().filter(entry -> Leftovers.in(entry.path()).isEmpty()).forEach(entry -> entries.put(entry.path(), entry));
+        ((Intake.Opened) intake).listing().faults()
+                .forEach(fault -> faults.add(PackWording.MEMBER.say(Facts.of(FOUND, fault.path()).and(FAULT, fault.what()))));
+        ((Intake.Opened) intake).listing().files().stream().filter(entry -> Leftovers.in(entry.path()).isEmpty())
+                .forEach(entry -> entries.put(entry.path(), entry));
         SourceEntry document = entries.remove(DOCUMENT);
         if (document == null) {
             return refused(PackWording.NO_PACKAGE.say());
@@ -103,7 +105,11 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
         }
         KitReading reading = kit(source, document);
         if (reading.kit().isEmpty()) {
-            return new Reading(Optional.empty(), reading.faults().stream().map(fault -> PackWording.DOCUMENT.say(Facts.NONE.and(PLACE, Optional.of(fault.at()).filter(at -> !at.isEmpty())).and(FAULT, fault.what()))).toList());
+            return new Reading(Optional.empty(),
+                    reading.faults().stream()
+                            .map(fault -> PackWording.DOCUMENT.say(
+                                    Facts.NONE.and(PLACE, Optional.of(fault.at()).filter(at -> !at.isEmpty())).and(FAULT, fault.what())))
+                            .toList());
         }
         KitPackage whole = new KitPackage(source, reading.kit().get(), Map.copyOf(entries));
         faults.addAll(whole.starterFaults());

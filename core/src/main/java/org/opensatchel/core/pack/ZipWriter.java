@@ -28,7 +28,8 @@ public final class ZipWriter implements Closeable {
     private static final int FILE = UnixStat.FILE_FLAG | 0644;
 
     /** Extensions of formats that are compressed already: compressing them again costs time and saves nothing. */
-    private static final Set<String> COMPRESSED = Set.of("png", "jpg", "jpeg", "webp", "gif", "avif", "heic", "mp4", "mov", "m4v", "mkv", "webm", "mp3", "m4a", "aac", "flac", "ogg", "opus", "zip", "gz", "7z", "woff2", "usdz");
+    private static final Set<String> COMPRESSED = Set.of("png", "jpg", "jpeg", "webp", "gif", "avif", "heic", "mp4", "mov", "m4v", "mkv",
+            "webm", "mp3", "m4a", "aac", "flac", "ogg", "opus", "zip", "gz", "7z", "woff2", "usdz");
 
     private final ZipArchiveOutputStream zip;
     private final boolean compressed;

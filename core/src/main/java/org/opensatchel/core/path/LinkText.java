@@ -19,12 +19,12 @@ public final class LinkText {
     private static final Set<String> SHARE_SCHEMES = Set.of("smb", "afp", "nfs");
     /** Top folders under which other disks appear, with how many names make up one disk. */
     private static final List<MountPoint> MOUNT_POINTS = List.of(
-            new MountPoint(List.of("run", "media"), 2), new MountPoint(List.of("Volumes"), 1), new MountPoint(List.of("media"), 2), new MountPoint(List.of("mnt"), 1));
+            new MountPoint(List.of("run", "media"), 2), new MountPoint(List.of("Volumes"), 1), new MountPoint(List.of("media"), 2),
+            new MountPoint(List.of("mnt"), 1));
     private static final Pattern SIGNED_IN = Pattern.compile("^//(?:[^/@]*@)?([^/:]*)(?::[0-9]*)?");
     private static final Set<String> HOME_PARENTS = Set.of("Users", "home");
 
-    private record MountPoint(List<String> folder, int names) {
-    }
+    private record MountPoint(List<String> folder, int names) {}
 
     private LinkText() {
     }
@@ -48,7 +48,8 @@ public final class LinkText {
         if (SHARE_SCHEMES.contains(scheme) && hasAuthority) {
             String share = text.substring(scheme.length() + 1);
             // Who signs in, and at which port, does not tell shares apart.
-            return Optional.of(unc(SIGNED_IN.matcher(notation.isUri() ? PercentCoding.decode(withoutQuery(share)) : share).replaceFirst("//$1")));
+            return Optional
+                    .of(unc(SIGNED_IN.matcher(notation.isUri() ? PercentCoding.decode(withoutQuery(share)) : share).replaceFirst("//$1")));
         }
         if (NETWORK_SCHEMES.contains(scheme) && (hasAuthority || notation.isUri())) {
             return Optional.of(remote());
@@ -82,7 +83,7 @@ public final class LinkText {
     /** The part of a URI reference before its query and fragment. */
     public static String withoutQuery(String uri) {
         int end = uri.length();
-        for (char mark : new char[] {'#', '?'}) {
+        for (char mark : new char[]{'#', '?'}) {
             int at = uri.indexOf(mark);
             end = at < 0 ? end : Math.min(end, at);
         }
@@ -134,7 +135,8 @@ public final class LinkText {
         if (path.startsWith("\\")) {
             return address(LinkForm.DRIVE, "", path.replace('\\', '/'));
         }
-        return path.startsWith("/") ? slashed(path, notation) : address(LinkForm.RELATIVE, "", notation == Notation.SLASHED ? path.replace('\\', '/') : path);
+        return path.startsWith("/") ? slashed(path, notation)
+                : address(LinkForm.RELATIVE, "", notation == Notation.SLASHED ? path.replace('\\', '/') : path);
     }
 
     private static LinkAddress slashed(String path, Notation notation) {

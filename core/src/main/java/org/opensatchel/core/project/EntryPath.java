@@ -11,12 +11,10 @@ import org.opensatchel.core.fact.Phrase;
 sealed interface EntryPath {
 
     /** A path below the top. */
-    record Safe(String path, boolean folder) implements EntryPath {
-    }
+    record Safe(String path, boolean folder) implements EntryPath {}
 
     /** A path that must not be followed. */
-    record Unsafe(Phrase what) implements EntryPath {
-    }
+    record Unsafe(Phrase what) implements EntryPath {}
 
     static EntryPath read(String raw) {
         if (isPlain(raw)) {

@@ -32,8 +32,7 @@ public final class FolderSource implements ProjectSource {
     }
 
     /** The path as the folder's own stream gave it: a name that is not UTF-8 opens through no other. */
-    private record OnDisk(Path file) implements EntryHandle {
-    }
+    private record OnDisk(Path file) implements EntryHandle {}
 
     @Override
     public Intake list(ReadLimits limits) throws IOException {
@@ -58,8 +57,10 @@ public final class FolderSource implements ProjectSource {
         }
         for (String name : new TreeSet<>(names)) {
             Path companion = folder.getParent().resolve(name);
-            if (Files.isDirectory(companion, LinkOption.NOFOLLOW_LINKS) && new FolderSource(companion).list(limits) instanceof Intake.Opened opened) {
-                opened.listing().files().forEach(entry -> out.add(new SourceEntry("../" + name + "/" + entry.path(), entry.bytes(), entry.time(), entry.sha256(), false, 0, entry.handle())));
+            if (Files.isDirectory(companion, LinkOption.NOFOLLOW_LINKS)
+                    && new FolderSource(companion).list(limits) instanceof Intake.Opened opened) {
+                opened.listing().files().forEach(entry -> out.add(new SourceEntry("../" + name + "/" + entry.path(), entry.bytes(),
+                        entry.time(), entry.sha256(), false, 0, entry.handle())));
             }
         }
         return out;
@@ -136,7 +137,8 @@ public final class FolderSource implements ProjectSource {
             } else if (attributes.isOther()) {
                 faults.add(PackageFault.of(Code.PACKAGE_JUNK, path, PackageWording.DEVICE.say()));
             } else {
-                files.add(new SourceEntry(path, attributes.size(), Optional.of(attributes.lastModifiedTime().toInstant()), Optional.empty(), false, 0, new OnDisk(file)));
+                files.add(new SourceEntry(path, attributes.size(), Optional.of(attributes.lastModifiedTime().toInstant()), Optional.empty(),
+                        false, 0, new OnDisk(file)));
             }
             return count();
         }

@@ -10,12 +10,10 @@ import org.opensatchel.core.finding.Code;
 public sealed interface Intake {
 
     /** It could be listed. */
-    record Opened(SourceListing listing) implements Intake {
-    }
+    record Opened(SourceListing listing) implements Intake {}
 
     /** It cannot be checked at all. */
-    record Blocked(Code code, Phrase what) implements Intake {
-    }
+    record Blocked(Code code, Phrase what) implements Intake {}
 
     static Intake unreadable(Phrase what) {
         return new Blocked(Code.PACKAGE_UNREADABLE, what);

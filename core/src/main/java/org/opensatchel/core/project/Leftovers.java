@@ -7,11 +7,12 @@ import java.util.Set;
 /** Files and folders that systems and programs leave behind and nobody made. */
 public final class Leftovers {
 
-    private static final Set<String> FOLDERS = Set.of("__macosx", ".spotlight-v100", ".trashes", ".fseventsd", ".temporaryitems", "$recycle.bin",
+    private static final Set<String> FOLDERS = Set.of("__macosx", ".spotlight-v100", ".trashes", ".fseventsd", ".temporaryitems",
+            "$recycle.bin",
             "system volume information", ".appledouble", "@eadir", "lost+found", ".documentrevisions-v100");
-    private static final Set<String> FILES = Set.of(".ds_store", "thumbs.db", "ehthumbs.db", "desktop.ini", ".directory", ".localized", ".apdisk", "icon\r",
+    private static final Set<String> FILES = Set.of(".ds_store", "thumbs.db", "ehthumbs.db", "desktop.ini", ".directory", ".localized",
+            ".apdisk", "icon\r",
             ".volumeicon.icns");
-
 
     private Leftovers() {
     }

@@ -26,9 +26,10 @@ import tools.jackson.core.JsonToken;
 final class ListingReader {
 
     /** Stands for the content of a file that is only listed. */
-    /** A file of which there is nothing but its entry. */
-    private enum Listed implements EntryHandle { ALONE }
-
+                                                                /** A file of which there is nothing but its entry. */
+    private enum Listed implements EntryHandle {
+        ALONE
+    }
 
     private final ReadLimits limits;
     private final List<SourceEntry> files = new ArrayList<>();
@@ -64,7 +65,8 @@ final class ListingReader {
         } catch (Wrong wrong) {
             return Intake.unreadable(wrong.what);
         } catch (JacksonException broken) {
-            return Intake.unreadable(PackageWording.LISTING_NO_JSON.say(Facts.NONE.and(NUMBER, Optional.ofNullable(broken.getLocation()).map(at -> at.getLineNr()))));
+            return Intake.unreadable(PackageWording.LISTING_NO_JSON
+                    .say(Facts.NONE.and(NUMBER, Optional.ofNullable(broken.getLocation()).map(at -> at.getLineNr()))));
         }
         if (!isListing) {
             return Intake.unreadable(PackageWording.LISTING_NOT_ONE.say());
@@ -132,7 +134,8 @@ final class ListingReader {
             boolean text = value == JsonToken.VALUE_STRING;
             switch (key) {
                 case "path" -> path = text ? parser.getString() : wrong(PackageWording.LISTING_PATH_NO_TEXT, null, index);
-                case "bytes" -> bytes = isSize(parser, value) ? parser.getLongValue() : Long.parseLong(wrong(PackageWording.LISTING_BAD_SIZE, path, index));
+                case "bytes" -> bytes = isSize(parser, value) ? parser.getLongValue()
+                        : Long.parseLong(wrong(PackageWording.LISTING_BAD_SIZE, path, index));
                 case "time" -> time = time(text ? parser.getString() : wrong(PackageWording.LISTING_TIME_NO_TEXT, path, index));
                 case "sha256" -> sha256 = Optional.of(text && isHash(parser.getString()) ? lowered(parser.getString())
                         : wrong(text ? PackageWording.LISTING_BAD_HASH : PackageWording.LISTING_HASH_NO_TEXT, path, index));
@@ -202,7 +205,8 @@ final class ListingReader {
     }
 
     private static boolean isSize(JsonParser parser, JsonToken value) {
-        return value == JsonToken.VALUE_NUMBER_INT && parser.getNumberType() != JsonParser.NumberType.BIG_INTEGER && parser.getLongValue() >= 0;
+        return value == JsonToken.VALUE_NUMBER_INT && parser.getNumberType() != JsonParser.NumberType.BIG_INTEGER
+                && parser.getLongValue() >= 0;
     }
 
     private static boolean isHash(String text) {

@@ -39,15 +39,15 @@ public final class ListingSource implements ProjectSource {
         for (SourceEntry entry : opened.listing().files()) {
             available.put(entry.path(), entry);
             // Documents packed as they lie on disk stand below the root's own name.
-            listed.name().filter(name -> entry.path().startsWith(name + "/")).ifPresent(name -> available.putIfAbsent(entry.path().substring(name.length() + 1), entry));
+            listed.name().filter(name -> entry.path().startsWith(name + "/"))
+                    .ifPresent(name -> available.putIfAbsent(entry.path().substring(name.length() + 1), entry));
         }
         available.forEach((path, document) -> give(listed.files(), path, document));
         return intake;
     }
 
     /** A document that was handed in beside the list. */
-    private record Given(SourceEntry document) implements EntryHandle {
-    }
+    private record Given(SourceEntry document) implements EntryHandle {}
 
     /** A file that is listed gets its content from the document at its path; the list is in order. */
     private static void give(List<SourceEntry> files, String path, SourceEntry document) {
@@ -56,7 +56,8 @@ public final class ListingSource implements ProjectSource {
         int at = Collections.binarySearch(files, wanted, Comparator.comparing(SourceEntry::path));
         if (at >= 0) {
             SourceEntry file = files.get(at);
-            files.set(at, new SourceEntry(file.path(), file.bytes(), file.time(), file.sha256(), file.placeholder(), file.checksum(), given));
+            files.set(at,
+                    new SourceEntry(file.path(), file.bytes(), file.time(), file.sha256(), file.placeholder(), file.checksum(), given));
         }
     }
 

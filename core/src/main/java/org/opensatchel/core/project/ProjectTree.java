@@ -182,7 +182,8 @@ public final class ProjectTree {
         }
         String start = folder.child(prefix).text();
         int name = start.length() - prefix.length();
-        return files.subList(firstAt(start), firstAt(start + Character.MAX_VALUE)).stream().filter(file -> file.path().text().indexOf('/', name) < 0).toList();
+        return files.subList(firstAt(start), firstAt(start + Character.MAX_VALUE)).stream()
+                .filter(file -> file.path().text().indexOf('/', name) < 0).toList();
     }
 
     private static <T> Map<String, List<T>> index(Collection<T> items, Function<T, String> key) {

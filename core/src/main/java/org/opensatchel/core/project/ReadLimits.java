@@ -13,7 +13,8 @@ package org.opensatchel.core.project;
  * @param findingsPerCode most findings of one code; the rest is counted in one
  * @param sums what all documents together may come to
  */
-public record ReadLimits(int entries, int files, long unpackedBytes, int ratio, int depth, long documentBytes, int linkText, int findingsPerCode, Sums sums) {
+public record ReadLimits(int entries, int files, long unpackedBytes, int ratio, int depth, long documentBytes, int linkText,
+        int findingsPerCode, Sums sums) {
 
     /**
      * Sums over a whole project: each document may keep its own limits and all of them still be more than memory holds.

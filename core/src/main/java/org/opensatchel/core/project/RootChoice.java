@@ -18,6 +18,5 @@ public record RootChoice(String prefix, Optional<String> name, Optional<PackingF
      *
      * @param others the other names that stand beside the root, or the folders around it
      */
-    public record PackingFault(Code code, String path, List<String> others) {
-    }
+    public record PackingFault(Code code, String path, List<String> others) {}
 }

@@ -27,7 +27,6 @@ import org.opensatchel.core.project.RootChoice.PackingFault;
  */
 public final class RootFinder {
 
-
     /** How many folders the root may be wrapped in before it is no longer looked for. */
     private static final int MAX_WRAPPINGS = 4;
     private static final Set<String> ARCHIVES = Set.of("zip", "rar", "7z", "tar", "gz", "tgz");
@@ -68,7 +67,8 @@ public final class RootFinder {
         this.kit = kit;
         this.fields = fields;
         this.telling.add(Marker.FILE);
-        kit.ifPresent(plan -> plan.starter().stream().map(Kit.StarterFile::path).filter(path -> path.depth() == 1).forEach(path -> telling.add(path.name())));
+        kit.ifPresent(plan -> plan.starter().stream().map(Kit.StarterFile::path).filter(path -> path.depth() == 1)
+                .forEach(path -> telling.add(path.name())));
     }
 
     public RootChoice find(SourceListing found) {
@@ -131,13 +131,15 @@ public final class RootFinder {
         }
         if (folders.isEmpty()) {
             Optional<String> archive = onlyArchive(top);
-            return new RootChoice("", Optional.empty(), Optional.of(archive.map(name -> new PackingFault(Code.PACKAGE_NESTED_ROOT, name, List.of()))
-                    .orElse(new PackingFault(Code.PACKAGE_NO_ROOT, "", looseFiles()))));
+            return new RootChoice("", Optional.empty(),
+                    Optional.of(archive.map(name -> new PackingFault(Code.PACKAGE_NESTED_ROOT, name, List.of()))
+                            .orElse(new PackingFault(Code.PACKAGE_NO_ROOT, "", looseFiles()))));
         }
         Optional<String> best = best("", folders);
         boolean byName = best.filter(this::nameFits).isPresent();
         int ownScore = score("");
-        Optional<String> chosen = best.filter(folder -> byName || score(folder) > ownScore).or(() -> ownScore > 0 ? Optional.empty() : twin(folders));
+        Optional<String> chosen = best.filter(folder -> byName || score(folder) > ownScore)
+                .or(() -> ownScore > 0 ? Optional.empty() : twin(folders));
         if (chosen.isPresent()) {
             List<String> others = new ArrayList<>(folders);
             others.addAll(looseFiles());
@@ -151,8 +153,10 @@ public final class RootFinder {
 
     /** Of folders that are made alike inside, as two projects are and the folders of one project are not, the fullest. */
     private Optional<String> twin(List<String> folders) {
-        return folders.stream().filter(folder -> folders.stream().anyMatch(other -> !other.equals(folder) && areAlike(inside.get(folder), inside.get(other))))
-                .max(Comparator.comparing((String folder) -> inside.get(folder).folders.size()).thenComparing(folder -> inside.get(folder).files).thenComparing(Comparator.reverseOrder()));
+        return folders.stream().filter(
+                folder -> folders.stream().anyMatch(other -> !other.equals(folder) && areAlike(inside.get(folder), inside.get(other))))
+                .max(Comparator.comparing((String folder) -> inside.get(folder).folders.size())
+                        .thenComparing(folder -> inside.get(folder).files).thenComparing(Comparator.reverseOrder()));
     }
 
     /** Two folders alike by chance have one inner folder in common; projects have at least two, and most. */
@@ -234,7 +238,9 @@ public final class RootFinder {
         Set<String> loose = names.folders.stream().map(NameFolding::loose).collect(Collectors.toSet());
         for (FolderRule rule : kit.get().folders()) {
             NamePattern first = rule.path().names().get(0);
-            score += known.computeIfAbsent(first.text(), text -> loose.contains(NameFolding.loose(text)) || isAmong(names.folders, first)) ? 1 : 0;
+            score += known.computeIfAbsent(first.text(), text -> loose.contains(NameFolding.loose(text)) || isAmong(names.folders, first))
+                    ? 1
+                    : 0;
         }
         for (Kit.StarterFile starter : kit.get().starter()) {
             score += starter.path().depth() == 1 && names.tellingFiles.contains(starter.path().name()) ? 1 : 0;

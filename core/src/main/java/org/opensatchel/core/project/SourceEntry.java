@@ -13,5 +13,5 @@ import java.util.Optional;
  * @param checksum what the source keeps to tell contents apart cheaply, 0 where it keeps nothing
  * @param handle what the source finds the content by
  */
-public record SourceEntry(String path, long bytes, Optional<Instant> time, Optional<String> sha256, boolean placeholder, long checksum, EntryHandle handle) {
-}
+public record SourceEntry(String path, long bytes, Optional<Instant> time, Optional<String> sha256, boolean placeholder, long checksum,
+        EntryHandle handle) {}

@@ -10,5 +10,5 @@ import java.util.Optional;
  * @param name the name of that folder, where it is known
  * @param folders the folders the source names, with {@code /} between the names; those that files lie in may be left out
  */
-public record SourceListing(boolean fromRoot, Optional<String> name, List<SourceEntry> files, List<String> folders, List<PackageFault> faults) {
-}
+public record SourceListing(boolean fromRoot, Optional<String> name, List<SourceEntry> files, List<String> folders,
+        List<PackageFault> faults) {}

@@ -20,8 +20,7 @@ public final class TreeBuilder {
      * @param faults the source's faults, with paths from the root where they lie in it
      * @param leftovers the topmost leftovers of systems and programs, from the root
      */
-    public record Built(ProjectTree tree, List<PackageFault> faults, List<String> leftovers) {
-    }
+    public record Built(ProjectTree tree, List<PackageFault> faults, List<String> leftovers) {}
 
     private final ProjectSource source;
     private final Set<String> companions;
@@ -51,12 +50,14 @@ public final class TreeBuilder {
         }
         for (String folder : listing.folders()) {
             Optional<String> path = fromRoot(root, folder).filter(inside -> !inside.isEmpty());
-            path.flatMap(Leftovers::in).ifPresentOrElse(leftovers::add, () -> path.ifPresent(inside -> folders.add(ProjectPath.of(inside))));
+            path.flatMap(Leftovers::in).ifPresentOrElse(leftovers::add,
+                    () -> path.ifPresent(inside -> folders.add(ProjectPath.of(inside))));
         }
         for (SourceEntry entry : source.besideRoot(root.prefix(), companions, limits)) {
             files.add(new ProjectFile(ProjectPath.of(entry.path()), entry));
         }
-        listing.faults().forEach(fault -> faults.add(new PackageFault(fault.code(), fromRoot(root, fault.path()).orElse(fault.path()), fault.what())));
+        listing.faults().forEach(
+                fault -> faults.add(new PackageFault(fault.code(), fromRoot(root, fault.path()).orElse(fault.path()), fault.what())));
         return new Built(new ProjectTree(root.name(), files, folders), faults, List.copyOf(leftovers));
     }
 

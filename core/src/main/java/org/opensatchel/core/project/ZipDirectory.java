@@ -61,8 +61,7 @@ final class ZipDirectory {
         }
     }
 
-    private record End(long position, long entries, long directoryBytes, long directoryOffset) {
-    }
+    private record End(long position, long entries, long directoryBytes, long directoryOffset) {}
 
     private final FileChannel file;
 
@@ -170,7 +169,7 @@ final class ZipDirectory {
         // The record stands right before its locator; the offset in the locator is wrong when something precedes the archive.
         long at = position - ZIP64_LOCATOR_BYTES - 56;
         long claimed = locator.getLong(8);
-        for (long candidate : new long[] {claimed, at}) {
+        for (long candidate : new long[]{claimed, at}) {
             if (candidate < 0 || candidate > position - ZIP64_LOCATOR_BYTES - 56) {
                 continue;
             }

@@ -56,7 +56,8 @@ final class ZipRecordReader {
         buffer.get(at + FIXED_BYTES, rawName);
         String name = name(rawName, (flags & UTF8_NAME) != 0, extras);
         Kind kind = kind(name, madeOn, buffer.getInt(at + 38));
-        ZipEntryRecord record = new ZipEntryRecord(name, flags, unsigned(buffer, at + 10), buffer.getInt(at + 16) & UNSET, packed, bytes, offset + shift,
+        ZipEntryRecord record = new ZipEntryRecord(name, flags, unsigned(buffer, at + 10), buffer.getInt(at + 16) & UNSET, packed, bytes,
+                offset + shift,
                 nameBytes, kind, time(extras, unsigned(buffer, at + 12), unsigned(buffer, at + 14)));
         buffer.position(at + length(buffer));
         if (packed < 0 || bytes < 0 || offset < 0) {
@@ -101,7 +102,8 @@ final class ZipRecordReader {
             }
         }
         try {
-            return Optional.of(LocalDateTime.of(1980 + (dosDate >> 9), (dosDate >> 5) & 15, dosDate & 31, dosTime >> 11, (dosTime >> 5) & 63, (dosTime & 31) * 2)
+            return Optional.of(LocalDateTime
+                    .of(1980 + (dosDate >> 9), (dosDate >> 5) & 15, dosDate & 31, dosTime >> 11, (dosTime >> 5) & 63, (dosTime & 31) * 2)
                     .toInstant(ZoneOffset.UTC));
         } catch (DateTimeException noDate) {
             return Optional.empty();

@@ -58,8 +58,7 @@ public final class ZipSource implements ProjectSource {
      * @param entries how many entries there are
      * @param bytes what they unpack to; 0 where there are too many to be added up at a glance
      */
-    public record Glance(long entries, long bytes) {
-    }
+    public record Glance(long entries, long bytes) {}
 
     /** A look at the table of contents alone, for what may be waited for; nothing for what is no archive. */
     public Glance glance() throws IOException {
@@ -195,7 +194,8 @@ public final class ZipSource implements ProjectSource {
         }
 
         private void file(ZipEntryRecord record, String safe) {
-            SourceEntry entry = new SourceEntry(safe, record.bytes(), record.time(), Optional.empty(), false, record.crc() | 1L << 32, record);
+            SourceEntry entry = new SourceEntry(safe, record.bytes(), record.time(), Optional.empty(), false, record.crc() | 1L << 32,
+                    record);
             if (files.putIfAbsent(safe, entry) == null) {
                 order.add(entry);
             } else {

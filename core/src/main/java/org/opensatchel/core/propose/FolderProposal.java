@@ -48,15 +48,18 @@ final class FolderProposal {
             return part;
         }
         TreeSet<String> types = new TreeSet<>(rule.accepts());
-        tree.folders().stream().filter(folder -> rule.path().fits(folder, tokens.fields(), false)).forEach(folder -> types.addAll(types(List.of(folder))));
+        tree.folders().stream().filter(folder -> rule.path().fits(folder, tokens.fields(), false))
+                .forEach(folder -> types.addAll(types(List.of(folder))));
         boolean anything = types.contains("") || types.size() > MOST_TYPES;
-        FolderRule wider = new FolderRule(rule.path(), rule.purpose(), rule.need(), anything ? List.of() : List.copyOf(types), rule.atLeast(), rule.sealed(), rule.managed(), rule.repeats());
+        FolderRule wider = new FolderRule(rule.path(), rule.purpose(), rule.need(), anything ? List.of() : List.copyOf(types),
+                rule.atLeast(), rule.sealed(), rule.managed(), rule.repeats());
         return new ProposedPart.Folder(wider, part.why(), part.examples());
     }
 
     /** The folders in these ones, which are one folder to the plan. */
     private void below(List<ProjectPath> parents, String pattern) {
-        List<ProjectPath> inside = parents.stream().flatMap(parent -> tree.children(parent).stream()).filter(tree::isFolder).filter(path -> !path.isBesideRoot()).toList();
+        List<ProjectPath> inside = parents.stream().flatMap(parent -> tree.children(parent).stream()).filter(tree::isFolder)
+                .filter(path -> !path.isBesideRoot()).toList();
         Map<String, List<ProjectPath>> series = series(inside, pattern.isEmpty(), parents.size());
         series.forEach((name, members) -> {
             String path = pattern.isEmpty() ? name : pattern + "/" + name;
@@ -85,9 +88,12 @@ final class FolderProposal {
 
     /** Below the top, folders that only hold files, of one set of types, are one folder for each word. */
     private Map<String, List<ProjectPath>> words(Map<String, List<ProjectPath>> found) {
-        List<String> plain = found.keySet().stream().filter(name -> name.matches("[\\p{L}\\p{N}\\p{M}-]+") && !KitProposal.isProgramsOwn(name)).toList();
-        boolean alike = plain.size() >= SERIES && plain.size() == found.size() && plain.stream().map(name -> types(found.get(name))).distinct().count() == 1
-                && !types(found.get(plain.get(0))).isEmpty() && plain.stream().allMatch(name -> found.get(name).stream().noneMatch(folder -> tree.children(folder).stream().anyMatch(tree::isFolder)));
+        List<String> plain = found.keySet().stream()
+                .filter(name -> name.matches("[\\p{L}\\p{N}\\p{M}-]+") && !KitProposal.isProgramsOwn(name)).toList();
+        boolean alike = plain.size() >= SERIES && plain.size() == found.size()
+                && plain.stream().map(name -> types(found.get(name))).distinct().count() == 1
+                && !types(found.get(plain.get(0))).isEmpty() && plain.stream().allMatch(
+                        name -> found.get(name).stream().noneMatch(folder -> tree.children(folder).stream().anyMatch(tree::isFolder)));
         if (!alike) {
             return found;
         }
@@ -108,11 +114,14 @@ final class FolderProposal {
         boolean everywhere = members.size() >= parents;
         FolderPattern pattern = FolderPattern.of(path);
         boolean free = pattern.names().stream().anyMatch(name -> !name.isMadeByRoster());
-        OptionalInt repeats = free && !pattern.names().get(pattern.names().size() - 1).isMadeByRoster() ? OptionalInt.of(1) : OptionalInt.empty();
+        OptionalInt repeats = free && !pattern.names().get(pattern.names().size() - 1).isMadeByRoster() ? OptionalInt.of(1)
+                : OptionalInt.empty();
         Need need = programs || !everywhere || free ? Need.OPTIONAL : Need.REQUIRED;
-        FolderRule rule = new FolderRule(pattern, "", need, programs || anything ? List.of() : List.copyOf(types), 0, false, programs, repeats);
-        Phrase why = programs ? ProposalWording.PROGRAM_KEEPS.say() : free ? ProposalWording.SAME_KIND.say(Facts.of(COUNT, members.size()))
-                : types.isEmpty() ? ProposalWording.NO_FILES.say() : ProposalWording.HOLDS.say(Facts.of(TYPES, List.copyOf(types)));
+        FolderRule rule = new FolderRule(pattern, "", need, programs || anything ? List.of() : List.copyOf(types), 0, false, programs,
+                repeats);
+        Phrase why = programs ? ProposalWording.PROGRAM_KEEPS.say()
+                : free ? ProposalWording.SAME_KIND.say(Facts.of(COUNT, members.size()))
+                        : types.isEmpty() ? ProposalWording.NO_FILES.say() : ProposalWording.HOLDS.say(Facts.of(TYPES, List.copyOf(types)));
         return new ProposedPart.Folder(rule, why, members.stream().limit(4).map(ProjectPath::text).toList());
     }
 }

@@ -38,8 +38,7 @@ public record KitProposal(String title, List<ProposedPart> parts) {
     }
 
     /** A proposal, or why the example cannot be read. */
-    public record Reading(Optional<KitProposal> proposal, Optional<Phrase> refusal) {
-    }
+    public record Reading(Optional<KitProposal> proposal, Optional<Phrase> refusal) {}
 
     /**
      * Looks at an example project.
@@ -56,7 +55,7 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         if (tree.files().isEmpty() && tree.folders().isEmpty()) {
             return new Reading(Optional.empty(), Optional.of(ProposalWording.NOTHING_THERE.say()));
         }
-        Scan scan = new ContentScan(source, limits, path -> true, Set.of(), 0, (files, bytes) -> { }, CustomLinks.NONE).scan(tree);
+        Scan scan = new ContentScan(source, limits, path -> true, Set.of(), 0, (files, bytes) -> {}, CustomLinks.NONE).scan(tree);
         Set<ProjectPath> documents = new java.util.TreeSet<>();
         scan.documents().stream().filter(document -> !document.links().isEmpty()).map(DocumentLinks::document).forEach(documents::add);
         NameTokens tokens = new NameTokens(tree.rootName().orElse(""), known);
@@ -66,16 +65,19 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         List<ProposedPart.Folder> folders = new FolderProposal(tree, tokens).folders();
         parts.addAll(folders);
         parts.addAll(new RoleProposal(tree, documents, tokens, folders).roles());
-        return new Reading(Optional.of(new KitProposal(tree.rootName().filter(name -> !tokens.knowsStudent()).orElse("New kit"), parts)), Optional.empty());
+        return new Reading(Optional.of(new KitProposal(tree.rootName().filter(name -> !tokens.knowsStudent()).orElse("New kit"), parts)),
+                Optional.empty());
     }
 
     private static ProposedPart root(ProjectTree tree, NameTokens tokens) {
         String name = tree.rootName().orElse("");
         String general = tokens.generalised(name);
-        if (tokens.knowsStudent() && NamePattern.read(general).pattern().filter(pattern -> pattern.isMadeByRoster() && !pattern.rosterFields().isEmpty()).isPresent()) {
+        if (tokens.knowsStudent() && NamePattern.read(general).pattern()
+                .filter(pattern -> pattern.isMadeByRoster() && !pattern.rosterFields().isEmpty()).isPresent()) {
             return new ProposedPart.Root(NamePattern.of(general), ProposalWording.ROOT_GENERAL.say(), List.of(name));
         }
-        return new ProposedPart.Root(NamePattern.of("{course}_{assignment}_{last}_{first}"), ProposalWording.ROOT_USUAL.say(), name.isEmpty() ? List.of() : List.of(name));
+        return new ProposedPart.Root(NamePattern.of("{course}_{assignment}_{last}_{first}"), ProposalWording.ROOT_USUAL.say(),
+                name.isEmpty() ? List.of() : List.of(name));
     }
 
     private static Optional<ProposedPart> names(ProjectTree tree) {
@@ -85,13 +87,16 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         }
         List<String> all = new ArrayList<>(names);
         tree.folders().forEach(folder -> all.add(folder.name()));
-        boolean spaces = all.stream().anyMatch(name -> name.codePoints().anyMatch(point -> Character.isWhitespace(point) || Character.isSpaceChar(point)));
+        boolean spaces = all.stream()
+                .anyMatch(name -> name.codePoints().anyMatch(point -> Character.isWhitespace(point) || Character.isSpaceChar(point)));
         boolean lower = all.stream().allMatch(name -> name.equals(name.toLowerCase(java.util.Locale.ROOT)));
         if (spaces && !lower) {
             return Optional.empty();
         }
-        ProposalWording why = spaces ? ProposalWording.SMALL_LETTERS : lower ? ProposalWording.NO_SPACES_SMALL_LETTERS : ProposalWording.NO_SPACES;
-        return Optional.of(new ProposedPart.Names(new NameRules(spaces, lower ? NameRules.Letters.LOWER : NameRules.Letters.ANY, 0, true, false, List.of()), why.say()));
+        ProposalWording why = spaces ? ProposalWording.SMALL_LETTERS
+                : lower ? ProposalWording.NO_SPACES_SMALL_LETTERS : ProposalWording.NO_SPACES;
+        return Optional.of(new ProposedPart.Names(
+                new NameRules(spaces, lower ? NameRules.Letters.LOWER : NameRules.Letters.ANY, 0, true, false, List.of()), why.say()));
     }
 
     /** The kit that the accepted parts make; its version is 1. */
@@ -117,7 +122,8 @@ public record KitProposal(String title, List<ProposedPart> parts) {
                 files.add(chosen.rule());
             }
         }
-        return new Kit(kitTitle, 1, Optional.empty(), root, names, folders, Kit.OtherFolders.NOTE, List.of(), documents, files, List.of(), Kit.LinkPolicy.DEFAULT, Optional.empty(),
+        return new Kit(kitTitle, 1, Optional.empty(), root, names, folders, Kit.OtherFolders.NOTE, List.of(), documents, files, List.of(),
+                Kit.LinkPolicy.DEFAULT, Optional.empty(),
                 List.of(), Kit.Limits.NONE, List.of(), Map.of(), Optional.empty());
     }
 
@@ -134,6 +140,7 @@ public record KitProposal(String title, List<ProposedPart> parts) {
 
     static boolean isProgramsOwn(String name) {
         String folded = NameFolding.loose(name);
-        return List.of("autosave", "autosaves", "cache", "caches", "backup", "backups", "previews", "proxies", "proxy", "temp", "tmp", "thumbnails", "peaks").contains(folded);
+        return List.of("autosave", "autosaves", "cache", "caches", "backup", "backups", "previews", "proxies", "proxy", "temp", "tmp",
+                "thumbnails", "peaks").contains(folded);
     }
 }

@@ -30,7 +30,8 @@ final class NameTokens {
      * @param given fields that are known of the example
      */
     NameTokens(String root, RosterFields given) {
-        given.values().keySet().forEach(field -> given.fileName(field, false).filter(value -> !value.isEmpty()).ifPresent(value -> values.put(field, value)));
+        given.values().keySet().forEach(
+                field -> given.fileName(field, false).filter(value -> !value.isEmpty()).ifPresent(value -> values.put(field, value)));
         if (values.isEmpty()) {
             guess(root);
         }
@@ -109,7 +110,8 @@ final class NameTokens {
                 return out.append(text.substring(at)).toString();
             }
             int end = found + plain.length();
-            boolean whole = (found == 0 || !Character.isLetterOrDigit(text.codePointBefore(found))) && (end == text.length() || !Character.isLetterOrDigit(text.codePointAt(end)));
+            boolean whole = (found == 0 || !Character.isLetterOrDigit(text.codePointBefore(found)))
+                    && (end == text.length() || !Character.isLetterOrDigit(text.codePointAt(end)));
             boolean inField = text.lastIndexOf('{', found) > text.lastIndexOf('}', found);
             out.append(text, at, found).append(whole && !inField ? field : plain);
             at = end;

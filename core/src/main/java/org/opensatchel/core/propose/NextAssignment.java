@@ -20,7 +20,8 @@ public final class NextAssignment {
     private static final Pattern NUMBER = Pattern.compile("(.*?)([0-9]+)([^0-9]*)");
     private static final Pattern DATE = Pattern.compile("(?<![0-9])([0-9]{4}-[0-9]{2}-[0-9]{2})(?![0-9])");
     /** Keys whose texts are not words of the instructor's. */
-    private static final Set<String> UNTOUCHED = Set.of("sha256", "need", "treat", "spaces", "letters", "otherFolders", "pattern", "element", "pointer", "files", "base");
+    private static final Set<String> UNTOUCHED = Set.of("sha256", "need", "treat", "spaces", "letters", "otherFolders", "pattern",
+            "element", "pointer", "files", "base");
 
     private final String code;
     private final String newCode;
@@ -55,7 +56,8 @@ public final class NextAssignment {
         if (!keepStarter) {
             document.putArray("starter");
         }
-        return KitReader.read(JsonDocuments.MAPPER.writeValueAsBytes(document)).kit().orElseThrow(() -> new IllegalStateException("a kit with its code raised cannot be read"));
+        return KitReader.read(JsonDocuments.MAPPER.writeValueAsBytes(document)).kit()
+                .orElseThrow(() -> new IllegalStateException("a kit with its code raised cannot be read"));
     }
 
     private void walk(JsonNode node) {
@@ -74,7 +76,9 @@ public final class NextAssignment {
     }
 
     private String raised(String text) {
-        String coded = code.isEmpty() ? text : Pattern.compile("(?<![\\p{L}\\p{N}{])" + Pattern.quote(code) + "(?![\\p{L}\\p{N}}])").matcher(text).replaceAll(Matcher.quoteReplacement(newCode));
+        String coded = code.isEmpty() ? text
+                : Pattern.compile("(?<![\\p{L}\\p{N}{])" + Pattern.quote(code) + "(?![\\p{L}\\p{N}}])").matcher(text)
+                        .replaceAll(Matcher.quoteReplacement(newCode));
         return days == 0 ? coded : DATE.matcher(coded).replaceAll(date -> Matcher.quoteReplacement(moved(date.group(1))));
     }
 

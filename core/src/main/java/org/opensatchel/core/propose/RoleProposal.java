@@ -34,7 +34,8 @@ final class RoleProposal {
     List<ProposedPart> roles() {
         List<ProposedPart> out = new ArrayList<>();
         List<ProjectPath> places = new ArrayList<>(List.of(ProjectPath.ROOT));
-        folders.stream().filter(folder -> !folder.rule().managed() && folder.rule().path().isLiteral()).forEach(folder -> places.add(ProjectPath.of(folder.rule().path().text())));
+        folders.stream().filter(folder -> !folder.rule().managed() && folder.rule().path().isLiteral())
+                .forEach(folder -> places.add(ProjectPath.of(folder.rule().path().text())));
         for (ProjectPath place : places) {
             KitProposal.byExtension(KitProposal.files(tree, place)).forEach((type, files) -> roles(place, type, files, out));
         }
@@ -49,19 +50,24 @@ final class RoleProposal {
             List<String> examples = seen.stream().limit(4).map(ProjectPath::name).toList();
             boolean document = seen.stream().allMatch(documents::contains);
             if (tells(pattern) && document && allGeneral) {
-                out.add(new ProposedPart.Document(new Kit.DocumentRule("The " + type + " document" + where(place), place, NamePattern.of(pattern), List.of(type), Need.REQUIRED, 0, 0, Optional.empty()),
+                out.add(new ProposedPart.Document(
+                        new Kit.DocumentRule("The " + type + " document" + where(place), place, NamePattern.of(pattern), List.of(type),
+                                Need.REQUIRED, 0, 0, Optional.empty()),
                         ProposalWording.DOCUMENT_NAMED.say(), examples));
             } else if (tells(pattern) && !document) {
-                out.add(file("The " + type + " file" + where(place), place, pattern, type, Need.REQUIRED, ProposalWording.NAMED_FOR_STUDENT.say(), examples));
+                out.add(file("The " + type + " file" + where(place), place, pattern, type, Need.REQUIRED,
+                        ProposalWording.NAMED_FOR_STUDENT.say(), examples));
             } else if (place.isRoot()) {
                 out.add(file(seen.get(0).name(), place, pattern, type, Need.OPTIONAL, ProposalWording.IN_ROOT.say(), examples));
             }
         });
     }
 
-    private static ProposedPart file(String role, ProjectPath place, String pattern, String type, Need need, Phrase why, List<String> examples) {
+    private static ProposedPart file(String role, ProjectPath place, String pattern, String type, Need need, Phrase why,
+            List<String> examples) {
         List<String> types = type.isEmpty() ? List.of() : List.of(type);
-        return new ProposedPart.File(new Kit.FileRule(role, place, NamePattern.of(pattern), types, need, Optional.empty(), Optional.empty()), why, examples);
+        return new ProposedPart.File(
+                new Kit.FileRule(role, place, NamePattern.of(pattern), types, need, Optional.empty(), Optional.empty()), why, examples);
     }
 
     private static String where(ProjectPath place) {

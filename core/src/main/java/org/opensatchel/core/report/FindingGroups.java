@@ -24,7 +24,8 @@ import org.opensatchel.core.report.Report.FindingLine;
 public final class FindingGroups {
 
     /** Codes that are gathered whatever the file, since each alone says little. */
-    private static final Set<String> GATHERED = Set.of(Code.ASSET_UNUSED.id(), Code.ASSET_DUPLICATE.id(), Code.PACKAGE_JUNK.id(), Code.LINK_REMOTE.id(), Code.NAME_SPACE.id());
+    private static final Set<String> GATHERED = Set.of(Code.ASSET_UNUSED.id(), Code.ASSET_DUPLICATE.id(), Code.PACKAGE_JUNK.id(),
+            Code.LINK_REMOTE.id(), Code.NAME_SPACE.id());
 
     private FindingGroups() {
     }
@@ -68,7 +69,9 @@ public final class FindingGroups {
 
         /** The one file they all are about, if it is one. */
         public Optional<String> onePath() {
-            return untold == 0 && !first().path().isEmpty() && findings.stream().allMatch(finding -> finding.path().equals(first().path())) ? Optional.of(first().path()) : Optional.empty();
+            return untold == 0 && !first().path().isEmpty() && findings.stream().allMatch(finding -> finding.path().equals(first().path()))
+                    ? Optional.of(first().path())
+                    : Optional.empty();
         }
 
         private static Optional<String> text(FindingLine finding, FactName name) {
@@ -104,7 +107,8 @@ public final class FindingGroups {
             return finding.severity() + finding.code();
         }
         boolean link = finding.code().startsWith("link.") && finding.at().isPresent() && finding.consequences().isEmpty();
-        String own = link ? finding.facts().flatMap(facts -> facts.text(OLD_ROOT)).orElse("") : finding.at().orElse("") + finding.facts().map(Facts::toString).orElse("");
+        String own = link ? finding.facts().flatMap(facts -> facts.text(OLD_ROOT)).orElse("")
+                : finding.at().orElse("") + finding.facts().map(Facts::toString).orElse("");
         return finding.severity() + finding.code() + "\0" + finding.path() + "\0" + own;
     }
 }

@@ -19,16 +19,21 @@ import org.opensatchel.core.project.SealedFile;
  * @param sealed the files of sealed folders, for the next hand-in to be held against; absent where there are none
  * @param links every link of every document, in order
  * @param carry what became of it on each machine it was carried to; absent when there was none
- * @param notChecked what could not be looked at: families of findings, {@code hashes}, {@code guesses} in very long files of no known format, {@code candidates} for the last of very many broken links, {@code sealed} for more files of sealed folders than a report keeps, and {@code media}, {@code points} and {@code steps} where a kit asks for what no check judges yet
+ * @param notChecked what could not be looked at: families of findings, {@code hashes}, {@code guesses} in very long files of no known
+ *     format, {@code candidates} for the last of very many broken links, {@code sealed} for more files of sealed folders than a report keeps,
+ *     and {@code media}, {@code points} and {@code steps} where a kit asks for what no check judges yet
  */
-public record Report(int report, Instant made, Verdict verdict, Optional<KitRef> kit, Optional<Location> location, Project project, Counts counts,
-        Optional<List<SealedLine>> sealed, List<LinkLine> links, List<FindingLine> findings, List<String> notChecked, Optional<List<CarryLine>> carry) {
+public record Report(int report, Instant made, Verdict verdict, Optional<KitRef> kit, Optional<Location> location, Project project,
+        Counts counts,
+        Optional<List<SealedLine>> sealed, List<LinkLine> links, List<FindingLine> findings, List<String> notChecked,
+        Optional<List<CarryLine>> carry) {
 
     /** The version of the format this product writes. */
     public static final int VERSION = 1;
 
     /** Everything that {@code notChecked} may name. */
-    public static final List<String> NOT_CHECKED = List.of("links", "hashes", "guesses", "candidates", "sealed", "media", "points", "steps");
+    public static final List<String> NOT_CHECKED = List.of("links", "hashes", "guesses", "candidates", "sealed", "media", "points",
+            "steps");
 
     /** What the kit asks for and no check judges yet, among what was not checked. */
     public List<String> unjudged() {
@@ -36,16 +41,13 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     }
 
     /** The kit it was held against. */
-    public record KitRef(String title, int version) {
-    }
+    public record KitRef(String title, int version) {}
 
     /** Where the project was said to lie, and where its links were made. */
-    public record Location(Optional<String> declared, Optional<String> inferred) {
-    }
+    public record Location(Optional<String> declared, Optional<String> inferred) {}
 
     /** The project in numbers. */
-    public record Project(Optional<String> root, int files, long bytes, int documents, int links) {
-    }
+    public record Project(Optional<String> root, int files, long bytes, int documents, int links) {}
 
     /** A file of a sealed folder: its path by the plan, its size, and what its content is told by. */
     public record SealedLine(String path, long bytes, Optional<String> sha256, Optional<Long> crc32) {
@@ -56,23 +58,22 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     }
 
     /** How many findings there are of each severity, consequences not counted. */
-    public record Counts(int must, int should, int note) {
-    }
+    public record Counts(int must, int should, int note) {}
 
     /** One link; {@code target} is null where it leads to no file of the project. */
-    public record LinkLine(String document, String at, String text, String form, String outcome, @JsonInclude(JsonInclude.Include.ALWAYS) Optional<String> target,
-            Optional<List<CandidateLine>> candidates, Optional<List<String>> gaps) {
-    }
+    public record LinkLine(String document, String at, String text, String form, String outcome,
+            @JsonInclude(JsonInclude.Include.ALWAYS) Optional<String> target,
+            Optional<List<CandidateLine>> candidates, Optional<List<String>> gaps) {}
 
     /** A file that was probably meant. */
-    public record CandidateLine(String path, String why, double sure, Optional<Reason> reason) {
-    }
+    public record CandidateLine(String path, String why, double sure, Optional<Reason> reason) {}
 
     /**
      * One finding, with what follows from it. What is said of it is written in the language the report was made in; whoever shows a
      * report makes it anew from the facts, which only reports from before lack.
      */
-    public record FindingLine(String code, String severity, String path, Optional<String> at, String message, String why, List<String> remedy,
+    public record FindingLine(String code, String severity, String path, Optional<String> at, String message, String why,
+            List<String> remedy,
             Optional<Double> sure, Optional<ProposalLine> proposal, Optional<List<ConsequenceLine>> consequences, Optional<Facts> facts) {
 
         /** What is to be said of it, in any language. */
@@ -83,12 +84,10 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     }
 
     /** What was probably meant. */
-    public record ProposalLine(String path, double sure) {
-    }
+    public record ProposalLine(String path, double sure) {}
 
     /** Something that follows from a finding and needs no remedy of its own. */
-    public record ConsequenceLine(String code, String path, Optional<String> at, String message, Optional<Facts> facts) {
-    }
+    public record ConsequenceLine(String code, String path, Optional<String> at, String message, Optional<Facts> facts) {}
 
     /**
      * A project carried to a machine.
@@ -98,14 +97,11 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
      * @param links those that do not, each by its place in {@link Report#links}, from 0
      * @param files files that cannot be there
      */
-    public record CarryLine(String machine, String title, int opens, int breaks, List<CarryLinkLine> links, List<CarryFileLine> files) {
-    }
+    public record CarryLine(String machine, String title, int opens, int breaks, List<CarryLinkLine> links, List<CarryFileLine> files) {}
 
     /** A link that does not open on a machine, and why. */
-    public record CarryLinkLine(int link, String why, Optional<Phrase> reason) {
-    }
+    public record CarryLinkLine(int link, String why, Optional<Phrase> reason) {}
 
     /** A file that cannot be on a machine, and why. */
-    public record CarryFileLine(String path, String why, Optional<Phrase> reason) {
-    }
+    public record CarryFileLine(String path, String why, Optional<Phrase> reason) {}
 }

@@ -43,26 +43,24 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
      * @param filesInAll how many cannot
      * @param documents the documents with links that break there, in the report's order; as many as are shown
      */
-    public record Carried(String title, int opens, int breaks, List<CarryFileLine> files, int filesInAll, List<Document> documents) {
-    }
+    public record Carried(String title, int opens, int breaks, List<CarryFileLine> files, int filesInAll, List<Document> documents) {}
 
     /** A document's links on one machine. */
-    public record Document(String document, int links, int breaks, List<Reason> reasons) {
-    }
+    public record Document(String document, int links, int breaks, List<Reason> reasons) {}
 
     /** Why some links of a document break, and the first of them. */
-    public record Reason(String why, int count, List<Broken> links, Optional<Phrase> reason) {
-    }
+    public record Reason(String why, int count, List<Broken> links, Optional<Phrase> reason) {}
 
     /** A link that breaks, by its place among all links. */
-    public record Broken(int link, String text) {
-    }
+    public record Broken(int link, String text) {}
 
     public static ReportDigest of(Report report) {
         List<Integer> drawn = drawn(report.links());
         List<FindingLine> findings = report.findings().stream().limit(MOST_FINDINGS).map(ReportDigest::bounded).toList();
-        Report head = new Report(report.report(), report.made(), report.verdict(), report.kit(), report.location(), report.project(), report.counts(),
-                report.sealed(), drawn.stream().map(report.links()::get).map(ReportDigest::bounded).toList(), findings, report.notChecked(), Optional.empty());
+        Report head = new Report(report.report(), report.made(), report.verdict(), report.kit(), report.location(), report.project(),
+                report.counts(),
+                report.sealed(), drawn.stream().map(report.links()::get).map(ReportDigest::bounded).toList(), findings, report.notChecked(),
+                Optional.empty());
         return new ReportDigest(head, drawn, report.findings().size(), carried(report));
     }
 
@@ -81,17 +79,24 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
         if (links.size() <= MOST_DRAWN) {
             return all.boxed().toList();
         }
-        return all.boxed().sorted(Comparator.comparing((Integer at) -> links.get(at).outcome().equals("ok")).thenComparing(Comparator.naturalOrder())).limit(MOST_DRAWN).sorted().toList();
+        return all.boxed()
+                .sorted(Comparator.comparing((Integer at) -> links.get(at).outcome().equals("ok")).thenComparing(Comparator.naturalOrder()))
+                .limit(MOST_DRAWN).sorted().toList();
     }
 
     private static LinkLine bounded(LinkLine link) {
-        return new LinkLine(link.document(), link.at(), bounded(link.text()), link.form(), link.outcome(), link.target(), Optional.empty(), Optional.empty());
+        return new LinkLine(link.document(), link.at(), bounded(link.text()), link.form(), link.outcome(), link.target(), Optional.empty(),
+                Optional.empty());
     }
 
     private static FindingLine bounded(FindingLine finding) {
         Optional<List<ConsequenceLine>> consequences = finding.consequences().map(all -> all.stream().limit(MOST_CONSEQUENCES)
-                .map(one -> new ConsequenceLine(one.code(), one.path(), one.at(), bounded(one.message()), one.facts().map(facts -> facts.shortened(ReportDigest::bounded)))).toList());
-        return new FindingLine(finding.code(), finding.severity(), finding.path(), finding.at(), bounded(finding.message()), finding.why(), finding.remedy(), finding.sure(), finding.proposal(), consequences, finding.facts().map(facts -> facts.shortened(ReportDigest::bounded)));
+                .map(one -> new ConsequenceLine(one.code(), one.path(), one.at(), bounded(one.message()),
+                        one.facts().map(facts -> facts.shortened(ReportDigest::bounded))))
+                .toList());
+        return new FindingLine(finding.code(), finding.severity(), finding.path(), finding.at(), bounded(finding.message()), finding.why(),
+                finding.remedy(), finding.sure(), finding.proposal(), consequences,
+                finding.facts().map(facts -> facts.shortened(ReportDigest::bounded)));
     }
 
     private static String bounded(String text) {
@@ -117,10 +122,13 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
     private static Carried carried(Report report, CarryLine machine, Map<String, Integer> links, List<String> shown) {
         Map<String, Map<String, List<CarryLinkLine>>> broken = new LinkedHashMap<>();
         for (CarryLinkLine line : machine.links()) {
-            broken.computeIfAbsent(report.links().get(line.link()).document(), key -> new LinkedHashMap<>()).computeIfAbsent(key(line), key -> new ArrayList<>()).add(line);
+            broken.computeIfAbsent(report.links().get(line.link()).document(), key -> new LinkedHashMap<>())
+                    .computeIfAbsent(key(line), key -> new ArrayList<>()).add(line);
         }
-        List<Document> documents = shown.stream().map(document -> document(report, document, links.get(document), broken.getOrDefault(document, Map.of()))).toList();
-        return new Carried(machine.title(), machine.opens(), machine.breaks(), machine.files().stream().limit(MOST_FILES).toList(), machine.files().size(), documents);
+        List<Document> documents = shown.stream()
+                .map(document -> document(report, document, links.get(document), broken.getOrDefault(document, Map.of()))).toList();
+        return new Carried(machine.title(), machine.opens(), machine.breaks(), machine.files().stream().limit(MOST_FILES).toList(),
+                machine.files().size(), documents);
     }
 
     /** What breaks for one reason is told together: the same phrase, or in a report from before the same words. */
@@ -130,7 +138,9 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
 
     private static Document document(Report report, String document, int links, Map<String, List<CarryLinkLine>> broken) {
         List<Reason> reasons = broken.values().stream().map(lines -> new Reason(lines.get(0).why(), lines.size(),
-                lines.stream().limit(MOST_NAMED).map(line -> new Broken(line.link(), bounded(report.links().get(line.link()).text()))).toList(), lines.get(0).reason())).toList();
+                lines.stream().limit(MOST_NAMED).map(line -> new Broken(line.link(), bounded(report.links().get(line.link()).text())))
+                        .toList(),
+                lines.get(0).reason())).toList();
         return new Document(document, links, broken.values().stream().mapToInt(List::size).sum(), reasons);
     }
 }

@@ -27,7 +27,7 @@ public final class ReportJson {
 
     private static final JavaType LINKS = MAPPER.getTypeFactory().constructCollectionType(List.class, LinkLine.class);
 
-    private static final TypeReference<List<SealedLine>> SEALED = new TypeReference<>() { };
+    private static final TypeReference<List<SealedLine>> SEALED = new TypeReference<>() {};
 
     private ReportJson() {
     }

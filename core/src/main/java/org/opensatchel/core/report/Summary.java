@@ -14,18 +14,25 @@ import java.util.Map;
 public record Summary(String verdict, int must, int should, int note, String marks, String seam, int links) {
 
     private static final int LONGEST_SEAM = 160;
-    private static final List<List<String>> COLUMNS = List.of(List.of("package", "structure"), List.of("name"), List.of("link"), List.of("asset", "media", "timeline", "habit"), List.of("location"));
+    private static final List<List<String>> COLUMNS = List.of(List.of("package", "structure"), List.of("name"), List.of("link"),
+            List.of("asset", "media", "timeline", "habit"), List.of("location"));
     private static final List<String> SEVERITIES = List.of("must", "should", "note");
-    private static final Map<String, Character> STITCHES = Map.of("ok", 'o', "embedded", 'o', "remote", 'o', "pinned", 'p', "misspelt", 'd', "moved", 'x', "missing", 'x', "outside", 'x', "unknown", 'u');
+    private static final Map<String, Character> STITCHES = Map.of("ok", 'o', "embedded", 'o', "remote", 'o', "pinned", 'p', "misspelt", 'd',
+            "moved", 'x', "missing", 'x', "outside", 'x', "unknown", 'u');
     private static final String WORST_FIRST = "xpduo";
 
     public static Summary of(Report report) {
-        return new Summary(report.verdict().word(), report.counts().must(), report.counts().should(), report.counts().note(), marks(report), seam(report), report.links().size());
+        return new Summary(report.verdict().word(), report.counts().must(), report.counts().should(), report.counts().note(), marks(report),
+                seam(report), report.links().size());
     }
 
     private static String marks(Report report) {
-        return String.join(";", COLUMNS.stream().map(families -> String.join(",", SEVERITIES.stream().map(severity -> Long.toString(report.findings().stream()
-                .filter(finding -> finding.severity().equals(severity) && families.contains(finding.code().substring(0, finding.code().indexOf('.')))).count())).toList())).toList());
+        return String.join(";", COLUMNS
+                .stream().map(families -> String.join(",", SEVERITIES.stream().map(severity -> Long.toString(report.findings().stream()
+                        .filter(finding -> finding.severity().equals(severity)
+                                && families.contains(finding.code().substring(0, finding.code().indexOf('.'))))
+                        .count())).toList()))
+                .toList());
     }
 
     private static String seam(Report report) {
@@ -36,7 +43,8 @@ public record Summary(String verdict, int must, int should, int note, String mar
         }
         StringBuilder out = new StringBuilder(LONGEST_SEAM);
         for (int i = 0; i < LONGEST_SEAM; i++) {
-            String together = all.substring((int) ((long) i * all.length() / LONGEST_SEAM), (int) ((long) (i + 1) * all.length() / LONGEST_SEAM));
+            String together = all.substring((int) ((long) i * all.length() / LONGEST_SEAM),
+                    (int) ((long) (i + 1) * all.length() / LONGEST_SEAM));
             out.append((char) WORST_FIRST.chars().filter(stitch -> together.indexOf(stitch) >= 0).findFirst().orElse('o'));
         }
         return out.toString();

@@ -6,11 +6,14 @@ import java.util.Locale;
 /** What a check comes to. */
 public enum Verdict {
     /** Nothing must be fixed. */
-    @JsonProperty("ready") READY,
+    @JsonProperty("ready")
+    READY,
     /** Something must be fixed. */
-    @JsonProperty("fix") FIX,
+    @JsonProperty("fix")
+    FIX,
     /** It could not be read. */
-    @JsonProperty("blocked") BLOCKED;
+    @JsonProperty("blocked")
+    BLOCKED;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT);

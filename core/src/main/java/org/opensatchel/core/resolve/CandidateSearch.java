@@ -42,7 +42,8 @@ final class CandidateSearch {
      * @param starterHashes the hash of each starter file by its path
      * @param byHash the project's files by their hash, as far as they were hashed
      */
-    CandidateSearch(ProjectTree tree, NumberedFiles numbered, Map<String, String> starterHashes, Map<String, List<ProjectPath>> byHash, int most) {
+    CandidateSearch(ProjectTree tree, NumberedFiles numbered, Map<String, String> starterHashes, Map<String, List<ProjectPath>> byHash,
+            int most) {
         this.tree = tree;
         this.most = most;
         this.numbered = numbered;
@@ -75,7 +76,8 @@ final class CandidateSearch {
             Reason why = tail > 1 ? Reason.SAME_FOLDER : exact ? Reason.SAME_NAME : Reason.SAME_BUT_CAPITALS;
             found.add(new Candidate(file.path(), why, Math.min(0.95, (exact ? 0.85 : 0.75) + 0.04 * (tail - 1))));
         }
-        NumberedSet.in(name).ifPresent(set -> numbered.folders(set).forEach(folder -> found.add(new Candidate(folder.child(name), Reason.SAME_SET, 0.85))));
+        NumberedSet.in(name).ifPresent(
+                set -> numbered.folders(set).forEach(folder -> found.add(new Candidate(folder.child(name), Reason.SAME_SET, 0.85))));
         return ranked(meant.map(path -> nearestFirst(found, path.parent())).orElse(found));
     }
 
@@ -88,15 +90,18 @@ final class CandidateSearch {
         }
         Map<String, List<ProjectFile>> byFolder = crowds.computeIfAbsent(NameFolding.folded(name),
                 key -> all.stream().collect(Collectors.groupingBy(file -> NameFolding.folded(file.path().parent().name()))));
-        List<ProjectFile> same = names.size() < 2 ? List.of() : byFolder.getOrDefault(NameFolding.folded(names.get(names.size() - 2)), List.of());
+        List<ProjectFile> same = names.size() < 2 ? List.of()
+                : byFolder.getOrDefault(NameFolding.folded(names.get(names.size() - 2)), List.of());
         return same.isEmpty() ? all.subList(0, CROWD) : same.subList(0, Math.min(CROWD, same.size()));
     }
 
     private static List<Candidate> nearestFirst(List<Candidate> found, ProjectPath folder) {
         int nearest = found.stream().mapToInt(candidate -> steps(folder, candidate.path().parent())).min().orElse(0);
         long alone = found.stream().filter(candidate -> steps(folder, candidate.path().parent()) == nearest).count();
-        return alone != 1 || found.size() < 2 ? found : found.stream().map(candidate -> steps(folder, candidate.path().parent()) == nearest
-                ? new Candidate(candidate.path(), candidate.reason(), Math.min(0.97, candidate.sure() + 0.03)) : candidate).toList();
+        return alone != 1 || found.size() < 2 ? found
+                : found.stream().map(candidate -> steps(folder, candidate.path().parent()) == nearest
+                        ? new Candidate(candidate.path(), candidate.reason(), Math.min(0.97, candidate.sure() + 0.03))
+                        : candidate).toList();
     }
 
     /** How many folders lie between two: up from the one, and down to the other. */
@@ -123,7 +128,8 @@ final class CandidateSearch {
         String loose = NameFolding.loose(intended.name());
         if (byLooseName == null) {
             byLooseName = new HashMap<>();
-            tree.files().forEach(file -> byLooseName.computeIfAbsent(NameFolding.loose(file.path().name()), k -> new ArrayList<>(1)).add(file.path()));
+            tree.files().forEach(
+                    file -> byLooseName.computeIfAbsent(NameFolding.loose(file.path().name()), k -> new ArrayList<>(1)).add(file.path()));
         }
         // Of a name without a letter or digit nothing is left to compare.
         List<ProjectPath> alike = loose.startsWith(".") || loose.isEmpty() ? List.of() : byLooseName.getOrDefault(loose, List.of());
@@ -134,7 +140,8 @@ final class CandidateSearch {
 
     private static int commonTail(List<String> a, List<String> b) {
         int same = 0;
-        while (same < a.size() && same < b.size() && NameFolding.folded(a.get(a.size() - 1 - same)).equals(NameFolding.folded(b.get(b.size() - 1 - same)))) {
+        while (same < a.size() && same < b.size()
+                && NameFolding.folded(a.get(a.size() - 1 - same)).equals(NameFolding.folded(b.get(b.size() - 1 - same)))) {
             same++;
         }
         return same;

@@ -38,7 +38,8 @@ public final class LinkResolver {
     private final OldRoots oldRoots;
     private final LinkResolver bare;
 
-    LinkResolver(ProjectTree tree, NumberedFiles numbered, Set<String> companions, RootNames roots, Optional<LinkAddress> declared, CandidateSearch candidates) {
+    LinkResolver(ProjectTree tree, NumberedFiles numbered, Set<String> companions, RootNames roots, Optional<LinkAddress> declared,
+            CandidateSearch candidates) {
         this.tree = tree;
         this.numbered = numbered;
         this.companions = companions;
@@ -108,8 +109,11 @@ public final class LinkResolver {
         Link link = resolved.link();
         if (resolved.target().isPresent() && resolved.outcome() != Outcome.MOVED) {
             // Nobody knows whether a format that nobody knows writes its names percent-encoded.
-            boolean encoded = link.standing() == Link.Standing.GUESSED && resolved.outcome() == Outcome.MISSPELT && resolved.target().equals(decoded(link));
-            return encoded ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(resolved.target().get()).target(resolved.target().get()) : resolved;
+            boolean encoded = link.standing() == Link.Standing.GUESSED && resolved.outcome() == Outcome.MISSPELT
+                    && resolved.target().equals(decoded(link));
+            return encoded
+                    ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(resolved.target().get()).target(resolved.target().get())
+                    : resolved;
         }
         if (link.standing() == Link.Standing.NAMED) {
             return byNameAlone(resolved, names);
@@ -127,17 +131,21 @@ public final class LinkResolver {
             return resolved;
         }
         String name = NameFolding.composed(names.get(0));
-        List<ProjectPath> there = tree.named(name).stream().map(ProjectFile::path).filter(path -> NameFolding.composed(path.name()).equals(name)).toList();
-        return there.size() == 1 ? ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(there.get(0)).target(there.get(0)) : resolved;
+        List<ProjectPath> there = tree.named(name).stream().map(ProjectFile::path)
+                .filter(path -> NameFolding.composed(path.name()).equals(name)).toList();
+        return there.size() == 1 ? ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(there.get(0)).target(there.get(0))
+                : resolved;
     }
 
     private static Optional<ProjectPath> decoded(Link link) {
-        return LinkText.read(PercentCoding.decode(link.path()), Notation.PLAIN).flatMap(read -> LinkAddress.resolve(link.file().parent().names(), read.names())).map(ProjectPath::of);
+        return LinkText.read(PercentCoding.decode(link.path()), Notation.PLAIN)
+                .flatMap(read -> LinkAddress.resolve(link.file().parent().names(), read.names())).map(ProjectPath::of);
     }
 
     private ResolvedLink withGaps(ResolvedLink resolved) {
         Optional<ProjectPath> set = resolved.target().filter(path -> resolved.outcome() != Outcome.MOVED && !tree.exists(path));
-        return set.filter(path -> NumberedSet.in(path.name()).isPresent()).map(path -> resolved.gaps(numbered.gaps(path)).target(path.parent().child(setName(resolved.link())))).orElse(resolved);
+        return set.filter(path -> NumberedSet.in(path.name()).isPresent())
+                .map(path -> resolved.gaps(numbered.gaps(path)).target(path.parent().child(setName(resolved.link())))).orElse(resolved);
     }
 
     /** Whether a guess only names the very file it stands in, as programs note where they saved it. */
@@ -145,15 +153,20 @@ public final class LinkResolver {
         Link link = resolved.link();
         String own = link.file().name();
         return link.standing() == Link.Standing.GUESSED && (resolved.target().filter(link.file()::equals).isPresent()
-                || link.address().map(LinkAddress::name).filter(name -> NameFolding.folded(name).equals(NameFolding.folded(own))).isPresent());
+                || link.address().map(LinkAddress::name).filter(name -> NameFolding.folded(name).equals(NameFolding.folded(own)))
+                        .isPresent());
     }
 
-    /** A guess with blanks in it that leads nowhere is more likely a sentence about a file than a link to one; a bare name that several files have says nothing. */
+    /**
+     * A guess with blanks in it that leads nowhere is more likely a sentence about a file than a link to one; a bare name that several
+     * files have says nothing.
+     */
     private static boolean saysTooLittle(ResolvedLink resolved) {
         String text = resolved.link().text();
         boolean bare = text.indexOf('/') < 0 && text.indexOf('\\') < 0;
         boolean guess = resolved.link().standing() == Link.Standing.GUESSED && resolved.form() == LinkForm.RELATIVE;
-        return guess && ((resolved.outcome() == Outcome.MISSING && text.indexOf(' ') >= 0) || (resolved.outcome() == Outcome.MOVED && bare));
+        return guess
+                && ((resolved.outcome() == Outcome.MISSING && text.indexOf(' ') >= 0) || (resolved.outcome() == Outcome.MOVED && bare));
     }
 
     private ResolvedLink relative(Link link, LinkForm form, List<String> names) {
@@ -164,7 +177,8 @@ public final class LinkResolver {
         boolean inside = reached.isPresent() && !reached.get().isEmpty() && reached.get().get(0).equals(TOP);
         boolean backslashed = names.stream().anyMatch(name -> name.indexOf('\\') >= 0);
         if (inside && backslashed && !lookup.exists(reached.get().subList(1, reached.get().size()))) {
-            List<String> slashed = names.stream().flatMap(name -> Stream.of(name.split("\\\\", -1))).filter(name -> !name.isEmpty() && !name.equals(".")).toList();
+            List<String> slashed = names.stream().flatMap(name -> Stream.of(name.split("\\\\", -1)))
+                    .filter(name -> !name.isEmpty() && !name.equals(".")).toList();
             boolean stays = LinkAddress.resolve(start, slashed).filter(path -> !path.isEmpty() && path.get(0).equals(TOP)).isPresent();
             return stays ? within(link, form, reached.get().subList(1, reached.get().size())) : relative(link, form, slashed);
         }
@@ -189,7 +203,8 @@ public final class LinkResolver {
         if (found.get().overlooked().isEmpty()) {
             return ResolvedLink.of(link, form, Outcome.OK).intended(path).target(found.get().path());
         }
-        return ResolvedLink.of(link, form, Outcome.MISSPELT).intended(lookup.intended(link, path)).target(found.get().path()).overlooked(found.get().overlooked().get());
+        return ResolvedLink.of(link, form, Outcome.MISSPELT).intended(lookup.intended(link, path)).target(found.get().path())
+                .overlooked(found.get().overlooked().get());
     }
 
     private ResolvedLink companion(Link link, LinkForm form, List<String> names, Outcome whenFound) {
@@ -202,7 +217,9 @@ public final class LinkResolver {
             return ResolvedLink.of(link, form, Outcome.UNKNOWN).intended(path);
         }
         Optional<ProjectPath> alike = tree.alike(path.text()).stream().findFirst();
-        return alike.map(other -> ResolvedLink.of(link, form, Outcome.MISSPELT).intended(path).target(other).overlooked(Overlooked.CAPITALS_OR_ACCENTS))
+        return alike
+                .map(other -> ResolvedLink.of(link, form, Outcome.MISSPELT).intended(path).target(other)
+                        .overlooked(Overlooked.CAPITALS_OR_ACCENTS))
                 .orElseGet(() -> broken(ResolvedLink.of(link, form, Outcome.MISSING).intended(path)));
     }
 
@@ -213,7 +230,8 @@ public final class LinkResolver {
         }
         List<String> names = address.names();
         for (int i = 0; i < names.size(); i++) {
-            if (companions.contains(names.get(i)) && tree.exists(ProjectPath.of("../" + String.join("/", names.subList(i, names.size()))))) {
+            if (companions.contains(names.get(i))
+                    && tree.exists(ProjectPath.of("../" + String.join("/", names.subList(i, names.size()))))) {
                 return companion(link, form, names.subList(i, names.size()), Outcome.PINNED).oldRoot(address.prefix(i));
             }
         }
@@ -233,10 +251,13 @@ public final class LinkResolver {
     /** Outside: names which other project it leads into, and what of the project has the same name. */
     private ResolvedLink outside(ResolvedLink link, List<String> folders, List<String> names) {
         Optional<String> other = folders.isEmpty() ? Optional.empty() : roots.otherProject(folders.subList(0, folders.size() - 1));
-        List<Candidate> found = names.isEmpty() || candidates.isEmpty() ? List.of() : candidates.get().sameName(names).stream()
-                // With the name alone in common it may well be another file.
-                .map(candidate -> new Candidate(candidate.path(), candidate.reason(), candidate.reason() == Reason.SAME_FOLDER ? Math.min(0.7, candidate.sure()) : Math.min(0.45, candidate.sure())))
-                .toList();
+        List<Candidate> found = names.isEmpty() || candidates.isEmpty() ? List.of()
+                : candidates.get().sameName(names).stream()
+                        // With the name alone in common it may well be another file.
+                        .map(candidate -> new Candidate(candidate.path(), candidate.reason(),
+                                candidate.reason() == Reason.SAME_FOLDER ? Math.min(0.7, candidate.sure())
+                                        : Math.min(0.45, candidate.sure())))
+                        .toList();
         return link.otherProject(other).candidates(found);
     }
 
@@ -250,9 +271,11 @@ public final class LinkResolver {
         List<Candidate> found = same.isEmpty() ? candidates.get().sameName(intended.names(), Optional.of(intended)) : same;
         found = found.stream().filter(candidate -> !candidate.path().equals(link.link().file())).toList();
         if (found.isEmpty()) {
-            return link.candidates(candidates.get().similar(intended).stream().filter(candidate -> !candidate.path().equals(link.link().file())).toList());
+            return link.candidates(
+                    candidates.get().similar(intended).stream().filter(candidate -> !candidate.path().equals(link.link().file())).toList());
         }
-        ResolvedLink moved = new ResolvedLink(link.link(), link.form(), Outcome.MOVED, Optional.empty(), link.intended(), found, link.oldRoot(), Optional.empty(),
+        ResolvedLink moved = new ResolvedLink(link.link(), link.form(), Outcome.MOVED, Optional.empty(), link.intended(), found,
+                link.oldRoot(), Optional.empty(),
                 Optional.empty(), List.of());
         return found.get(0).sure() >= 0.5 ? moved.target(found.get(0).path()) : moved;
     }
@@ -278,7 +301,8 @@ public final class LinkResolver {
             }
         }
         ResolvedLink example = found == null ? first : found;
-        ResolvedLink whole = new ResolvedLink(link, example.form(), example.outcome(), Optional.empty(), example.intended(), found == null ? example.candidates() : List.of(),
+        ResolvedLink whole = new ResolvedLink(link, example.form(), example.outcome(), Optional.empty(), example.intended(),
+                found == null ? example.candidates() : List.of(),
                 example.oldRoot(), example.overlooked(), example.otherProject(), found == null ? List.of() : Ranges.of(missing, frames));
         Optional<ProjectPath> target = example.target().map(path -> path.parent().child(setName(link)));
         return target.isPresent() ? whole.target(target.get()) : whole;

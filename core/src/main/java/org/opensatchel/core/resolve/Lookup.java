@@ -23,11 +23,9 @@ final class Lookup {
      *
      * @param overlooked what had to be overlooked; absent for an exact find
      */
-    record Found(ProjectPath path, Optional<Overlooked> overlooked) {
-    }
+    record Found(ProjectPath path, Optional<Overlooked> overlooked) {}
 
-    private record Variant(ProjectPath path, Overlooked overlooked) {
-    }
+    private record Variant(ProjectPath path, Overlooked overlooked) {}
 
     private final ProjectTree tree;
     private final NumberedFiles numbered;
@@ -78,7 +76,8 @@ final class Lookup {
             return Optional.of(new Found(path, Optional.empty()));
         }
         ProjectPath folder = path.parent();
-        return tree.alike(folder.text()).stream().filter(other -> tree.isFolder(other) && !numbered.files(other.child(path.name())).isEmpty()).findFirst()
+        return tree.alike(folder.text()).stream()
+                .filter(other -> tree.isFolder(other) && !numbered.files(other.child(path.name())).isEmpty()).findFirst()
                 .map(other -> new Found(other.child(path.name()), Optional.of(difference(folder.text(), other.text()))));
     }
 

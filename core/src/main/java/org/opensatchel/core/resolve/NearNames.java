@@ -39,7 +39,8 @@ final class NearNames {
 
         /** Two names that differ in their numbers alone are two takes or two frames, not a typing slip. */
         boolean differsInNumbersAlone(Name other) {
-            return withoutNumbers.equals(other.withoutNumbers) && !folded.isEmpty() && !Character.isDigit(folded.charAt(0)) && folded.charAt(0) != '.';
+            return withoutNumbers.equals(other.withoutNumbers) && !folded.isEmpty() && !Character.isDigit(folded.charAt(0))
+                    && folded.charAt(0) != '.';
         }
 
         /** The name with its version numbers left out; empty where it has none. */
@@ -87,16 +88,20 @@ final class NearNames {
 
     List<Candidate> of(ProjectPath path) {
         boolean small = tree.count() <= SMALL_PROJECT;
-        Group group = groups.computeIfAbsent(small ? ProjectPath.ROOT : path.parent(), folder -> Group.of(small ? tree.files() : tree.filesIn(folder)));
+        Group group = groups.computeIfAbsent(small ? ProjectPath.ROOT : path.parent(),
+                folder -> Group.of(small ? tree.files() : tree.filesIn(folder)));
         Name wanted = Name.of(path);
         List<Candidate> found = new ArrayList<>();
         if (!wanted.unversioned().isEmpty()) {
-            group.versions.getOrDefault(wanted.unversioned(), List.of()).stream().filter(other -> other.differsInNumbersAlone(wanted) && !other.folded.equals(wanted.folded))
+            group.versions.getOrDefault(wanted.unversioned(), List.of()).stream()
+                    .filter(other -> other.differsInNumbersAlone(wanted) && !other.folded.equals(wanted.folded))
                     .limit(MOST_OF_A_KIND).forEach(other -> found.add(new Candidate(other.path, Reason.OTHER_VERSION, 0.55)));
         }
         if (path.stem().length() > 1) {
-            group.byStem.getOrDefault(NameFolding.folded(path.stem()), List.of()).stream().filter(other -> !other.extension.equals(wanted.extension))
-                    .limit(MOST_OF_A_KIND).forEach(other -> found.add(new Candidate(other.path, Reason.OTHER_ENDING, 0.5 + near(path, other.path))));
+            group.byStem.getOrDefault(NameFolding.folded(path.stem()), List.of()).stream()
+                    .filter(other -> !other.extension.equals(wanted.extension))
+                    .limit(MOST_OF_A_KIND)
+                    .forEach(other -> found.add(new Candidate(other.path, Reason.OTHER_ENDING, 0.5 + near(path, other.path))));
         }
         slips(group, wanted, found);
         return found;
@@ -118,12 +123,14 @@ final class NearNames {
                 continue;
             }
             Name other = group.names.get(i);
-            if (Math.abs(length - other.folded.length()) <= allowed && other.extension.equals(wanted.extension) && !other.differsInNumbersAlone(wanted)) {
+            if (Math.abs(length - other.folded.length()) <= allowed && other.extension.equals(wanted.extension)
+                    && !other.differsInNumbersAlone(wanted)) {
                 // The letters near the diagonal, and the row that is set up for them.
                 spent += COMPARISON + 2L * length;
                 int apart = EditDistance.within(wanted.folded, other.folded, allowed);
                 if (apart > 0 && apart <= allowed) {
-                    found.add(new Candidate(other.path, apart == 1 ? Reason.ONE_LETTER : Reason.TWO_LETTERS, (apart == 1 ? 0.72 : 0.58) + near(wanted.path, other.path)));
+                    found.add(new Candidate(other.path, apart == 1 ? Reason.ONE_LETTER : Reason.TWO_LETTERS,
+                            (apart == 1 ? 0.72 : 0.58) + near(wanted.path, other.path)));
                 }
             }
         }

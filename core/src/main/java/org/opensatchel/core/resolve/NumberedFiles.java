@@ -58,7 +58,8 @@ final class NumberedFiles {
     }
 
     private Stream<ProjectPath> in(ProjectPath folder, NumberedSet set) {
-        return tree.beginning(folder, plainStart(set.before())).stream().map(ProjectFile::path).filter(file -> set.number(file.name()).isPresent());
+        return tree.beginning(folder, plainStart(set.before())).stream().map(ProjectFile::path)
+                .filter(file -> set.number(file.name()).isPresent());
     }
 
     /** The beginning of a name that is the same however its accents are stored. */
@@ -79,9 +80,11 @@ final class NumberedFiles {
     Set<ProjectPath> folders(NumberedSet set) {
         if (folders == null) {
             folders = new HashMap<>();
-            tree.files().forEach(file -> folders.computeIfAbsent(NameFolding.withoutNumbers(file.path().name()), key -> new TreeSet<>()).add(file.path().parent()));
+            tree.files().forEach(file -> folders.computeIfAbsent(NameFolding.withoutNumbers(file.path().name()), key -> new TreeSet<>())
+                    .add(file.path().parent()));
         }
-        return keys(set).flatMap(key -> folders.getOrDefault(key, Set.of()).stream().limit(MOST_FOLDERS)).filter(folder -> in(folder, set).findAny().isPresent())
+        return keys(set).flatMap(key -> folders.getOrDefault(key, Set.of()).stream().limit(MOST_FOLDERS))
+                .filter(folder -> in(folder, set).findAny().isPresent())
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 }

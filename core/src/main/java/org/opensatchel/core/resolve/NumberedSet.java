@@ -23,7 +23,8 @@ public record NumberedSet(String before, String after, boolean counted, long fir
 
     private static final int MOST_DIGITS = 15;
     /** A URI's {@code %04d} is undone to a control character and a d: no name holds one otherwise. */
-    private static final Pattern COUNTED = Pattern.compile("#{2,}|%0?[0-9]{0,2}d|[\\x01-\\x09]d|\\$(?:Number|SubNumber)(?:%0?[0-9]{0,2}d|[\\x01-\\x09]d)?\\$");
+    private static final Pattern COUNTED = Pattern
+            .compile("#{2,}|%0?[0-9]{0,2}d|[\\x01-\\x09]d|\\$(?:Number|SubNumber)(?:%0?[0-9]{0,2}d|[\\x01-\\x09]d)?\\$");
     private static final Pattern RANGE = Pattern.compile("\\[([0-9]{1,15})-([0-9]{1,15})]");
     private static final Pattern LOOSE = Pattern.compile("(?i)<UDIM>|<UVTILE>|\\$Time(?:%0?[0-9]{0,2}d|[\\x01-\\x09]d)?\\$");
     private static final Pattern TILE = Pattern.compile("u[0-9]{1,3}_v[0-9]{1,3}|[0-9]{1,15}");
@@ -56,7 +57,8 @@ public record NumberedSet(String before, String after, boolean counted, long fir
     }
 
     private static NumberedSet of(String name, Matcher at, boolean counted, long first, long last) {
-        return new NumberedSet(NameFolding.composed(name.substring(0, at.start())), NameFolding.composed(name.substring(at.end())), counted, first, last);
+        return new NumberedSet(NameFolding.composed(name.substring(0, at.start())), NameFolding.composed(name.substring(at.end())), counted,
+                first, last);
     }
 
     /** The number in a file's name as it is written; empty when the file is none of the set. */
@@ -66,7 +68,8 @@ public record NumberedSet(String before, String after, boolean counted, long fir
             return Optional.empty();
         }
         String number = plain.substring(before.length(), plain.length() - after.length());
-        boolean fits = counted ? number.length() <= MOST_DIGITS && number.chars().allMatch(c -> c >= '0' && c <= '9') : TILE.matcher(number).matches();
+        boolean fits = counted ? number.length() <= MOST_DIGITS && number.chars().allMatch(c -> c >= '0' && c <= '9')
+                : TILE.matcher(number).matches();
         return fits ? Optional.of(number) : Optional.empty();
     }
 

@@ -21,8 +21,7 @@ final class OldRoots {
     private static final int AGREEMENT = 2;
 
     /** A root and what lies under it. */
-    record Split(int names, ProjectPath rest) {
-    }
+    record Split(int names, ProjectPath rest) {}
 
     private final ProjectTree tree;
     private final NumberedFiles numbered;
@@ -52,7 +51,8 @@ final class OldRoots {
         if (tree.file(path).isPresent()) {
             return Optional.of(path);
         }
-        return tree.alike(path.text()).stream().filter(other -> tree.file(other).isPresent()).findFirst().or(() -> numbered.files(path).stream().findFirst());
+        return tree.alike(path.text()).stream().filter(other -> tree.file(other).isPresent()).findFirst()
+                .or(() -> numbered.files(path).stream().findFirst());
     }
 
     /** The trusted root of an absolute link, and the rest of its path. */
@@ -103,7 +103,10 @@ final class OldRoots {
     /** The old root most pinned links share; the first in order where several share the most. */
     static Optional<String> inferred(List<ResolvedLink> links) {
         Map<String, Integer> counts = new TreeMap<>();
-        links.stream().filter(link -> link.outcome() == Outcome.PINNED).flatMap(link -> link.oldRoot().stream()).forEach(root -> counts.merge(root, 1, Integer::sum));
-        return counts.entrySet().stream().max(Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry.comparingByKey(Comparator.reverseOrder()))).map(Map.Entry::getKey);
+        links.stream().filter(link -> link.outcome() == Outcome.PINNED).flatMap(link -> link.oldRoot().stream())
+                .forEach(root -> counts.merge(root, 1, Integer::sum));
+        return counts.entrySet().stream()
+                .max(Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry.comparingByKey(Comparator.reverseOrder())))
+                .map(Map.Entry::getKey);
     }
 }

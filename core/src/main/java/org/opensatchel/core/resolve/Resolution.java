@@ -29,21 +29,25 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
      * @param declared the declared location of the root, as typed
      * @param mostCandidates most candidates of all broken links together
      */
-    public static Resolution of(ProjectTree tree, Scan scan, Optional<Kit> kit, RootNames roots, Optional<String> declared, int mostCandidates) {
+    public static Resolution of(ProjectTree tree, Scan scan, Optional<Kit> kit, RootNames roots, Optional<String> declared,
+            int mostCandidates) {
         Map<String, String> starters = new HashMap<>();
         kit.ifPresent(plan -> plan.starter().forEach(file -> starters.put(NameFolding.composed(file.path().text()), file.sha256())));
         Map<String, List<ProjectPath>> byHash = new HashMap<>();
         if (!starters.isEmpty()) {
             Set<String> known = new HashSet<>(starters.values());
-            tree.files().forEach(file -> scan.sha256(file).filter(known::contains).ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
+            tree.files().forEach(file -> scan.sha256(file).filter(known::contains)
+                    .ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
         }
         Optional<LinkAddress> location = declared.flatMap(LinkText::readTyped);
         NumberedFiles numbered = new NumberedFiles(tree);
         CandidateSearch candidates = new CandidateSearch(tree, numbered, starters, byHash, mostCandidates);
-        LinkResolver resolver = new LinkResolver(tree, numbered, kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),
+        LinkResolver resolver = new LinkResolver(tree, numbered,
+                kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),
                 roots, location, candidates);
         List<ResolvedLink> links = resolver.resolve(scan.documents());
-        Set<String> satisfied = links.stream().filter(link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))
+        Set<String> satisfied = links.stream().filter(
+                link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))
                 .map(Resolution::group).collect(Collectors.toSet());
         return new Resolution(links, OldRoots.inferred(links), satisfied, candidates.isExhausted());
     }

@@ -17,11 +17,13 @@ import org.opensatchel.core.path.ProjectPath;
  * @param otherProject the other project's root an outside link leads into
  * @param gaps the numbers missing from a sequence, as ranges
  */
-public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<ProjectPath> target, Optional<ProjectPath> intended, List<Candidate> candidates,
+public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<ProjectPath> target, Optional<ProjectPath> intended,
+        List<Candidate> candidates,
         Optional<String> oldRoot, Optional<Overlooked> overlooked, Optional<String> otherProject, List<String> gaps) {
 
     static ResolvedLink of(Link link, LinkForm form, Outcome outcome) {
-        return new ResolvedLink(link, form, outcome, Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+        return new ResolvedLink(link, form, outcome, Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty(),
+                Optional.empty(), List.of());
     }
 
     ResolvedLink target(ProjectPath found) {

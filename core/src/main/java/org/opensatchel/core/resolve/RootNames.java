@@ -18,7 +18,8 @@ public record RootNames(Optional<String> actual, Optional<String> expected, Opti
 
     public boolean isOwn(String name) {
         String folded = NameFolding.folded(name);
-        return actual.map(NameFolding::folded).filter(folded::equals).isPresent() || expected.map(NameFolding::folded).filter(folded::equals).isPresent();
+        return actual.map(NameFolding::folded).filter(folded::equals).isPresent()
+                || expected.map(NameFolding::folded).filter(folded::equals).isPresent();
     }
 
     /**

@@ -39,8 +39,7 @@ public final class OneRoster {
     }
 
     /** What is in a bundle: the classes it knows, for choosing, and their students. */
-    public record Bundle(Map<String, String> classes, RosterReading roster) {
-    }
+    public record Bundle(Map<String, String> classes, RosterReading roster) {}
 
     /**
      * Reads a bundle.
@@ -81,17 +80,23 @@ public final class OneRoster {
     private void table(ZipSource source, SourceEntry entry, String name) throws IOException {
         try (InputStream content = source.open(entry)) {
             byte[] bytes = content.readNBytes(MOST_BYTES + 1);
-            Table.Reading reading = bytes.length > MOST_BYTES ? new Table.Reading(Optional.empty(), Optional.of(RosterWording.TOO_LARGE.say(Facts.of(FactName.MOST_BYTES, MOST_BYTES)))) : Table.read(bytes);
-            reading.table().ifPresentOrElse(table -> tables.put(name, table), () -> faults.add(new RosterFault(name, 0, "", reading.refusal().orElseThrow())));
+            Table.Reading reading = bytes.length > MOST_BYTES
+                    ? new Table.Reading(Optional.empty(),
+                            Optional.of(RosterWording.TOO_LARGE.say(Facts.of(FactName.MOST_BYTES, MOST_BYTES))))
+                    : Table.read(bytes);
+            reading.table().ifPresentOrElse(table -> tables.put(name, table),
+                    () -> faults.add(new RosterFault(name, 0, "", reading.refusal().orElseThrow())));
         } catch (ContentUnavailable damaged) {
             faults.add(new RosterFault(name, 0, "", RosterWording.FILE.say(Facts.of(FAULT, damaged.what()))));
         }
     }
 
     private boolean hasColumns() {
-        Map<String, List<String>> needed = new TreeMap<>(Map.of("users.csv", List.of("sourcedId", "givenName", "familyName"), "enrollments.csv", List.of("classSourcedId", "userSourcedId", "role")));
+        Map<String, List<String>> needed = new TreeMap<>(Map.of("users.csv", List.of("sourcedId", "givenName", "familyName"),
+                "enrollments.csv", List.of("classSourcedId", "userSourcedId", "role")));
         needed.forEach((file, columns) -> columns.stream().filter(column -> tables.get(file).column(column).isEmpty())
-                .forEach(column -> faults.add(new RosterFault(file, 1, column, RosterWording.COLUMN_MISSING.say(Facts.of(FOUND, column))))));
+                .forEach(
+                        column -> faults.add(new RosterFault(file, 1, column, RosterWording.COLUMN_MISSING.say(Facts.of(FOUND, column))))));
         return faults.isEmpty();
     }
 
@@ -120,7 +125,8 @@ public final class OneRoster {
             String classId = enrolments.cell(i, enrolments.column("classSourcedId"));
             boolean student = STUDENT.contains(enrolments.cell(i, enrolments.column("role")).toLowerCase(java.util.Locale.ROOT));
             if (student && isActive(enrolments, i) && (wanted.isEmpty() || wanted.contains(classId))) {
-                sections.computeIfAbsent(enrolments.cell(i, enrolments.column("userSourcedId")), key -> new TreeSet<>()).add(classes.getOrDefault(classId, classId));
+                sections.computeIfAbsent(enrolments.cell(i, enrolments.column("userSourcedId")), key -> new TreeSet<>())
+                        .add(classes.getOrDefault(classId, classId));
             }
         }
         List<RosterLine> lines = new ArrayList<>();
@@ -133,12 +139,14 @@ public final class OneRoster {
                 user(users, i, String.join(", ", sections.get(id)), lines);
             }
         }
-        sections.keySet().stream().filter(id -> !known.contains(id)).sorted().limit(20).forEach(id -> faults.add(new RosterFault("enrollments.csv", 0, "userSourcedId", RosterWording.NO_USER.say(Facts.of(FOUND, id)))));
+        sections.keySet().stream().filter(id -> !known.contains(id)).sorted().limit(20).forEach(
+                id -> faults.add(new RosterFault("enrollments.csv", 0, "userSourcedId", RosterWording.NO_USER.say(Facts.of(FOUND, id)))));
         faults.addAll(RosterCsv.twins(lines, "users.csv", "identifier"));
         if (lines.isEmpty() && faults.isEmpty()) {
             faults.add(new RosterFault("enrollments.csv", 0, "", RosterWording.NOBODY_ENROLLED.say()));
         }
-        return new RosterReading(faults.isEmpty() ? lines : List.of(), faults, Map.of("familyName", RosterColumn.LAST, "givenName", RosterColumn.FIRST, "identifier", RosterColumn.ID, "username", RosterColumn.LOGIN));
+        return new RosterReading(faults.isEmpty() ? lines : List.of(), faults, Map.of("familyName", RosterColumn.LAST, "givenName",
+                RosterColumn.FIRST, "identifier", RosterColumn.ID, "username", RosterColumn.LOGIN));
     }
 
     private void user(Table users, int i, String section, List<RosterLine> lines) {
@@ -153,8 +161,9 @@ public final class OneRoster {
             return;
         }
         String number = users.cell(i, users.column("identifier"));
-        RosterLine line = RosterCsv.signingIn(new RosterLine(i + 2, last, first, number.isEmpty() ? users.cell(i, users.column("sourcedId")) : number, section,
-                users.cell(i, users.column("username")), users.cell(i, users.column("email")), ""));
+        RosterLine line = RosterCsv
+                .signingIn(new RosterLine(i + 2, last, first, number.isEmpty() ? users.cell(i, users.column("sourcedId")) : number, section,
+                        users.cell(i, users.column("username")), users.cell(i, users.column("email")), ""));
         List<RosterFault> wrong = RosterBounds.faults(line, "users.csv");
         faults.addAll(wrong);
         if (wrong.isEmpty()) {

@@ -55,16 +55,21 @@ final class RosterBounds {
         };
         Optional<Integer> hidden = value.codePoints().filter(RosterBounds::isHidden).boxed().findFirst();
         if (hidden.isPresent()) {
-            return Optional.of(RosterWording.HIDDEN_CHARACTER.say(Facts.of(WHAT, what.say()).and(CODE_POINT, String.format("U+%04X", hidden.get()))));
+            return Optional.of(
+                    RosterWording.HIDDEN_CHARACTER.say(Facts.of(WHAT, what.say()).and(CODE_POINT, String.format("U+%04X", hidden.get()))));
         }
-        return value.length() > longest ? Optional.of(RosterWording.TOO_LONG.say(Facts.of(WHAT, what.say()).and(MOST, longest))) : Optional.empty();
+        return value.length() > longest ? Optional.of(RosterWording.TOO_LONG.say(Facts.of(WHAT, what.say()).and(MOST, longest)))
+                : Optional.empty();
     }
 
-    /** Control characters, marks that turn the reading direction, halves of characters. The joiners of some scripts are letters of theirs. */
+    /**
+     * Control characters, marks that turn the reading direction, halves of characters. The joiners of some scripts are letters of theirs.
+     */
     private static boolean isHidden(int point) {
         int type = Character.getType(point);
         boolean joiner = point == 0x200C || point == 0x200D;
-        return (type == Character.FORMAT && !joiner) || type == Character.CONTROL || type == Character.SURROGATE || type == Character.LINE_SEPARATOR || type == Character.PARAGRAPH_SEPARATOR;
+        return (type == Character.FORMAT && !joiner) || type == Character.CONTROL || type == Character.SURROGATE
+                || type == Character.LINE_SEPARATOR || type == Character.PARAGRAPH_SEPARATOR;
     }
 
     private static boolean isNoName(String name) {

@@ -34,8 +34,7 @@ public record RosterChange(List<RosterLine> added, List<Changed> changed, List<K
     }
 
     /** Somebody whose line says something else, and what, in words. */
-    public record Changed(Known known, RosterLine line, List<Phrase> what) {
-    }
+    public record Changed(Known known, RosterLine line, List<Phrase> what) {}
 
     /** Matches by student number, else by a name that only one person on each side has. */
     public static RosterChange between(List<Known> known, List<RosterLine> lines) {
@@ -65,7 +64,8 @@ public record RosterChange(List<RosterLine> added, List<Changed> changed, List<K
 
     private static void differs(List<Phrase> out, RosterColumn what, String before, String after) {
         if (!before.equals(after)) {
-            out.add(RosterWording.NOW.say(Facts.of(WHAT, what.say()).and(AFTER, Optional.of(after).filter(text -> !text.isEmpty())).and(BEFORE, Optional.of(before).filter(text -> !text.isEmpty()))));
+            out.add(RosterWording.NOW.say(Facts.of(WHAT, what.say()).and(AFTER, Optional.of(after).filter(text -> !text.isEmpty()))
+                    .and(BEFORE, Optional.of(before).filter(text -> !text.isEmpty()))));
         }
     }
 }

@@ -8,9 +8,14 @@ import org.opensatchel.core.fact.Wording;
 
 /** What a column of a roster may hold, with headings that mean it: small letters, without blanks and signs. */
 public enum RosterColumn implements Wording {
-    LAST("lastname", "last", "surname", "familyname", "family", "nachname", "familienname"), FIRST("firstname", "first", "givenname", "given", "forename", "preferredname", "vorname", "rufname"),
-    NAME("name", "student", "studentname", "fullname"), ID("id", "studentid", "studentnumber", "number", "identifier", "sisid", "matriculation", "studentno", "matrikelnummer", "matrikelnr"),
-    SECTION("section", "group", "class", "classsection", "gruppe", "seminargruppe"), LOGIN("signin", "login", "username", "user", "anmeldename", "benutzername"), EMAIL("email", "emailaddress", "mail"), TEAM("team", "teamname");
+    LAST("lastname", "last", "surname", "familyname", "family", "nachname", "familienname"),
+    FIRST("firstname", "first", "givenname", "given", "forename", "preferredname", "vorname", "rufname"),
+    NAME("name", "student", "studentname", "fullname"),
+    ID("id", "studentid", "studentnumber", "number", "identifier", "sisid", "matriculation", "studentno", "matrikelnummer", "matrikelnr"),
+    SECTION("section", "group", "class", "classsection", "gruppe", "seminargruppe"),
+    LOGIN("signin", "login", "username", "user", "anmeldename", "benutzername"),
+    EMAIL("email", "emailaddress", "mail"),
+    TEAM("team", "teamname");
 
     private final List<String> headings;
 

@@ -29,7 +29,8 @@ public final class RosterCsv {
 
     public static RosterReading read(byte[] content) {
         Table.Reading reading = Table.read(content);
-        return reading.table().map(table -> new RosterCsv(table).read()).orElseGet(() -> new RosterReading(List.of(), List.of(new RosterFault("", 0, "", reading.refusal().orElseThrow())), Map.of()));
+        return reading.table().map(table -> new RosterCsv(table).read()).orElseGet(
+                () -> new RosterReading(List.of(), List.of(new RosterFault("", 0, "", reading.refusal().orElseThrow())), Map.of()));
     }
 
     private RosterReading read() {
@@ -92,7 +93,8 @@ public final class RosterCsv {
             faults.add(new RosterFault("", row, heading(column), RosterWording.NO_NAME.say()));
             return Optional.empty();
         }
-        RosterLine line = signingIn(new RosterLine(row, last, first, cell(i, RosterColumn.ID), cell(i, RosterColumn.SECTION), cell(i, RosterColumn.LOGIN), cell(i, RosterColumn.EMAIL), cell(i, RosterColumn.TEAM)));
+        RosterLine line = signingIn(new RosterLine(row, last, first, cell(i, RosterColumn.ID), cell(i, RosterColumn.SECTION),
+                cell(i, RosterColumn.LOGIN), cell(i, RosterColumn.EMAIL), cell(i, RosterColumn.TEAM)));
         List<RosterFault> wrong = RosterBounds.faults(line, "");
         faults.addAll(wrong);
         return wrong.isEmpty() ? Optional.of(line) : Optional.empty();
@@ -110,7 +112,8 @@ public final class RosterCsv {
         String email = told.indexOf('@') > 0 ? told : "";
         String wish = line.login().isEmpty() || addressed ? told : line.login().toLowerCase(Locale.ROOT);
         int at = wish.indexOf('@');
-        return new RosterLine(line.row(), line.last(), line.first(), line.id(), line.section(), at > 0 ? wish.substring(0, at) : wish, email, line.team());
+        return new RosterLine(line.row(), line.last(), line.first(), line.id(), line.section(), at > 0 ? wish.substring(0, at) : wish,
+                email, line.team());
     }
 
     /** The same student twice: by number, or by sign-in. */
@@ -125,10 +128,12 @@ public final class RosterCsv {
         return out;
     }
 
-    private static void twin(List<RosterFault> out, Map<String, Integer> seen, RosterColumn what, String value, RosterLine line, String file, String column) {
+    private static void twin(List<RosterFault> out, Map<String, Integer> seen, RosterColumn what, String value, RosterLine line,
+            String file, String column) {
         Integer before = value.isEmpty() ? null : seen.putIfAbsent(what + " " + value, line.row());
         if (before != null) {
-            out.add(new RosterFault(file, line.row(), column, RosterWording.TWICE.say(Facts.of(WHAT, what.say()).and(FOUND, value).and(NUMBER, before))));
+            out.add(new RosterFault(file, line.row(), column,
+                    RosterWording.TWICE.say(Facts.of(WHAT, what.say()).and(FOUND, value).and(NUMBER, before))));
         }
     }
 }

@@ -20,7 +20,8 @@ public record RosterFault(String file, int row, String column, Phrase what) {
 
     /** What is wrong, with the file, row and column in front as far as they are known. */
     public Phrase said() {
-        Facts place = Facts.NONE.and(FOUND, Optional.of(file).filter(name -> !name.isEmpty())).and(OTHER, Optional.of(column).filter(heading -> !heading.isEmpty()));
+        Facts place = Facts.NONE.and(FOUND, Optional.of(file).filter(name -> !name.isEmpty())).and(OTHER,
+                Optional.of(column).filter(heading -> !heading.isEmpty()));
         return place.isEmpty() && row == 0 ? what : RosterWording.AT.say(place.and(NUMBER, row).and(FAULT, what));
     }
 }

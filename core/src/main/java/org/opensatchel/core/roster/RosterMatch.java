@@ -27,7 +27,8 @@ record RosterMatch(Map<RosterLine, RosterChange.Known> pairs, List<RosterLine> u
         List<RosterLine> unknown = new ArrayList<>();
         for (RosterLine line : lines) {
             Optional<RosterChange.Known> match = Optional.ofNullable(byId.get(line.id())).filter(one -> !line.id().isEmpty())
-                    .or(() -> byName.getOrDefault(name(line.last(), line.first()), Optional.empty()).filter(one -> line.id().isEmpty() || one.id().isEmpty()))
+                    .or(() -> byName.getOrDefault(name(line.last(), line.first()), Optional.empty())
+                            .filter(one -> line.id().isEmpty() || one.id().isEmpty()))
                     .filter(silent::contains);
             if (match.isPresent()) {
                 silent.remove(match.get());

@@ -33,8 +33,7 @@ final class Table {
     }
 
     /** A table, or why there is none. */
-    record Reading(Optional<Table> table, Optional<Phrase> refusal) {
-    }
+    record Reading(Optional<Table> table, Optional<Phrase> refusal) {}
 
     static Reading read(byte[] content) {
         String text = text(content);
@@ -62,7 +61,8 @@ final class Table {
 
     /** A byte-order mark decides; else what is not UTF-8 was saved by a Windows program. */
     private static String text(byte[] content) {
-        if (content.length >= 2 && ((content[0] & 0xFF) == 0xFE && (content[1] & 0xFF) == 0xFF || (content[0] & 0xFF) == 0xFF && (content[1] & 0xFF) == 0xFE)) {
+        if (content.length >= 2 && ((content[0] & 0xFF) == 0xFE && (content[1] & 0xFF) == 0xFF
+                || (content[0] & 0xFF) == 0xFF && (content[1] & 0xFF) == 0xFE)) {
             return new String(content, StandardCharsets.UTF_16);
         }
         try {
@@ -77,7 +77,7 @@ final class Table {
         String first = text.lines().findFirst().orElse("");
         char best = ',';
         long most = 0;
-        for (char candidate : new char[] {',', ';', '\t'}) {
+        for (char candidate : new char[]{',', ';', '\t'}) {
             long count = first.chars().filter(c -> c == candidate).count();
             if (count > most) {
                 most = count;

@@ -20,8 +20,7 @@ public final class TeamPlan {
      * @param unknown lines that name nobody on the roster
      * @param silent people of whom the table says nothing, or no team
      */
-    public record Column(Map<Long, String> teams, List<RosterLine> unknown, List<RosterChange.Known> silent) {
-    }
+    public record Column(Map<Long, String> teams, List<RosterLine> unknown, List<RosterChange.Known> silent) {}
 
     /**
      * Draws teams as equal as can be: none has two members more than another, and none more than {@code size}. Teams are

@@ -24,7 +24,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Reports as a log of the Static Analysis Results Interchange Format (SARIF 2.1.0, OASIS, with errata 01): a run for each
- * project, a rule for each code that was found, and under {@code headings} what a person would read first. Paths are URIs below the project's root.
+ * project, a rule for each code that was found, and under {@code headings} what a person would read first. Paths are URIs below the
+ * project's root.
  */
 public final class SarifLog {
 
@@ -56,10 +57,12 @@ public final class SarifLog {
         ObjectNode driver = run.putObject("tool").putObject("driver").put("name", "Open Satchel").put("version", "0.1.0");
         ArrayNode rules = driver.putArray("rules");
         Map<Code, Integer> indexes = new EnumMap<>(Code.class);
-        ObjectNode invocation = run.putArray("invocations").addObject().put("executionSuccessful", report.verdict() != Verdict.BLOCKED).put("endTimeUtc", report.made().toString());
+        ObjectNode invocation = run.putArray("invocations").addObject().put("executionSuccessful", report.verdict() != Verdict.BLOCKED)
+                .put("endTimeUtc", report.made().toString());
         if (!report.notChecked().isEmpty()) {
             ArrayNode told = invocation.putArray("toolExecutionNotifications");
-            report.notChecked().forEach(what -> told.addObject().put("level", "note").putObject("message").put("text", words.say("not-checked." + what, Facts.NONE).toString()));
+            report.notChecked().forEach(what -> told.addObject().put("level", "note").putObject("message").put("text",
+                    words.say("not-checked." + what, Facts.NONE).toString()));
         }
         ObjectNode root = run.putObject("originalUriBaseIds").putObject(ROOT);
         root.putObject("description").put("text", words.say("sarif.root", Facts.NONE.and(FOUND, report.project().root())).toString());
@@ -111,7 +114,8 @@ public final class SarifLog {
         ObjectNode properties = result.putObject("properties");
         ArrayNode remedy = properties.putArray("remedy");
         said.remedy().forEach(step -> remedy.add(step.bounded()));
-        finding.proposal().ifPresent(proposal -> properties.putObject("proposal").put("path", proposal.path()).put("sure", proposal.sure()));
+        finding.proposal()
+                .ifPresent(proposal -> properties.putObject("proposal").put("path", proposal.path()).put("sure", proposal.sure()));
         return result;
     }
 
@@ -121,7 +125,8 @@ public final class SarifLog {
         physical.putObject("artifactLocation").put("uri", path.isEmpty() ? "./" : PercentCoding.encode(path)).put("uriBaseId", ROOT);
         Matcher line = LINE.matcher(at);
         if (line.matches()) {
-            physical.putObject("region").put("startLine", Integer.parseInt(line.group(1))).put("startColumn", Integer.parseInt(line.group(2)));
+            physical.putObject("region").put("startLine", Integer.parseInt(line.group(1))).put("startColumn",
+                    Integer.parseInt(line.group(2)));
         } else if (!at.isEmpty()) {
             location.putArray("logicalLocations").addObject().put("fullyQualifiedName", at);
         }

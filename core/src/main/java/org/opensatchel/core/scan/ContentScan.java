@@ -91,7 +91,8 @@ public final class ContentScan {
      * @param maxHashedBytes larger files are not hashed
      * @param custom the kit's own rules for files of no known format
      */
-    public ContentScan(ProjectSource source, ReadLimits limits, Predicate<ProjectPath> isDocumentPlace, Set<Long> wantedSizes, long maxHashedBytes, ScanProgress progress,
+    public ContentScan(ProjectSource source, ReadLimits limits, Predicate<ProjectPath> isDocumentPlace, Set<Long> wantedSizes,
+            long maxHashedBytes, ScanProgress progress,
             CustomLinks custom) {
         this.source = source;
         this.limits = limits;
@@ -123,7 +124,8 @@ public final class ContentScan {
             ProjectFile file = files.get(i);
             DocumentSums.Held held = DocumentSums.Held.NOTHING;
             try {
-                results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()), hashed.get(i), sums, sums.before(i));
+                results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()), hashed.get(i), sums,
+                        sums.before(i));
                 held = results[i].held;
             } finally {
                 sums.add(i, held);
@@ -151,7 +153,8 @@ public final class ContentScan {
     /** Of a file without content its name alone can say that it only stands for another. */
     private static boolean isNamedShortcut(ProjectPath path) {
         String text = path.text();
-        return (text.endsWith("k") || text.endsWith("K")) && text.regionMatches(true, text.length() - SHORTCUT.length(), SHORTCUT, 0, SHORTCUT.length());
+        return (text.endsWith("k") || text.endsWith("K"))
+                && text.regionMatches(true, text.length() - SHORTCUT.length(), SHORTCUT, 0, SHORTCUT.length());
     }
 
     private final class Progress {
@@ -208,7 +211,8 @@ public final class ContentScan {
     /** Of a project that holds more than can be looked up in the memory there is, the documents after the limit are told as not read. */
     private static DocumentLinks notRead(DocumentLinks document, Phrase why) {
         ReadProblem problem = new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, why);
-        return new DocumentLinks(document.document(), document.format(), List.of(), List.of(new DocumentLinks.Fault(document.document(), problem)));
+        return new DocumentLinks(document.document(), document.format(), List.of(),
+                List.of(new DocumentLinks.Fault(document.document(), problem)));
     }
 
     /** What two files share that may have the same content. */
@@ -221,7 +225,8 @@ public final class ContentScan {
     /** What two files must share before it is worth hashing them; a source without contents told its hashes itself. */
     private static Set<Likeness> sharedContents(List<ProjectFile> files) {
         Set<Likeness> seen = new HashSet<>();
-        return files.stream().filter(file -> file.bytes() > 0).map(Likeness::of).filter(likeness -> !seen.add(likeness)).collect(Collectors.toSet());
+        return files.stream().filter(file -> file.bytes() > 0).map(Likeness::of).filter(likeness -> !seen.add(likeness))
+                .collect(Collectors.toSet());
     }
 
     private Result one(ProjectFile file, boolean wanted, boolean hashed, DocumentSums sums, DocumentSums.Held before) throws IOException {
@@ -233,7 +238,8 @@ public final class ContentScan {
             byte[] head = content.readNBytes(TypeProbe.HEAD_BYTES);
             String extension = file.path().extension();
             Head beginning = new Head(head);
-            Optional<LinkReader> reader = head.length == 0 || !isDocumentPlace.test(file.path()) ? Optional.empty() : LinkReaders.of(extension, beginning);
+            Optional<LinkReader> reader = head.length == 0 || !isDocumentPlace.test(file.path()) ? Optional.empty()
+                    : LinkReaders.of(extension, beginning);
             boolean ruled = head.length > 0 && isDocumentPlace.test(file.path()) && custom.read(file.path());
             if (reader.isPresent() || ruled) {
                 // A reader may close what it reads; the rest of the content still has to pass through here.
@@ -262,7 +268,8 @@ public final class ContentScan {
     }
 
     private DocumentContent content(ProjectPath path, InputStream stream, boolean full) {
-        return full ? DocumentContent.streamed(path, stream, limits.documentBytes()) : new DocumentContent(path, stream, limits.documentBytes());
+        return full ? DocumentContent.streamed(path, stream, limits.documentBytes())
+                : new DocumentContent(path, stream, limits.documentBytes());
     }
 
     /** What a document holds; of one whose links are let go, that it names any. */
@@ -293,7 +300,8 @@ public final class ContentScan {
             PathFinder.read(document, sink);
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = PATH_FINDER;
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + document.path(), broke);
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + document.path(),
+                    broke);
         }
         if (sink.count() > 0 || sink.isOverflowing()) {
             result.document = new DocumentLinks(document.path(), PATH_FINDER, sink.links(), List.of());
@@ -302,7 +310,8 @@ public final class ContentScan {
     }
 
     /** The one place where a reader that breaks costs its own document only. */
-    private void read(DocumentContent document, LinkSink sink, Optional<LinkReader> reader, boolean ruled, Result result) throws IOException {
+    private void read(DocumentContent document, LinkSink sink, Optional<LinkReader> reader, boolean ruled, Result result)
+            throws IOException {
         try {
             if (ruled) {
                 ruled(document, reader, sink);
@@ -313,7 +322,8 @@ public final class ContentScan {
             sink.problem(unreadable.problem());
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = format(reader);
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + document.path(), broke);
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + document.path(),
+                    broke);
             sink.problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
         }
         result.document = new DocumentLinks(document.path(), format(reader), sink.links(), sink.problems());

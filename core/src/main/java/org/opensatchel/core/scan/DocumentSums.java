@@ -84,7 +84,9 @@ final class DocumentSums {
         return sum.bytes > most.documentBytes();
     }
 
-    /** Why the links of a document are not looked up when those before it hold so much, completing “The document …”; empty when they are. */
+    /**
+     * Why the links of a document are not looked up when those before it hold so much, completing “The document …”; empty when they are.
+     */
     Optional<Phrase> refusal(Held before, Held own) {
         boolean named = own.links > 0;
         if (named && before.links > most.links()) {
@@ -93,6 +95,7 @@ final class DocumentSums {
         if (named && before.text > most.linkText()) {
             return Optional.of(ReadWording.LONG_LINKS_BEFORE.say(Facts.of(MOST, most.linkText())));
         }
-        return own.bytes > 0 && isBytesFull(before) ? Optional.of(ReadWording.BYTES_BEFORE.say(Facts.of(MOST_BYTES, most.documentBytes()))) : Optional.empty();
+        return own.bytes > 0 && isBytesFull(before) ? Optional.of(ReadWording.BYTES_BEFORE.say(Facts.of(MOST_BYTES, most.documentBytes())))
+                : Optional.empty();
     }
 }

@@ -24,8 +24,7 @@ final class Bundle {
     private final Map<String, Pattern> parsed = new ConcurrentHashMap<>();
 
     /** A pattern that was read, with the facts it names: those that choose a form, and the others. */
-    record Pattern(MessageFormat format, Set<String> names, Set<String> choosing) {
-    }
+    record Pattern(MessageFormat format, Set<String> names, Set<String> choosing) {}
 
     private Bundle(Locale locale, Map<String, String> patterns) {
         this.locale = locale;

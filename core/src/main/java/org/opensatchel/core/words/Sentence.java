@@ -17,8 +17,7 @@ public record Sentence(List<Piece> pieces, String open, String close) {
     public static final int MOST = 2_000;
 
     /** Words, or a name. */
-    public record Piece(String text, boolean isName) {
-    }
+    public record Piece(String text, boolean isName) {}
 
     public Sentence {
         pieces = List.copyOf(pieces);

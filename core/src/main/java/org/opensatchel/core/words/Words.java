@@ -118,7 +118,8 @@ public final class Words {
     public Said of(FindingLine finding) {
         Optional<Code> code = Code.of(finding.code());
         if (code.isEmpty() || finding.facts().isEmpty()) {
-            return new Said(code.map(this::title).orElse(finding.code()), Sentence.plain(finding.message()), Sentence.plain(finding.why()), finding.remedy().stream().map(Sentence::plain).toList());
+            return new Said(code.map(this::title).orElse(finding.code()), Sentence.plain(finding.message()), Sentence.plain(finding.why()),
+                    finding.remedy().stream().map(Sentence::plain).toList());
         }
         return of(code.get(), finding.path(), finding.at(), finding.facts().get());
     }
@@ -183,7 +184,8 @@ public final class Words {
     /** The heading over a group: the title of one, or what several share. */
     public Sentence heading(FindingGroups.Group group) {
         Optional<Code> code = Code.of(group.code());
-        return group.isMany() && code.isPresent() ? many(code.get(), group.shared()) : Sentence.plain(code.map(this::title).orElse(group.code()));
+        return group.isMany() && code.isPresent() ? many(code.get(), group.shared())
+                : Sentence.plain(code.map(this::title).orElse(group.code()));
     }
 
     // Anything else.
@@ -196,7 +198,9 @@ public final class Words {
         return say(phrase.key(), phrase.facts());
     }
 
-    /** What stands under a key, filled with facts; a key that is not known says itself, which only a report from a later version can bring. */
+    /**
+     * What stands under a key, filled with facts; a key that is not known says itself, which only a report from a later version can bring.
+     */
     public Sentence say(String key, Facts facts) {
         if (!bundle.has(key)) {
             return Sentence.plain(key);
@@ -316,7 +320,8 @@ public final class Words {
         }
         boolean named = name.kind() == FactName.Kind.NAMES;
         List<String> shown = texts.values().subList(0, Math.min(named ? MOST_NAMES : MOST_TEXTS, texts.values().size()));
-        List<List<Sentence.Piece>> each = shown.stream().map(text -> List.of(new Sentence.Piece(name == FactName.MACHINES ? machine(text) : text, named))).toList();
+        List<List<Sentence.Piece>> each = shown.stream()
+                .map(text -> List.of(new Sentence.Piece(name == FactName.MACHINES ? machine(text) : text, named))).toList();
         int more = texts.all() - shown.size();
         boolean few = named || name == FactName.PEOPLE || name == FactName.MACHINES;
         List<Sentence.Piece> list = few && more == 0 ? joined(each, false) : separated(each);
@@ -325,7 +330,8 @@ public final class Words {
 
     /** A machine's title: that of one of ours in this language, any other as it was given. */
     public String machine(String title) {
-        return Machine.SHIPPED.stream().filter(machine -> machine.title().equals(title)).map(machine -> "machine." + machine.name()).findFirst().map(bundle::text).orElse(title);
+        return Machine.SHIPPED.stream().filter(machine -> machine.title().equals(title)).map(machine -> "machine." + machine.name())
+                .findFirst().map(bundle::text).orElse(title);
     }
 
     /** Several texts as the language lists them, the last with its word for and. */
@@ -339,7 +345,8 @@ public final class Words {
         for (int i = 0; i < Math.min(each.size(), MOST_MARKS); i++) {
             marks.add(Character.toString(FIRST_MARK + i));
         }
-        ListFormatter format = ListFormatter.getInstance(locale(), or ? ListFormatter.Type.OR : ListFormatter.Type.AND, ListFormatter.Width.WIDE);
+        ListFormatter format = ListFormatter.getInstance(locale(), or ? ListFormatter.Type.OR : ListFormatter.Type.AND,
+                ListFormatter.Width.WIDE);
         return pieces(format.format(marks), each);
     }
 

@@ -59,10 +59,13 @@ class CarryTestTest {
         Files.writeString(project.resolve("lamp.png"), "x");
         Files.writeString(project.resolve("é.png"), "x");
         Files.writeString(temp.resolve("Lamp/page.html"), "<img src=\"" + link + "\">");
-        Report report = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE).carriedTo(ALL)).run(new FolderSource(temp.resolve("Lamp")));
-        String opened = String.join("", report.carry().orElseThrow().stream().map(machine -> machine.opens() == 1 && machine.breaks() == 0 ? "y" : "n").toList());
+        Report report = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE).carriedTo(ALL))
+                .run(new FolderSource(temp.resolve("Lamp")));
+        String opened = String.join("",
+                report.carry().orElseThrow().stream().map(machine -> machine.opens() == 1 && machine.breaks() == 0 ? "y" : "n").toList());
         assertThat(opened).as("%s", report.carry()).isEqualTo(machines);
-        assertThat(report.carry().orElseThrow()).allMatch(machine -> machine.opens() + machine.breaks() == report.links().size() && machine.links().size() == machine.breaks());
+        assertThat(report.carry().orElseThrow()).allMatch(
+                machine -> machine.opens() + machine.breaks() == report.links().size() && machine.links().size() == machine.breaks());
     }
 
     /** Which files of a listing cannot be on a machine. */
@@ -80,8 +83,10 @@ class CarryTestTest {
             """)
     void filesAreWhereTheyCanBe(String machine, String files, String refused) throws IOException {
         Map<String, Long> entries = new TreeMap<>();
-        Arrays.stream(files.split(" ")).forEach(file -> entries.put(file.substring(0, file.lastIndexOf('=')), Long.parseLong(file.substring(file.lastIndexOf('=') + 1))));
-        assertThat(refused(Machine.shipped(machine).orElseThrow(), entries)).isEqualTo(refused == null ? List.of() : List.of(refused.split(", ")));
+        Arrays.stream(files.split(" ")).forEach(
+                file -> entries.put(file.substring(0, file.lastIndexOf('=')), Long.parseLong(file.substring(file.lastIndexOf('=') + 1))));
+        assertThat(refused(Machine.shipped(machine).orElseThrow(), entries))
+                .isEqualTo(refused == null ? List.of() : List.of(refused.split(", ")));
     }
 
     @Test
@@ -92,7 +97,9 @@ class CarryTestTest {
         String deep = "folder-of-twenty-six-chars/".repeat(9) + "file.png";
         assertThat(refused(Machine.shipped("lab-windows").orElseThrow(), Map.of(deep, 1L))).isEmpty();
         assertThat(refused(Machine.shipped("lab-windows").orElseThrow(), Map.of("x" + deep + "0123456789", 1L))).hasSize(1);
-        Machine short1 = MachineReader.read("{\"machine\": 1, \"name\": \"s\", \"system\": \"linux\", \"maxName\": 8}".getBytes(StandardCharsets.UTF_8)).machine().orElseThrow();
+        Machine short1 = MachineReader
+                .read("{\"machine\": 1, \"name\": \"s\", \"system\": \"linux\", \"maxName\": 8}".getBytes(StandardCharsets.UTF_8)).machine()
+                .orElseThrow();
         assertThat(refused(short1, Map.of("12345678", 1L, "123456789", 1L))).containsExactly("123456789");
     }
 
@@ -101,27 +108,36 @@ class CarryTestTest {
         Path project = Files.createDirectories(temp.resolve("Lamp"));
         Files.writeString(project.resolve("aux.png"), "x");
         Files.writeString(project.resolve("page.html"), "<img src=aux.png>");
-        Report report = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE).carriedTo(ALL.subList(0, 2))).run(new FolderSource(project));
-        assertThat(report.carry().orElseThrow().get(0).links()).singleElement().satisfies(broken -> assertThat(broken.why()).contains("“aux.png” cannot be there", "a device to Windows"));
+        Report report = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE).carriedTo(ALL.subList(0, 2)))
+                .run(new FolderSource(project));
+        assertThat(report.carry().orElseThrow().get(0).links()).singleElement()
+                .satisfies(broken -> assertThat(broken.why()).contains("“aux.png” cannot be there", "a device to Windows"));
         assertThat(report.carry().orElseThrow().get(1).breaks()).isZero();
     }
 
     @Test
     void theKitsMachinesAreTakenWhereNoneIsNamed() throws IOException {
-        var kit = KitReader.read("{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"Lamp\"}, \"machines\": [\"render-linux\", \"lab-mac\"]}".getBytes(StandardCharsets.UTF_8)).kit();
+        var kit = KitReader
+                .read("{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"Lamp\"}, \"machines\": [\"render-linux\", \"lab-mac\"]}"
+                        .getBytes(StandardCharsets.UTF_8))
+                .kit();
         Path project = Files.createDirectories(temp.resolve("Lamp"));
         Files.writeString(project.resolve("page.html"), "x");
         CheckRequest request = CheckRequest.of(kit, RosterFields.NONE);
-        assertThat(new ProjectCheck(request).run(new FolderSource(project)).carry().orElseThrow()).extracting(Report.CarryLine::machine).containsExactly("render-linux", "lab-mac");
-        assertThat(new ProjectCheck(request.carriedTo(ALL.subList(0, 1))).run(new FolderSource(project)).carry().orElseThrow()).extracting(Report.CarryLine::machine).containsExactly("lab-windows");
+        assertThat(new ProjectCheck(request).run(new FolderSource(project)).carry().orElseThrow()).extracting(Report.CarryLine::machine)
+                .containsExactly("render-linux", "lab-mac");
+        assertThat(new ProjectCheck(request.carriedTo(ALL.subList(0, 1))).run(new FolderSource(project)).carry().orElseThrow())
+                .extracting(Report.CarryLine::machine).containsExactly("lab-windows");
         assertThat(new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(new FolderSource(project)).carry()).isEmpty();
     }
 
     private List<String> refused(Machine machine, Map<String, Long> files) throws IOException {
-        String entries = String.join(",", files.entrySet().stream().map(file -> "{\"path\": \"" + file.getKey() + "\", \"bytes\": " + file.getValue() + "}").toList());
+        String entries = String.join(",", files.entrySet().stream()
+                .map(file -> "{\"path\": \"" + file.getKey() + "\", \"bytes\": " + file.getValue() + "}").toList());
         Path listing = Files.writeString(temp.resolve("l.json"), "{\"listing\": 1, \"root\": \"Lamp\", \"files\": [" + entries + "]}");
         try (ProjectSource source = new ListingSource(listing, Optional.empty())) {
-            Report report = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE).carriedTo(List.of(machine)).withDocuments(false)).run(source);
+            Report report = new ProjectCheck(
+                    CheckRequest.of(Optional.empty(), RosterFields.NONE).carriedTo(List.of(machine)).withDocuments(false)).run(source);
             return report.carry().orElseThrow().get(0).files().stream().map(Report.CarryFileLine::path).toList();
         }
     }

@@ -40,9 +40,12 @@ import org.opensatchel.core.report.Report;
  */
 class KitFaultsPropertiesTest {
 
-    private static final List<String> FOLDERS = List.of("boards", "footage", "voices", "models", "surfaces", "plates", "timelines", "posters", "lettering", "storyboard", "interviews", "foley", "études", "matériel", "größen");
-    private static final List<String> PEOPLE = List.of("Marsh Ottoline", "O’Dowd Seán", "Åkerlund Märta", "de Souza Inês", "Nguyễn Thảo", "Quill-Fenn Ada", "Ng Po");
-    private static final List<String> ROOTS = List.of("{course}_{assignment}_{last}_{first}", "{last}_{first}_{assignment}", "{assignment}-{last:lower}", "{course}-{id}");
+    private static final List<String> FOLDERS = List.of("boards", "footage", "voices", "models", "surfaces", "plates", "timelines",
+            "posters", "lettering", "storyboard", "interviews", "foley", "études", "matériel", "größen");
+    private static final List<String> PEOPLE = List.of("Marsh Ottoline", "O’Dowd Seán", "Åkerlund Märta", "de Souza Inês", "Nguyễn Thảo",
+            "Quill-Fenn Ada", "Ng Po");
+    private static final List<String> ROOTS = List.of("{course}_{assignment}_{last}_{first}", "{last}_{first}_{assignment}",
+            "{assignment}-{last:lower}", "{course}-{id}");
 
     /** Faults of a document that belongs in a folder of its own. */
     private static final Set<Fault> NEED_FOLDER = EnumSet.of(Fault.DOCUMENTS_MISSPELT, Fault.DOCUMENT_IN_ROOT);
@@ -61,7 +64,10 @@ class KitFaultsPropertiesTest {
         assertThat(planned.check(temp, planned.root + "/").findings()).as("seed %d, %s", seed, planned.kit).isEmpty();
     }
 
-    /** Some systems hand over every accent as a sign of its own: names and links alike. That is noted of names that links write, and nothing else is said. */
+    /**
+     * Some systems hand over every accent as a sign of its own: names and links alike. That is noted of names that links write, and
+     * nothing else is said.
+     */
     @ParameterizedTest
     @MethodSource("seeds")
     void aProjectWithDecomposedNamesIsCleanToo(long seed) throws IOException {
@@ -88,21 +94,26 @@ class KitFaultsPropertiesTest {
             planned.decompose();
         }
         Report report = planned.check(temp, planned.prefix);
-        List<String> told = report.findings().stream().filter(finding -> !finding.severity().equals("note")).map(Report.FindingLine::code).toList();
+        List<String> told = report.findings().stream().filter(finding -> !finding.severity().equals("note")).map(Report.FindingLine::code)
+                .toList();
         assertThat(told).as("seed %d, %s, %s: %s", seed, fault, planned.kit, planned.project.files.keySet()).containsExactly(fault.code);
     }
 
     static Stream<Arguments> pairs() {
-        List<Fault> apart = List.of(Fault.FILM_NAME, Fault.SPACE, Fault.STARTER_CHANGED, Fault.FORBIDDEN, Fault.IN_THE_ROOT, Fault.WRONG_TYPE, Fault.ROOT_NAME, Fault.DOCUMENT_NAME);
-        List<Fault> last = List.of(Fault.NESTED, Fault.LOOSE, Fault.LINK_OUT, Fault.LINK_TO_NOTHING, Fault.FILM_GONE, Fault.FOLDER_ELSEWHERE);
-        return LongStream.range(0, 4).boxed().flatMap(seed -> apart.stream().flatMap(one -> last.stream().map(other -> Arguments.of(seed, one, other))));
+        List<Fault> apart = List.of(Fault.FILM_NAME, Fault.SPACE, Fault.STARTER_CHANGED, Fault.FORBIDDEN, Fault.IN_THE_ROOT,
+                Fault.WRONG_TYPE, Fault.ROOT_NAME, Fault.DOCUMENT_NAME);
+        List<Fault> last = List.of(Fault.NESTED, Fault.LOOSE, Fault.LINK_OUT, Fault.LINK_TO_NOTHING, Fault.FILM_GONE,
+                Fault.FOLDER_ELSEWHERE);
+        return LongStream.range(0, 4).boxed()
+                .flatMap(seed -> apart.stream().flatMap(one -> last.stream().map(other -> Arguments.of(seed, one, other))));
     }
 
     /** Two things that have nothing to do with each other are both told, and nothing else. */
     @ParameterizedTest
     @MethodSource("pairs")
     void twoFaultsAreTwoFindings(long seed, Fault one, Fault other) throws IOException {
-        assumeTrue(!(one == Fault.FILM_NAME && other == Fault.FILM_GONE) && !(one == Fault.ROOT_NAME && (other == Fault.NESTED || other == Fault.LOOSE)), "the second undoes the first");
+        assumeTrue(!(one == Fault.FILM_NAME && other == Fault.FILM_GONE)
+                && !(one == Fault.ROOT_NAME && (other == Fault.NESTED || other == Fault.LOOSE)), "the second undoes the first");
         assumeTrue(!(one == Fault.DOCUMENT_NAME && other.code.startsWith("link.")), "the second writes the document under its right name");
         Random random = new Random(seed);
         Planned planned = new Planned(random);
@@ -111,8 +122,10 @@ class KitFaultsPropertiesTest {
         for (Fault fault : one == Fault.DOCUMENT_NAME ? List.of(other, one) : List.of(one, other)) {
             fault.plant.apply(planned, random);
         }
-        List<String> told = planned.check(temp, planned.prefix).findings().stream().filter(finding -> !finding.severity().equals("note")).map(Report.FindingLine::code).toList();
-        assertThat(told).as("seed %d, %s, %s", seed, planned.kit, planned.project.files.keySet()).containsExactlyInAnyOrder(one.code, other.code);
+        List<String> told = planned.check(temp, planned.prefix).findings().stream().filter(finding -> !finding.severity().equals("note"))
+                .map(Report.FindingLine::code).toList();
+        assertThat(told).as("seed %d, %s, %s", seed, planned.kit, planned.project.files.keySet()).containsExactlyInAnyOrder(one.code,
+                other.code);
     }
 
     /** What may happen to a project, and the one thing to be said of it. */
@@ -127,14 +140,25 @@ class KitFaultsPropertiesTest {
             String folder = planned.media(random).folder;
             return planned.project.move(folder, "bundle/" + folder.substring(folder.lastIndexOf('/') + 1));
         }),
-        DOCUMENTS_MISSPELT("structure.folder-renamed", (planned, random) -> planned.project.move(planned.documents, planned.documents + "2")),
-        DOCUMENT_NAME("name.document", (planned, random) -> planned.project.move(planned.timeline(), planned.below(planned.documents) + "cut." + planned.type)),
-        DOCUMENT_IN_ROOT("structure.document-misplaced", (planned, random) -> planned.project.move(planned.timeline(), planned.timeline().substring(planned.documents.length() + 1))),
+        DOCUMENTS_MISSPELT("structure.folder-renamed",
+                (planned, random) -> planned.project.move(planned.documents, planned.documents + "2")),
+        DOCUMENT_NAME("name.document",
+                (planned, random) -> planned.project.move(planned.timeline(), Planned.below(planned.documents) + "cut." + planned.type)),
+        DOCUMENT_IN_ROOT("structure.document-misplaced",
+                (planned, random) -> planned.project.move(planned.timeline(),
+                        planned.timeline().substring(planned.documents.length() + 1))),
         FILM_NAME("name.file", (planned, random) -> planned.project.move(planned.film, "delivery/mine.mp4")),
         FILM_GONE("asset.required-missing", (planned, random) -> planned.project.remove(planned.film).put("delivery/.keep", "")),
-        FILM_IN_THE_WRONG_FOLDER("asset.required-missing", (planned, random) -> planned.project.move(planned.film, planned.media("mp4").map(one -> one.folder).orElse("extra/one") + planned.film.substring("delivery".length())).put("delivery/.keep", "")),
-        NO_DOCUMENT("structure.document-missing", (planned, random) -> planned.project.remove(planned.timeline()).put(planned.below(planned.documents) + ".keep", "")),
-        WRONG_TYPE("asset.type-not-accepted", (planned, random) -> planned.project.put(planned.media(random).folder + "/model.stl", "solid")),
+        FILM_IN_THE_WRONG_FOLDER("asset.required-missing",
+                (planned,
+                        random) -> planned.project.move(planned.film,
+                                planned.media("mp4").map(one -> one.folder).orElse("extra/one")
+                                        + planned.film.substring("delivery".length()))
+                                .put("delivery/.keep", "")),
+        NO_DOCUMENT("structure.document-missing",
+                (planned, random) -> planned.project.remove(planned.timeline()).put(Planned.below(planned.documents) + ".keep", "")),
+        WRONG_TYPE("asset.type-not-accepted",
+                (planned, random) -> planned.project.put(planned.media(random).folder + "/model.stl", "solid")),
         IN_THE_ROOT("structure.file-misplaced", (planned, random) -> planned.project.put("loose.stl", "solid")),
         FORBIDDEN("structure.folder-forbidden", (planned, random) -> planned.project.put("scrap/x.stl", "solid")),
         TOO_FEW("structure.too-few", (planned, random) -> {
@@ -159,9 +183,11 @@ class KitFaultsPropertiesTest {
             planned.rename(old, device);
             return planned.project.move(old, device);
         }),
-        STARTER_CHANGED("asset.starter-changed", (planned, random) -> planned.project.put(planned.starter, Media.content(planned.starter, 99))),
+        STARTER_CHANGED("asset.starter-changed",
+                (planned, random) -> planned.project.put(planned.starter, Media.content(planned.starter, 99))),
         STARTER_GONE("asset.starter-missing", (planned, random) -> planned.project.remove(planned.starter)),
-        STARTER_RENAMED("asset.starter-renamed", (planned, random) -> planned.project.move(planned.starter, planned.starter.replace("given", "mine"))),
+        STARTER_RENAMED("asset.starter-renamed",
+                (planned, random) -> planned.project.move(planned.starter, planned.starter.replace("given", "mine"))),
         ROOT_NAME("name.root", (planned, random) -> {
             planned.prefix = "my project/";
             return planned.project;
@@ -177,8 +203,10 @@ class KitFaultsPropertiesTest {
         EMPTY("asset.empty", (planned, random) -> planned.project.put(planned.free(random), new byte[0])),
         ZEROS("package.placeholder", (planned, random) -> planned.project.put(planned.free(random), new byte[500])),
         LINK_OUT("link.outside", (planned, random) -> planned.linking(file -> true, "file:///C:/Users/mara/Downloads/rain.aif")),
-        LINK_TO_NOTHING("link.missing", (planned, random) -> planned.linking(file -> true, planned.up() + planned.media(random).folder + "/zebra.aif")),
-        LINK_CAPITALS("link.misspelt", (planned, random) -> planned.linking(file -> true, planned.up() + planned.free(random).replaceFirst("/take", "/TAKE"))),
+        LINK_TO_NOTHING("link.missing",
+                (planned, random) -> planned.linking(file -> true, planned.up() + planned.media(random).folder + "/zebra.aif")),
+        LINK_CAPITALS("link.misspelt",
+                (planned, random) -> planned.linking(file -> true, planned.up() + planned.free(random).replaceFirst("/take", "/TAKE"))),
         LINK_MOVED("link.moved", (planned, random) -> {
             String file = planned.free(random);
             return planned.linking(other -> true, "elsewhere" + file.substring(file.lastIndexOf('/')));
@@ -205,7 +233,8 @@ class KitFaultsPropertiesTest {
         }
 
         static byte[] content(String path, int seed) {
-            return path.endsWith("png") ? SampleProject.png(seed) : path.endsWith("wav") ? SampleProject.wav(seed) : SampleProject.mp4(seed);
+            return path.endsWith("png") ? SampleProject.png(seed)
+                    : path.endsWith("wav") ? SampleProject.wav(seed) : SampleProject.mp4(seed);
         }
     }
 
@@ -234,7 +263,9 @@ class KitFaultsPropertiesTest {
             documents = random.nextInt(5) == 0 ? "" : above(random) + names.remove(0);
             type = List.of("otio", "html", "m3u").get(random.nextInt(3));
             String[] person = PEOPLE.get(random.nextInt(PEOPLE.size())).split(" (?=[^ ]+$)");
-            fields = RosterFields.NONE.with(RosterField.LAST, person[0]).with(RosterField.FIRST, person[1]).with(RosterField.COURSE, "SND 201").with(RosterField.ASSIGNMENT, "A3").with(RosterField.ID, "s10" + random.nextInt(1_000));
+            fields = RosterFields.NONE.with(RosterField.LAST, person[0]).with(RosterField.FIRST, person[1])
+                    .with(RosterField.COURSE, "SND 201").with(RosterField.ASSIGNMENT, "A3")
+                    .with(RosterField.ID, "s10" + random.nextInt(1_000));
             int seed = 1;
             for (Media one : media) {
                 for (int i = 0; i < 2 + random.nextInt(3); i++) {
@@ -253,7 +284,8 @@ class KitFaultsPropertiesTest {
             linked.add(film);
             if (random.nextBoolean()) {
                 // A program's own folder: nothing in it is ours to judge.
-                project.put("cache/con any: thing?.tmp", "x").put("cache/old.html", "<img src=\"C:\\gone.png\">").put("cache/empty.png", new byte[0]);
+                project.put("cache/con any: thing?.tmp", "x").put("cache/old.html", "<img src=\"C:\\gone.png\">").put("cache/empty.png",
+                        new byte[0]);
             }
             if (random.nextBoolean()) {
                 project.put("extra/one/notes.txt", "where to export: C:\\out\\film.mp4");
@@ -268,11 +300,22 @@ class KitFaultsPropertiesTest {
         }
 
         private String document(Random random, byte[] given) {
-            String folders = media.stream().map(one -> "{\"path\": \"" + one.folder + "\", \"sealed\": " + (one != media.get(0) && random.nextInt(3) == 0) + ", \"need\": \"required\", \"accepts\": [\"" + one.type + "\"], \"atLeast\": 2}").collect(Collectors.joining(", "));
-            return "{\"kit\": 1, \"title\": \"Random\", \"version\": 1, \"assignment\": \"A3\", \"root\": {\"name\": \"" + ROOTS.get(random.nextInt(ROOTS.size())) + "\"}, \"names\": {\"spaces\": \"forbid\", \"maxLength\": 60}, \"folders\": [" + folders
-                    + ", " + (documents.isEmpty() ? "" : "{\"path\": \"" + documents + "\", \"need\": \"required\", \"accepts\": [\"" + type + "\"]}, ") + "{\"path\": \"delivery\", \"need\": \"required\", \"accepts\": [\"mp4\"]}, {\"path\": \"cache\", \"need\": \"optional\", \"managed\": true}, {\"path\": \"scrap\", \"need\": \"forbidden\"}, {\"path\": \"extra/{word}\", \"need\": \"optional\"}], \"otherFolders\": \"note\", "
-                    + "\"documents\": [{\"role\": \"Timeline\", \"in\": \"" + documents + "\", \"name\": \"{last}_{assignment}_v{version:2}\", \"types\": [\"" + type + "\"], \"need\": \"required\"}], \"files\": [{\"role\": \"Film\", \"in\": \"delivery\", \"name\": \"{last}_{assignment}_final\", \"types\": [\"mp4\"], \"need\": \"required\"}], "
-                    + "\"starter\": [{\"path\": \"" + starter + "\", \"sha256\": \"" + SampleProject.sha256(given) + "\", \"bytes\": " + given.length + ", \"treat\": \"keep\"}]}";
+            String folders = media.stream()
+                    .map(one -> "{\"path\": \"" + one.folder + "\", \"sealed\": " + (one != media.get(0) && random.nextInt(3) == 0)
+                            + ", \"need\": \"required\", \"accepts\": [\"" + one.type + "\"], \"atLeast\": 2}")
+                    .collect(Collectors.joining(", "));
+            return "{\"kit\": 1, \"title\": \"Random\", \"version\": 1, \"assignment\": \"A3\", \"root\": {\"name\": \""
+                    + ROOTS.get(random.nextInt(ROOTS.size()))
+                    + "\"}, \"names\": {\"spaces\": \"forbid\", \"maxLength\": 60}, \"folders\": [" + folders
+                    + ", "
+                    + (documents.isEmpty() ? ""
+                            : "{\"path\": \"" + documents + "\", \"need\": \"required\", \"accepts\": [\"" + type + "\"]}, ")
+                    + "{\"path\": \"delivery\", \"need\": \"required\", \"accepts\": [\"mp4\"]}, {\"path\": \"cache\", \"need\": \"optional\", \"managed\": true}, {\"path\": \"scrap\", \"need\": \"forbidden\"}, {\"path\": \"extra/{word}\", \"need\": \"optional\"}], \"otherFolders\": \"note\", "
+                    + "\"documents\": [{\"role\": \"Timeline\", \"in\": \"" + documents
+                    + "\", \"name\": \"{last}_{assignment}_v{version:2}\", \"types\": [\"" + type
+                    + "\"], \"need\": \"required\"}], \"files\": [{\"role\": \"Film\", \"in\": \"delivery\", \"name\": \"{last}_{assignment}_final\", \"types\": [\"mp4\"], \"need\": \"required\"}], "
+                    + "\"starter\": [{\"path\": \"" + starter + "\", \"sha256\": \"" + SampleProject.sha256(given) + "\", \"bytes\": "
+                    + given.length + ", \"treat\": \"keep\"}]}";
         }
 
         /** Where the only timeline lies under its right name. */
@@ -317,7 +360,10 @@ class KitFaultsPropertiesTest {
         void decompose() {
             Map<String, byte[]> decomposed = new TreeMap<>();
             project.files.forEach((path, content) -> decomposed.put(Normalizer.normalize(path, Normalizer.Form.NFD),
-                    path.endsWith(type) ? Normalizer.normalize(new String(content, StandardCharsets.UTF_8), Normalizer.Form.NFD).getBytes(StandardCharsets.UTF_8) : content));
+                    path.endsWith(type)
+                            ? Normalizer.normalize(new String(content, StandardCharsets.UTF_8), Normalizer.Form.NFD)
+                                    .getBytes(StandardCharsets.UTF_8)
+                            : content));
             project.files.clear();
             project.files.putAll(decomposed);
             prefix = Normalizer.normalize(prefix, Normalizer.Form.NFD);
@@ -325,10 +371,14 @@ class KitFaultsPropertiesTest {
 
         /** Lets the document link those files, and one thing more. */
         SampleProject linking(Predicate<String> wanted, String more) {
-            List<String> targets = Stream.concat(linked.stream().filter(wanted).map(file -> up() + (type.equals("m3u") ? file : file.replace(" ", "%20"))), Stream.of(more)).filter(target -> !target.isEmpty()).toList();
+            List<String> targets = Stream
+                    .concat(linked.stream().filter(wanted).map(file -> up() + (type.equals("m3u") ? file : file.replace(" ", "%20"))),
+                            Stream.of(more))
+                    .filter(target -> !target.isEmpty()).toList();
             return switch (type) {
                 case "otio" -> project.timeline(timeline(), targets.toArray(String[]::new));
-                case "html" -> project.put(timeline(), "<!DOCTYPE html><meta charset=utf-8><title>Page</title>" + targets.stream().map(target -> "<a href=\"" + target + "\">x</a>").collect(Collectors.joining("\n")));
+                case "html" -> project.put(timeline(), "<!DOCTYPE html><meta charset=utf-8><title>Page</title>"
+                        + targets.stream().map(target -> "<a href=\"" + target + "\">x</a>").collect(Collectors.joining("\n")));
                 default -> project.put(timeline(), "#EXTM3U\n" + String.join("\n", targets) + "\n");
             };
         }

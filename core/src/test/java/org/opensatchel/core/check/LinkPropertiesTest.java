@@ -34,7 +34,8 @@ import org.opensatchel.core.report.Report.FindingLine;
 /** What holds for every project: random trees with odd names, documents of several formats, links made by the core. */
 class LinkPropertiesTest {
 
-    private static final String[] WORDS = {"lamp", "Tea Pot", "é clair", "a#b", "50%", "x+y", "a&b", "naïve", "Ünder", "o'clock", "ten.to", "[one]", "q;r", "at@home", "(two)", "ß", "Ω"};
+    private static final String[] WORDS = {"lamp", "Tea Pot", "é clair", "a#b", "50%", "x+y", "a&b", "naïve", "Ünder", "o'clock", "ten.to",
+            "[one]", "q;r", "at@home", "(two)", "ß", "Ω"};
     private static final String[] MEDIA = {"png", "wav", "mp4", "exr", "flac"};
 
     @TempDir
@@ -73,8 +74,10 @@ class LinkPropertiesTest {
         try (ProjectSource listing = new ListingSource(made.listing(temp, "Root"), Optional.of(new FolderSource(temp.resolve("Root"))))) {
             assertThat(outcomes(check(listing))).as("seed %d", seed).isEqualTo(plain);
         }
-        Report carried = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE).carriedTo(Machine.SHIPPED)).run(new FolderSource(temp.resolve("Root")));
-        assertThat(carried.carry().orElseThrow()).as("seed %d", seed).allSatisfy(machine -> assertThat(machine.breaks() + machine.files().size()).isZero());
+        Report carried = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE).carriedTo(Machine.SHIPPED))
+                .run(new FolderSource(temp.resolve("Root")));
+        assertThat(carried.carry().orElseThrow()).as("seed %d", seed)
+                .allSatisfy(machine -> assertThat(machine.breaks() + machine.files().size()).isZero());
     }
 
     @ParameterizedTest
@@ -88,9 +91,12 @@ class LinkPropertiesTest {
         String expected = made.spoil(fault, victim);
         Report report = check(new FolderSource(made.folder(temp, "Root")));
         List<FindingLine> told = report.findings().stream().filter(finding -> finding.code().startsWith("link.")).toList();
-        assertThat(told).as("seed %d, %s, %s", seed, fault, victim).isNotEmpty().allSatisfy(finding -> assertThat(finding.code()).isEqualTo(expected));
-        assertThat(told).as("seed %d, %s, %s", seed, fault, victim).hasSize(fault.equals("gone") ? (int) made.links.stream().filter(link -> link.target.equals(victim.target)).count() : 1);
-        assertThat(report.links().stream().filter(link -> !link.outcome().equals("ok")).count()).as("seed %d, %s, %s", seed, fault, victim).isEqualTo(told.size());
+        assertThat(told).as("seed %d, %s, %s", seed, fault, victim).isNotEmpty()
+                .allSatisfy(finding -> assertThat(finding.code()).isEqualTo(expected));
+        assertThat(told).as("seed %d, %s, %s", seed, fault, victim)
+                .hasSize(fault.equals("gone") ? (int) made.links.stream().filter(link -> link.target.equals(victim.target)).count() : 1);
+        assertThat(report.links().stream().filter(link -> !link.outcome().equals("ok")).count()).as("seed %d, %s, %s", seed, fault, victim)
+                .isEqualTo(told.size());
     }
 
     private static Report check(ProjectSource source) throws IOException {
@@ -98,7 +104,8 @@ class LinkPropertiesTest {
     }
 
     private static List<String> outcomes(Report report) {
-        return report.links().stream().map(link -> link.document() + " " + link.at() + " " + link.outcome() + " " + link.target().orElse("-")).toList();
+        return report.links().stream()
+                .map(link -> link.document() + " " + link.at() + " " + link.outcome() + " " + link.target().orElse("-")).toList();
     }
 
     private static List<FindingLine> serious(Report report) {
@@ -164,16 +171,23 @@ class LinkPropertiesTest {
         private String content(String document) {
             List<String> texts = links.stream().filter(link -> link.document.equals(document)).map(link -> link.text).toList();
             if (document.endsWith(".html")) {
-                return String.join("\n", texts.stream().map(text -> "<img src=\"" + text.replace("&", "&amp;").replace("\"", "&quot;") + "\">").toList());
+                return String.join("\n",
+                        texts.stream().map(text -> "<img src=\"" + text.replace("&", "&amp;").replace("\"", "&quot;") + "\">").toList());
             }
             if (document.endsWith(".usda")) {
-                return "#usda 1.0\ndef \"A\" {\n" + String.join("\n", texts.stream().map(text -> "asset f = @@@" + text + "@@@").toList()) + "\n}";
+                return "#usda 1.0\ndef \"A\" {\n" + String.join("\n", texts.stream().map(text -> "asset f = @@@" + text + "@@@").toList())
+                        + "\n}";
             }
             if (document.endsWith(".m3u")) {
                 // A line that begins with the comment's mark is written another way.
-                return "#EXTM3U\n" + String.join("\n", texts.stream().map(text -> text.startsWith("#") ? "./" + text : text).toList()) + "\n";
+                return "#EXTM3U\n" + String.join("\n", texts.stream().map(text -> text.startsWith("#") ? "./" + text : text).toList())
+                        + "\n";
             }
-            return "{\"OTIO_SCHEMA\": \"Timeline.1\", \"all\": [" + String.join(",", texts.stream().map(text -> "{\"OTIO_SCHEMA\": \"ExternalReference.1\", \"target_url\": \"" + text.replace("\\", "\\\\") + "\"}").toList()) + "]}";
+            return "{\"OTIO_SCHEMA\": \"Timeline.1\", \"all\": [" + String.join(",",
+                    texts.stream().map(
+                            text -> "{\"OTIO_SCHEMA\": \"ExternalReference.1\", \"target_url\": \"" + text.replace("\\", "\\\\") + "\"}")
+                            .toList())
+                    + "]}";
         }
 
         /** Spoils one link, or what it leads to; gives the code that has to be found. */
@@ -183,7 +197,8 @@ class LinkPropertiesTest {
                 case "missing" -> link.text = "never there/at all 123456.mov".replace(" ", uri ? "%20" : " ");
                 case "outside" -> link.text = uri ? "file:///C:/Users/mara/Downloads/zzz.mov" : "C:\\Users\\mara\\Downloads\\zzz.mov";
                 case "network-share" -> link.text = uri ? "file://pool/takes/zzz.mov" : "\\\\pool\\takes\\zzz.mov";
-                case "pinned" -> link.text = uri ? "file:///F:/work/Root/" + PercentCoding.encode(link.target) : "F:\\work\\Root\\" + link.target.replace('/', '\\');
+                case "pinned" -> link.text = uri ? "file:///F:/work/Root/" + PercentCoding.encode(link.target)
+                        : "F:\\work\\Root\\" + link.target.replace('/', '\\');
                 case "misspelt" -> link.text = swapped(link.text);
                 case "remote" -> link.text = "https://example.org/zzz.mov";
                 default -> files.remove(link.target);
@@ -220,8 +235,10 @@ class LinkPropertiesTest {
         }
 
         Path listing(Path parent, String root) throws IOException {
-            String entries = String.join(",", files.entrySet().stream().map(file -> "{\"path\": \"" + file.getKey() + "\", \"bytes\": " + file.getValue().getBytes(StandardCharsets.UTF_8).length + "}").toList());
-            return Files.writeString(Files.createTempFile(parent, "l", ".json"), "{\"listing\": 1, \"root\": \"" + root + "\", \"files\": [" + entries + "]}");
+            String entries = String.join(",", files.entrySet().stream().map(file -> "{\"path\": \"" + file.getKey() + "\", \"bytes\": "
+                    + file.getValue().getBytes(StandardCharsets.UTF_8).length + "}").toList());
+            return Files.writeString(Files.createTempFile(parent, "l", ".json"),
+                    "{\"listing\": 1, \"root\": \"" + root + "\", \"files\": [" + entries + "]}");
         }
     }
 }

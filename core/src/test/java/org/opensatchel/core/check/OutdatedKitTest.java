@@ -28,13 +28,15 @@ class OutdatedKitTest {
         assertThat(findings).singleElement().satisfies(finding -> {
             assertThat(finding.code() + " " + finding.severity()).isEqualTo("structure.kit-outdated note");
             assertThat(finding.message()).contains("version 3").contains("version 4");
-            assertThat(finding.consequences().orElseThrow()).singleElement().satisfies(change -> assertThat(change.message()).isEqualTo("“sound” no longer accepts wav."));
+            assertThat(finding.consequences().orElseThrow()).singleElement()
+                    .satisfies(change -> assertThat(change.message()).isEqualTo("“sound” no longer accepts wav."));
         });
     }
 
     @Test
     void theMarkerTellsAnOlderKit() throws IOException {
-        assertThat(check(kit(5, "\"wav\", \"flac\""), Optional.empty())).singleElement().satisfies(finding -> assertThat(finding.message()).contains("version 3").contains("version 5"));
+        assertThat(check(kit(5, "\"wav\", \"flac\""), Optional.empty())).singleElement()
+                .satisfies(finding -> assertThat(finding.message()).contains("version 3").contains("version 5"));
     }
 
     @Test

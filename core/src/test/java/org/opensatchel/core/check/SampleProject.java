@@ -34,13 +34,16 @@ public final class SampleProject {
         project.files.put("sound/hum.wav", wav(2));
         project.files.put("titles/grain.png", png(1));
         project.files.put("titles/lantern.png", png(2));
-        project.put("titles/titles.svg", "<svg xmlns=\"http://www.w3.org/2000/svg\"><image href=\"grain.png\"/><image href=\"lantern.png\"/></svg>");
+        project.put("titles/titles.svg",
+                "<svg xmlns=\"http://www.w3.org/2000/svg\"><image href=\"grain.png\"/><image href=\"lantern.png\"/></svg>");
         project.put("story/board.csv", "shot,what\n");
         project.timeline("edit/Marsh_A2_v01.otio", "../footage/stall_01.mp4", "../sound/market-bell.wav");
-        project.timeline("edit/Marsh_A2_v02.otio", "../footage/stall_01.mp4", "../footage/stall_02.mp4", "../footage/stall_03.mp4", "../sound/market-bell.wav", "../sound/hum.wav", "../titles/titles.svg");
+        project.timeline("edit/Marsh_A2_v02.otio", "../footage/stall_01.mp4", "../footage/stall_02.mp4", "../footage/stall_03.mp4",
+                "../sound/market-bell.wav", "../sound/hum.wav", "../titles/titles.svg");
         project.put("edit/autosave/anything at all.tmp", "kept by a program");
         project.files.put("delivery/Marsh_A2_final.mp4", mp4(9));
-        project.put("satchel.kit.json", "{\"marker\": 1, \"kit\": {\"title\": \"x\", \"version\": 3}, \"for\": {\"last\": \"Marsh\", \"first\": \"Ottoline\", \"course\": \"MOV 120\", \"assignment\": \"A2\"}}");
+        project.put("satchel.kit.json",
+                "{\"marker\": 1, \"kit\": {\"title\": \"x\", \"version\": 3}, \"for\": {\"last\": \"Marsh\", \"first\": \"Ottoline\", \"course\": \"MOV 120\", \"assignment\": \"A2\"}}");
         project.put("START-HERE.html", "<!DOCTYPE html><title>Start here</title>");
         return project;
     }
@@ -65,7 +68,8 @@ public final class SampleProject {
                  "files": [{"role": "Finished film", "in": "delivery", "name": "{last}_{assignment}_final", "types": ["mp4"], "need": "required"}],
                  "starter": [{"path": "sound/market-bell.wav", "sha256": "%s", "bytes": %d, "treat": "keep"}],
                  "location": {"storage": ["removable", "local"], "avoid": ["desktop", "downloads", "temporary", "synced"], "maxRootLength": 80},
-                 "machines": ["lab-windows", "render-linux"]}""".formatted(sha256(BELL), BELL.length);
+                 "machines": ["lab-windows", "render-linux"]}"""
+                .formatted(sha256(BELL), BELL.length);
     }
 
     public SampleProject put(String path, String text) {
@@ -90,7 +94,8 @@ public final class SampleProject {
 
     public SampleProject move(String from, String to) {
         Map<String, byte[]> moved = new TreeMap<>();
-        files.forEach((path, content) -> moved.put(path.equals(from) || path.startsWith(from + "/") ? to + path.substring(from.length()) : path, content));
+        files.forEach((path, content) -> moved
+                .put(path.equals(from) || path.startsWith(from + "/") ? to + path.substring(from.length()) : path, content));
         files.clear();
         files.putAll(moved);
         return this;
@@ -98,7 +103,8 @@ public final class SampleProject {
 
     public SampleProject timeline(String path, String... targets) {
         return put(path, "{\"OTIO_SCHEMA\": \"Timeline.1\", \"tracks\": [" + Arrays.stream(targets)
-                .map(target -> "{\"OTIO_SCHEMA\": \"ExternalReference.1\", \"target_url\": \"" + target.replace("\\", "\\\\") + "\"}").collect(Collectors.joining(",")) + "]}");
+                .map(target -> "{\"OTIO_SCHEMA\": \"ExternalReference.1\", \"target_url\": \"" + target.replace("\\", "\\\\") + "\"}")
+                .collect(Collectors.joining(",")) + "]}");
     }
 
     public SampleProject links(String... targets) {
@@ -136,9 +142,11 @@ public final class SampleProject {
     }
 
     Path listing(Path parent) {
-        List<String> entries = files.entrySet().stream().map(file -> "{\"path\": \"" + file.getKey() + "\", \"bytes\": " + file.getValue().length + ", \"sha256\": \"" + sha256(file.getValue()) + "\"}").toList();
+        List<String> entries = files.entrySet().stream().map(file -> "{\"path\": \"" + file.getKey() + "\", \"bytes\": "
+                + file.getValue().length + ", \"sha256\": \"" + sha256(file.getValue()) + "\"}").toList();
         try {
-            return Files.writeString(Files.createTempFile(parent, "listing", ".json"), "{\"listing\": 1, \"root\": \"" + root + "\", \"files\": [" + String.join(",\n", entries) + "]}");
+            return Files.writeString(Files.createTempFile(parent, "listing", ".json"),
+                    "{\"listing\": 1, \"root\": \"" + root + "\", \"files\": [" + String.join(",\n", entries) + "]}");
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
@@ -146,7 +154,7 @@ public final class SampleProject {
 
     public static byte[] png(int seed) {
         byte[] png = new byte[64 + seed];
-        System.arraycopy(new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0, 0, 13, 'I', 'H', 'D', 'R'}, 0, png, 0, 16);
+        System.arraycopy(new byte[]{(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0, 0, 13, 'I', 'H', 'D', 'R'}, 0, png, 0, 16);
         png[40] = (byte) seed;
         return png;
     }

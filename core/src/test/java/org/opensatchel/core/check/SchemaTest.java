@@ -47,10 +47,12 @@ class SchemaTest {
 
     @Test
     void reportsAgree() throws IOException {
-        SampleProject project = SampleProject.clean().links("F:\\A2\\footage\\stall_01.mp4", "F:\\A2\\sound\\hum.wav", "../footage/gone.mp4", "https://x.example/a", "data:,x", "$V/a").move("story", "Story").remove("sound/market-bell.wav");
+        SampleProject project = SampleProject.clean().links("F:\\A2\\footage\\stall_01.mp4", "F:\\A2\\sound\\hum.wav",
+                "../footage/gone.mp4", "https://x.example/a", "data:,x", "$V/a").move("story", "Story").remove("sound/market-bell.wav");
         Kit kit = KitReader.read(SampleProject.kit().getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
-        CheckRequest request = CheckRequest.of(Optional.of(kit), new RosterFields(Map.of(RosterField.LAST, "Marsh"))).located(Optional.of(ProjectLocation.of("E:\\x")));
-        for (Path zip : new Path[] {project.zip(temp, project.root + "/"), Files.write(temp.resolve("no.zip"), new byte[9])}) {
+        CheckRequest request = CheckRequest.of(Optional.of(kit), new RosterFields(Map.of(RosterField.LAST, "Marsh")))
+                .located(Optional.of(ProjectLocation.of("E:\\x")));
+        for (Path zip : new Path[]{project.zip(temp, project.root + "/"), Files.write(temp.resolve("no.zip"), new byte[9])}) {
             try (ZipSource source = ZipSource.open(zip)) {
                 String report = new String(ReportJson.bytes(new ProjectCheck(request).run(source)), StandardCharsets.UTF_8);
                 assertThat(schema("report").validate(report, InputFormat.JSON)).isEmpty();
@@ -71,6 +73,7 @@ class SchemaTest {
                 assertThat(schema("machine").validate(machine.toString(), InputFormat.JSON)).isEmpty();
             }
         }
-        assertThat(schema("machine").validate("{\"machine\": 1, \"name\": \"x\", \"system\": \"windows\", \"cost\": 1}", InputFormat.JSON)).isNotEmpty();
+        assertThat(schema("machine").validate("{\"machine\": 1, \"name\": \"x\", \"system\": \"windows\", \"cost\": 1}", InputFormat.JSON))
+                .isNotEmpty();
     }
 }

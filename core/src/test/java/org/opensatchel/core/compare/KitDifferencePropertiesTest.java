@@ -37,7 +37,8 @@ class KitDifferencePropertiesTest {
         List<KitChange> changes = KitDifference.between(before, after);
         assertThat(changes.isEmpty()).as("seed %d: %s", seed, changes).isEqualTo(same);
         assertThat(KitDifference.between(after, before).isEmpty()).as("seed %d, the other way round", seed).isEqualTo(same);
-        assertThat(changes).allSatisfy(change -> assertThat(Words.ENGLISH.text(change.what())).endsWith(".").doesNotContain("Optional", "null", "["));
+        assertThat(changes)
+                .allSatisfy(change -> assertThat(Words.ENGLISH.text(change.what())).endsWith(".").doesNotContain("Optional", "null", "["));
         Kit again = KitReader.read(KitWriter.write(after)).kit().orElseThrow();
         assertThat(KitDifference.between(after, again)).as("seed %d: written and read again", seed).isEmpty();
     }
@@ -54,10 +55,13 @@ class KitDifferencePropertiesTest {
             case 5 -> ((ObjectNode) kit.get("names")).put("maxLength", 20 + random.nextInt(50));
             case 6 -> kit.put("title", "Title " + random.nextInt(5));
             case 7 -> ((ObjectNode) kit.get("documents").get(0)).put("versions", random.nextInt(4));
-            case 8 -> ((ObjectNode) kit.get("files").get(0)).putObject("media").put("width", 100 + random.nextInt(3)).put("maxSeconds", random.nextInt(20) + 0.5);
+            case 8 -> ((ObjectNode) kit.get("files").get(0)).putObject("media").put("width", 100 + random.nextInt(3)).put("maxSeconds",
+                    random.nextInt(20) + 0.5);
             // Never note, which is what these are anyway: to say so changes nothing.
-            case 9 -> kit.putObject("severities").put(List.of("asset.unused", "link.remote", "name.space").get(random.nextInt(3)), List.of("must", "should", "off").get(random.nextInt(3)));
-            case 10 -> kit.putArray("steps").addObject().put("title", "Step " + random.nextInt(3)).put("text", "Text " + random.nextInt(3)).put("confirm", random.nextBoolean());
+            case 9 -> kit.putObject("severities").put(List.of("asset.unused", "link.remote", "name.space").get(random.nextInt(3)),
+                    List.of("must", "should", "off").get(random.nextInt(3)));
+            case 10 -> kit.putArray("steps").addObject().put("title", "Step " + random.nextInt(3)).put("text", "Text " + random.nextInt(3))
+                    .put("confirm", random.nextBoolean());
             default -> ((ObjectNode) kit.get("starter").get(0)).put("treat", List.of("keep", "edit", "free").get(random.nextInt(3)));
         }
     }

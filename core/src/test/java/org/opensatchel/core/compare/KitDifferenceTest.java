@@ -61,10 +61,10 @@ class KitDifferenceTest {
             /points               | {"total": 4, "names": 4}          | The points are 4 in all, folders 0, names 4, links 0, and files 0; they were none.
             """)
     void aChangeIsSaidInWords(String at, String json, String said) {
-        assertThat(KitDifference.between(kit(null, null), kit(at.strip(), json)).stream().map(change -> Words.ENGLISH.text(change.what())).toList())
+        assertThat(KitDifference.between(kit(null, null), kit(at.strip(), json)).stream().map(change -> Words.ENGLISH.text(change.what()))
+                .toList())
                 .containsExactlyElementsOf(List.of(said.split(" / ")));
     }
-
 
     @Test
     void theSameKitHasNoDifference() {

@@ -25,13 +25,15 @@ class FactsTest {
     private static final Phrase INNER = new Phrase("any.key", Facts.of(COUNT, 2));
 
     private static Facts again(Facts facts) {
-        Map<String, Object> read = JsonDocuments.MAPPER.readValue(JsonDocuments.MAPPER.writeValueAsString(facts.json()), new tools.jackson.core.type.TypeReference<LinkedHashMap<String, Object>>() { });
+        Map<String, Object> read = JsonDocuments.MAPPER.readValue(JsonDocuments.MAPPER.writeValueAsString(facts.json()),
+                new tools.jackson.core.type.TypeReference<LinkedHashMap<String, Object>>() {});
         return Facts.fromJson(read);
     }
 
     @Test
     void everyKindIsTheSameAfterJson() {
-        Facts facts = Facts.of(FOUND, ProjectPath.of("a/“b”.png")).and(COUNT, 3).and(BYTES, 5_000_000_000L).and(VALUE, -12.5).and(HOW, "gone").and(OTHERS, List.of("x", "y"))
+        Facts facts = Facts.of(FOUND, ProjectPath.of("a/“b”.png")).and(COUNT, 3).and(BYTES, 5_000_000_000L).and(VALUE, -12.5)
+                .and(HOW, "gone").and(OTHERS, List.of("x", "y"))
                 .and(CHANGE, INNER).and(PARTS, List.of(INNER, INNER));
         assertThat(again(facts)).isEqualTo(facts);
         assertThat(facts.json()).containsEntry("found", "a/“b”.png").containsEntry("count", 3L).containsEntry("others", List.of("x", "y"));
@@ -68,7 +70,8 @@ class FactsTest {
 
     @Test
     void theyAreShortenedToTheLast() {
-        Facts facts = Facts.of(FOUND, "long name").and(OTHERS, List.of("another long name")).and(CHANGE, new Phrase("x", Facts.of(FOUND, "inner long name"))).and(COUNT, 7);
+        Facts facts = Facts.of(FOUND, "long name").and(OTHERS, List.of("another long name"))
+                .and(CHANGE, new Phrase("x", Facts.of(FOUND, "inner long name"))).and(COUNT, 7);
         Facts cut = facts.shortened(text -> text.substring(0, 4));
         assertThat(cut.json().toString()).contains("long", "anot", "inne", "7").doesNotContain("name");
     }

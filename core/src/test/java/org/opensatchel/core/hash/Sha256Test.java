@@ -10,7 +10,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class Sha256Test {
 
     @ParameterizedTest
-    @CsvSource({"'', e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855", "abc, ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad"})
+    @CsvSource({"'', e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855",
+            "abc, ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad"})
     void isTheHashOfTheStandard(String content, String hash) {
         assertThat(Sha256.of(content.getBytes(StandardCharsets.US_ASCII))).isEqualTo(hash);
     }

@@ -65,20 +65,26 @@ class KitReaderTest {
     /** What went out by rules that were not as strict goes on being read; a pattern that would take all memory is not used. */
     @Test
     void aKitThatWasPublishedBeforeIsStillRead() {
-        String before = HEAD + ", \"title\": \"again\", \"folders\": [{\"path\": \"e:footage\", \"purpose\": \"\\u0007\"}], \"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"(?<link>(?:a{1000}){1000})\"}, {\"files\": \"*.x\", \"pattern\": \"(?<link>a)\"}]}}";
+        String before = HEAD
+                + ", \"title\": \"again\", \"folders\": [{\"path\": \"e:footage\", \"purpose\": \"\\u0007\"}], \"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"(?<link>(?:a{1000}){1000})\"}, {\"files\": \"*.x\", \"pattern\": \"(?<link>a)\"}]}}";
         assertThat(read(before).kit()).isEmpty();
-        assertThat(KitReader.readPublished(before.getBytes(java.nio.charset.StandardCharsets.UTF_8)).kit().orElseThrow().links().custom()).hasSize(1);
-        assertThat(KitReader.readPublished((HEAD + ", \"folder\": []}").getBytes(java.nio.charset.StandardCharsets.UTF_8)).kit()).as("what never was a kit is none").isEmpty();
+        assertThat(KitReader.readPublished(before.getBytes(java.nio.charset.StandardCharsets.UTF_8)).kit().orElseThrow().links().custom())
+                .hasSize(1);
+        assertThat(KitReader.readPublished((HEAD + ", \"folder\": []}").getBytes(java.nio.charset.StandardCharsets.UTF_8)).kit())
+                .as("what never was a kit is none").isEmpty();
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"(?<link>a{1000}b{2,900})", "[{9999}]{3}(?<link>a)", "\\\\{99999\\\\}(?<link>x)", "\\\\Qa{9}{9}{9}{9}{999}\\\\E(?<link>x{5})", "(?<link>[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}:[0-9]{2})", "(?<link>(a{10}){20})|b{3}"})
+    @ValueSource(strings = {"(?<link>a{1000}b{2,900})", "[{9999}]{3}(?<link>a)", "\\\\{99999\\\\}(?<link>x)",
+            "\\\\Qa{9}{9}{9}{9}{999}\\\\E(?<link>x{5})", "(?<link>[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}:[0-9]{2})",
+            "(?<link>(a{10}){20})|b{3}"})
     void aPatternWithRepeatsOfReasonIsTaken(String pattern) {
         assertThat(read(HEAD + ", \"links\": {\"custom\": [{\"files\": \"*.x\", \"pattern\": \"" + pattern + "\"}]}}").faults()).isEmpty();
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"[] | object", "{\"kit\": 2, \"title\": \"T\", \"root\": {\"name\": \"a\"}} | kit", "{\"kit\": 1 | JSON", "{\"kit\": 1} | title",
+    @CsvSource(delimiter = '|', value = {"[] | object", "{\"kit\": 2, \"title\": \"T\", \"root\": {\"name\": \"a\"}} | kit",
+            "{\"kit\": 1 | JSON", "{\"kit\": 1} | title",
             "{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"a/b\"}} | slash"})
     void whatIsNoKitIsRefused(String json, String says) {
         KitReading reading = read(json);
@@ -89,7 +95,8 @@ class KitReaderTest {
     @Test
     void writtenAndReadAgainItIsTheSame() throws Exception {
         for (String name : List.of("night-market", "kettle-turntable", "wayfinding-set")) {
-            byte[] json = new String(Files.readAllBytes(Path.of("../web/src/main/resources/demo/" + name + ".kit.json")), StandardCharsets.UTF_8)
+            byte[] json = new String(Files.readAllBytes(Path.of("../web/src/main/resources/demo/" + name + ".kit.json")),
+                    StandardCharsets.UTF_8)
                     .replaceAll("\"@[^\"]*@\"", "\"" + "0".repeat(64) + "\"").getBytes(StandardCharsets.UTF_8);
             byte[] once = KitWriter.write(KitReader.read(json).kit().orElseThrow());
             assertThat(KitWriter.write(KitReader.read(once).kit().orElseThrow())).isEqualTo(once);

@@ -46,7 +46,8 @@ class HostileDocumentsTest {
         NESTED_QUOTES(">".repeat(DEEP) + "[".repeat(DEEP) + "](".repeat(1_000) + "*_".repeat(DEEP)),
         NESTED_PARENTHESES("ISO-10303-21;\nDATA;\n#1=A(" + "(".repeat(DEEP)),
         ENTITIES("<!DOCTYPE a [" + entities() + "]><a>&e30;</a>"),
-        ATTRIBUTES("<svg " + Stream.iterate(1, i -> i + 1).limit(20_000).map(i -> "a" + i + "=\"x\" ").reduce("", (a, b) -> a.length() > 300_000 ? a : a + b) + "/>"),
+        ATTRIBUTES("<svg " + Stream.iterate(1, i -> i + 1).limit(20_000).map(i -> "a" + i + "=\"x\" ").reduce("",
+                (a, b) -> a.length() > 300_000 ? a : a + b) + "/>"),
         LINES("mtllib a\\\n".repeat(DEEP) + "comment TextureFile x\n".repeat(DEEP)),
         OPEN_STRINGS("\"".repeat(DEEP) + "'".repeat(DEEP + 1) + "@@@@".repeat(DEEP) + "/*"),
         ESCAPES("@import url(" + "\\".repeat(DEEP) + ");" + "url(".repeat(DEEP)),
@@ -74,8 +75,9 @@ class HostileDocumentsTest {
     void endsOrdinarily(String format, Hostile hostile, LinkReader reader) throws IOException {
         for (Charset charset : List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16)) {
             byte[] content = hostile.text.getBytes(charset);
-            boolean packed = reader.recognises(reader.extensions().get(0), new Head(new byte[] {'P', 'K', 3, 4, 20, 0}));
-            for (byte[] one : packed ? List.of(content, zipped(content)) : List.of(content, java.util.Arrays.copyOf(content, content.length / 2))) {
+            boolean packed = reader.recognises(reader.extensions().get(0), new Head(new byte[]{'P', 'K', 3, 4, 20, 0}));
+            for (byte[] one : packed ? List.of(content, zipped(content))
+                    : List.of(content, java.util.Arrays.copyOf(content, content.length / 2))) {
                 LinkSink sink = new LinkSink(ProjectPath.of("a." + reader.extensions().get(0)), 4_096);
                 try {
                     reader.read(new DocumentContent(sink.file(), new ByteArrayInputStream(one), LIMIT), sink);
@@ -92,7 +94,9 @@ class HostileDocumentsTest {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             zip.setLevel(1);
-            for (String name : List.of("content.otio", "manifest.xml", "a.dae", "a.usda", "_rels/.rels", "content.xml", "META-INF/manifest.xml", "META-INF/container.xml", "stack.xml", "a.opf", "a.xhtml", "a.css", "score.xml", "project.xml")) {
+            for (String name : List.of("content.otio", "manifest.xml", "a.dae", "a.usda", "_rels/.rels", "content.xml",
+                    "META-INF/manifest.xml", "META-INF/container.xml", "stack.xml", "a.opf", "a.xhtml", "a.css", "score.xml",
+                    "project.xml")) {
                 zip.putNextEntry(new ZipEntry(name));
                 zip.write(content, 0, Math.min(content.length, 200_000));
             }
@@ -121,9 +125,11 @@ class HostileDocumentsTest {
     void linksBeyondCountAreToldAndNotKept() throws Exception {
         byte[] playlist = ("#EXTM3U\n" + "a.wav\n".repeat(LinkSink.Allowance.ONE_DOCUMENT.links() + 10)).getBytes(StandardCharsets.UTF_8);
         LinkSink sink = new LinkSink(ProjectPath.of("a.m3u"), 4_096);
-        LinkReaders.of("m3u", new Head(playlist)).orElseThrow().read(new DocumentContent(sink.file(), new ByteArrayInputStream(playlist), LIMIT), sink);
+        LinkReaders.of("m3u", new Head(playlist)).orElseThrow()
+                .read(new DocumentContent(sink.file(), new ByteArrayInputStream(playlist), LIMIT), sink);
         assertThat(sink.links()).hasSize(LinkSink.Allowance.ONE_DOCUMENT.links());
-        assertThat(sink.problems()).singleElement().satisfies(trouble -> assertThat(Words.ENGLISH.text(trouble.problem().what())).startsWith("names more than 200,000 files"));
+        assertThat(sink.problems()).singleElement()
+                .satisfies(trouble -> assertThat(Words.ENGLISH.text(trouble.problem().what())).startsWith("names more than 200,000 files"));
     }
 
     /** 200 MB of one letter behind a beginning. */

@@ -38,7 +38,8 @@ class ReaderTest {
     private static final Path SAMPLES = Path.of("src/test/resources/samples");
 
     static Stream<Path> samples() throws IOException {
-        return Files.walk(SAMPLES, 2).filter(path -> SAMPLES.relativize(path).getNameCount() == 2 && !path.toString().endsWith(".expected")).sorted();
+        return Files.walk(SAMPLES, 2).filter(path -> SAMPLES.relativize(path).getNameCount() == 2 && !path.toString().endsWith(".expected"))
+                .sorted();
     }
 
     /** A sample's bytes; a folder is packed as a ZIP, what is named {@code mimetype} first and as it is. */
@@ -48,7 +49,9 @@ class ReaderTest {
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out); Stream<Path> files = Files.walk(sample)) {
-            for (Path file : files.filter(Files::isRegularFile).sorted(Comparator.comparing((Path path) -> !path.endsWith("mimetype")).thenComparing(Comparator.naturalOrder())).toList()) {
+            for (Path file : files.filter(Files::isRegularFile)
+                    .sorted(Comparator.comparing((Path path) -> !path.endsWith("mimetype")).thenComparing(Comparator.naturalOrder()))
+                    .toList()) {
                 byte[] bytes = Files.readAllBytes(file);
                 ZipEntry entry = new ZipEntry(sample.relativize(file).toString());
                 if (file.endsWith("mimetype")) {
@@ -101,16 +104,22 @@ class ReaderTest {
         assertThat(reader("scene.json", Files.readAllBytes(SAMPLES.resolve("gltf/clean.gltf")))).contains("glTF scene");
         assertThat(reader("cut.json", Files.readAllBytes(SAMPLES.resolve("otio/rich.otio")))).contains("OpenTimelineIO timeline");
         assertThat(reader("model.bin", "glTF\2\0\0\0".getBytes(StandardCharsets.ISO_8859_1))).contains("binary glTF scene");
-        assertThat(reader("drawing.xml", "<?xml version='1.0'?><!-- <a> --><svg xmlns='http://www.w3.org/2000/svg'/>".getBytes(StandardCharsets.UTF_8))).contains("SVG picture");
+        assertThat(reader("drawing.xml",
+                "<?xml version='1.0'?><!-- <a> --><svg xmlns='http://www.w3.org/2000/svg'/>".getBytes(StandardCharsets.UTF_8)))
+                .contains("SVG picture");
         assertThat(reader("notes.txt", "hello".getBytes(StandardCharsets.UTF_8))).isEmpty();
     }
 
     /** Samples whose content alone tells what they are, whatever their name says. */
     @ParameterizedTest
-    @CsvSource({"collada/kettle.dae,COLLADA scene", "dash/stall.mpd,MPEG-DASH presentation", "epub/guide.epub,EPUB book", "gltf/clean.gltf,glTF scene", "gltf/box.glb,binary glTF scene", "materialx/steel.mtlx,MaterialX document",
-            "musicxml/bell.musicxml,MusicXML score", "odf/brief.odt,OpenDocument file", "odf/flat.fodg,OpenDocument file", "opc/notes.docx,Open Packaging document", "opc/plan.3mf,Open Packaging document", "ora/sign.ora,OpenRaster picture",
-            "otio/rich.otio,OpenTimelineIO timeline", "otio/bundle.otioz,OpenTimelineIO bundle", "pdf/poster.pdf,PDF document", "ply/cup.ply,PLY model", "smil/stall.smil,SMIL presentation", "step/press.stp,STEP model", "svg/rich.svg,SVG picture",
-            "usd/kettle.usda,USD scene", "vrml/stall.wrl,VRML world", "x3d/stall.x3d,X3D scene", "xspf/bells.xspf,XSPF playlist", "m3u/tea.m3u,M3U playlist"})
+    @CsvSource({"collada/kettle.dae,COLLADA scene", "dash/stall.mpd,MPEG-DASH presentation", "epub/guide.epub,EPUB book",
+            "gltf/clean.gltf,glTF scene", "gltf/box.glb,binary glTF scene", "materialx/steel.mtlx,MaterialX document",
+            "musicxml/bell.musicxml,MusicXML score", "odf/brief.odt,OpenDocument file", "odf/flat.fodg,OpenDocument file",
+            "opc/notes.docx,Open Packaging document", "opc/plan.3mf,Open Packaging document", "ora/sign.ora,OpenRaster picture",
+            "otio/rich.otio,OpenTimelineIO timeline", "otio/bundle.otioz,OpenTimelineIO bundle", "pdf/poster.pdf,PDF document",
+            "ply/cup.ply,PLY model", "smil/stall.smil,SMIL presentation", "step/press.stp,STEP model", "svg/rich.svg,SVG picture",
+            "usd/kettle.usda,USD scene", "vrml/stall.wrl,VRML world", "x3d/stall.x3d,X3D scene", "xspf/bells.xspf,XSPF playlist",
+            "m3u/tea.m3u,M3U playlist"})
     void aRenamedDocumentIsStillOne(String sample, String format) throws IOException {
         byte[] content = content(SAMPLES.resolve(sample));
         for (String name : List.of("thing", "thing.dat", "thing.xml", "thing.zip")) {
@@ -120,10 +129,14 @@ class ReaderTest {
 
     @Test
     void deepLongAndBombedDocumentsEndInAProblem() {
-        assertThat(read("deep.otio", ("{\"OTIO_SCHEMA\":\"Timeline.1\",\"a\":" + "[".repeat(100_000)).getBytes(StandardCharsets.UTF_8))).last().asString().startsWith("!");
+        assertThat(read("deep.otio", ("{\"OTIO_SCHEMA\":\"Timeline.1\",\"a\":" + "[".repeat(100_000)).getBytes(StandardCharsets.UTF_8)))
+                .last().asString().startsWith("!");
         String entities = "<!DOCTYPE svg [<!ENTITY a \"aaaaaaaaaa\">" + Stream.iterate(1, i -> i + 1).limit(30)
-                .map(i -> "<!ENTITY a" + i + " \"" + ("&a" + (i == 1 ? "" : i - 1) + ";").repeat(10) + "\">").reduce("", String::concat) + "]>";
-        assertThat(read("bomb.svg", (entities + "<svg xmlns=\"http://www.w3.org/2000/svg\"><title>&a30;</title></svg>").getBytes(StandardCharsets.UTF_8))).last().asString().startsWith("!");
+                .map(i -> "<!ENTITY a" + i + " \"" + ("&a" + (i == 1 ? "" : i - 1) + ";").repeat(10) + "\">").reduce("", String::concat)
+                + "]>";
+        assertThat(read("bomb.svg",
+                (entities + "<svg xmlns=\"http://www.w3.org/2000/svg\"><title>&a30;</title></svg>").getBytes(StandardCharsets.UTF_8)))
+                .last().asString().startsWith("!");
         assertThat(read("deep.svg", "<g>".repeat(100_000).getBytes(StandardCharsets.UTF_8))).last().asString().startsWith("!");
         assertThat(read("deep.html", "<div>".repeat(100_000).getBytes(StandardCharsets.UTF_8))).isEmpty();
         assertThat(read("long.obj", ("mtllib " + "a".repeat(3 << 20)).getBytes(StandardCharsets.UTF_8))).last().asString().startsWith("!");
@@ -137,7 +150,8 @@ class ReaderTest {
     }
 
     private static Optional<String> reader(String name, byte[] content) {
-        return LinkReaders.of(ProjectPath.of(name).extension(), new Head(Arrays.copyOf(content, Math.min(content.length, 4_096)))).map(LinkReader::format);
+        return LinkReaders.of(ProjectPath.of(name).extension(), new Head(Arrays.copyOf(content, Math.min(content.length, 4_096))))
+                .map(LinkReader::format);
     }
 
     private static List<String> read(String name, byte[] content) {
@@ -155,10 +169,14 @@ class ReaderTest {
         } catch (IOException impossible) {
             throw new AssertionError(impossible);
         }
-        sink.links().forEach(link -> out.add(member(path, link.document()) + link.at().text() + "  " + link.text() + (link.path().equals(link.text()) ? "" : "  as " + link.path())
-                + (link.base().isEmpty() ? "" : "  from " + link.base()) + (link.standing() == Link.Standing.STATED ? "" : "  " + link.standing().name().toLowerCase(Locale.ROOT))
-                + (link.alternatives().isEmpty() ? "" : "  or another") + link.frames().map(frames -> "  " + frames.number(frames.first()) + " to " + frames.number(frames.last())).orElse("")));
-        sink.problems().forEach(trouble -> out.add("! " + member(path, trouble.document()) + trouble.problem().at().text() + " " + Words.ENGLISH.text(trouble.problem().what())));
+        sink.links().forEach(link -> out.add(member(path, link.document()) + link.at().text() + "  " + link.text()
+                + (link.path().equals(link.text()) ? "" : "  as " + link.path())
+                + (link.base().isEmpty() ? "" : "  from " + link.base())
+                + (link.standing() == Link.Standing.STATED ? "" : "  " + link.standing().name().toLowerCase(Locale.ROOT))
+                + (link.alternatives().isEmpty() ? "" : "  or another")
+                + link.frames().map(frames -> "  " + frames.number(frames.first()) + " to " + frames.number(frames.last())).orElse("")));
+        sink.problems().forEach(trouble -> out.add("! " + member(path, trouble.document()) + trouble.problem().at().text() + " "
+                + Words.ENGLISH.text(trouble.problem().what())));
         return out;
     }
 

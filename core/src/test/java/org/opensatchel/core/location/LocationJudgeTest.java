@@ -12,7 +12,8 @@ import org.opensatchel.core.machine.OperatingSystem;
 
 class LocationJudgeTest {
 
-    private static final LocationPolicy POLICY = new LocationPolicy(List.of(StorageKind.REMOVABLE, StorageKind.LOCAL), List.of(Avoided.DESKTOP, Avoided.DOWNLOADS, Avoided.TEMPORARY, Avoided.SYNCED, Avoided.SYSTEM), 80);
+    private static final LocationPolicy POLICY = new LocationPolicy(List.of(StorageKind.REMOVABLE, StorageKind.LOCAL),
+            List.of(Avoided.DESKTOP, Avoided.DOWNLOADS, Avoided.TEMPORARY, Avoided.SYNCED, Avoided.SYSTEM), 80);
     private static final String ROOT = "MOV120_A2_Marsh_Ottoline";
 
     @ParameterizedTest
@@ -54,10 +55,12 @@ class LocationJudgeTest {
 
     /** A name that says nothing is a wrong name, unless the links show that the root lies in it. */
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"E:\\banana | location.parent", "e:\\banana | location.parent", "E:\\banana\\old | location.root-name", "F:\\banana | location.root-name"})
+    @CsvSource(delimiter = '|', value = {"E:\\banana | location.parent", "e:\\banana | location.parent",
+            "E:\\banana\\old | location.root-name", "F:\\banana | location.root-name"})
     void theLinksTellWhetherItIsTheFolderAround(String path, String expected) {
         ProjectLocation location = new ProjectLocation(Optional.of(OperatingSystem.WINDOWS), Optional.of(StorageKind.REMOVABLE), path);
-        assertThat(LocationJudge.judge(location, Optional.of(POLICY), Optional.of(ROOT), Optional.of("E:\\banana\\" + ROOT))).extracting(fault -> fault.code().id()).containsExactly(expected);
+        assertThat(LocationJudge.judge(location, Optional.of(POLICY), Optional.of(ROOT), Optional.of("E:\\banana\\" + ROOT)))
+                .extracting(fault -> fault.code().id()).containsExactly(expected);
     }
 
     @ParameterizedTest
@@ -69,6 +72,7 @@ class LocationJudgeTest {
     }
 
     private static List<LocationFault> judge(String path, StorageKind storage) {
-        return LocationJudge.judge(new ProjectLocation(Optional.of(OperatingSystem.WINDOWS), Optional.of(storage), path), Optional.of(POLICY), Optional.of(ROOT));
+        return LocationJudge.judge(new ProjectLocation(Optional.of(OperatingSystem.WINDOWS), Optional.of(storage), path),
+                Optional.of(POLICY), Optional.of(ROOT));
     }
 }

@@ -16,11 +16,14 @@ class MachineReaderTest {
         Machine linux = read("{\"machine\": 1, \"name\": \"cellar\", \"system\": \"linux\"}").machine().orElseThrow();
         assertThat(linux.caseIgnored()).isFalse();
         assertThat(linux.maxPath()).isEqualTo(4096);
-        Machine mac = read("{\"machine\": 1, \"name\": \"desk\", \"system\": \"macos\", \"root\": \"/Volumes/X/{root}\", \"reaches\": [\"web\"], \"case\": \"kept\"}").machine().orElseThrow();
+        Machine mac = read(
+                "{\"machine\": 1, \"name\": \"desk\", \"system\": \"macos\", \"root\": \"/Volumes/X/{root}\", \"reaches\": [\"web\"], \"case\": \"kept\"}")
+                .machine().orElseThrow();
         assertThat(mac.unicode()).isEqualTo(Machine.UnicodeRule.DECOMPOSED);
         assertThat(mac.caseIgnored()).isFalse();
         assertThat(mac.reaches()).containsExactly("web");
-        assertThat(Machine.SHIPPED).extracting(Machine::name).containsExactly("lab-windows", "lab-mac", "lab-linux", "drive-fat32", "drive-exfat", "render-linux", "instructor");
+        assertThat(Machine.SHIPPED).extracting(Machine::name).containsExactly("lab-windows", "lab-mac", "lab-linux", "drive-fat32",
+                "drive-exfat", "render-linux", "instructor");
     }
 
     @ParameterizedTest

@@ -26,10 +26,15 @@ class FolderMatchTest {
     private static final RosterFields MARSH = RosterFields.NONE.with(RosterField.LAST, "Marsh").with(RosterField.FIRST, "Ottoline");
 
     private static PlanMatch match(String planned, String found) {
-        String rules = Arrays.stream(planned.split(";")).map(path -> path.startsWith("?") ? "{\"path\": \"" + path.substring(1) + "\", \"need\": \"optional\"}" : "{\"path\": \"" + path + "\", \"need\": \"required\"}").collect(Collectors.joining(", "));
-        Kit kit = KitReader.read(("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"x\"}, \"folders\": [" + rules + "]}").getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        String rules = Arrays.stream(planned.split(";"))
+                .map(path -> path.startsWith("?") ? "{\"path\": \"" + path.substring(1) + "\", \"need\": \"optional\"}"
+                        : "{\"path\": \"" + path + "\", \"need\": \"required\"}")
+                .collect(Collectors.joining(", "));
+        Kit kit = KitReader.read(("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"x\"}, \"folders\": [" + rules + "]}")
+                .getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
         List<ProjectPath> folders = Arrays.stream(found.split(";")).filter(path -> !path.isEmpty()).map(ProjectPath::of).toList();
-        return new PlanMatch(new ProjectTree(Optional.of("x"), List.of(), folders), new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), List.of(), kit, MARSH, List.of());
+        return new PlanMatch(new ProjectTree(Optional.of("x"), List.of(), folders),
+                new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), List.of(), kit, MARSH, List.of());
     }
 
     private static String told(PlannedFolder match) {
@@ -68,7 +73,8 @@ class FolderMatchTest {
             "{last} | marsh | Marsh RENAMED marsh",
             "{last}/sound | Marsh/sound | Marsh/sound THERE Marsh/sound"})
     void standsFor(String planned, String found, String expected) {
-        assertThat(match(planned, found).folders().stream().map(FolderMatchTest::told).collect(Collectors.joining("; "))).isEqualTo(expected);
+        assertThat(match(planned, found).folders().stream().map(FolderMatchTest::told).collect(Collectors.joining("; ")))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -84,7 +90,8 @@ class FolderMatchTest {
     @ParameterizedTest
     @CsvSource({"work,true", "work/deep,true", "work/deep/sound,false", "other,false", "shots,true", "shots/one,false"})
     void foldersOnTheWayToAPlannedOneArePlanned(String folder, boolean onTheWay) {
-        assertThat(match("work/deep/sound;shots/{word}", "work/deep/sound;shots/one;other").isOnTheWay(ProjectPath.of(folder))).isEqualTo(onTheWay);
+        assertThat(match("work/deep/sound;shots/{word}", "work/deep/sound;shots/one;other").isOnTheWay(ProjectPath.of(folder)))
+                .isEqualTo(onTheWay);
     }
 
     @Test

@@ -29,7 +29,7 @@ import org.opensatchel.core.scan.Scan;
 /** Which folder a planned one became, told by what it left behind: what links look for in it, and the starter files it came with. */
 class FolderTracesTest {
 
-    private static final EntryHandle NOWHERE = new EntryHandle() { };
+    private static final EntryHandle NOWHERE = new EntryHandle() {};
 
     private static List<ProjectPath> paths(String all) {
         return Arrays.stream(all == null ? new String[0] : all.split(";")).filter(path -> !path.isEmpty()).map(ProjectPath::of).toList();
@@ -41,8 +41,10 @@ class FolderTracesTest {
     }
 
     private static ResolvedLink asks(ProjectPath path) {
-        Link link = new Link(ProjectPath.of("edit/a.otio"), ProjectPath.of("edit/a.otio"), Place.WHOLE, path.text(), path.text(), Notation.PLAIN, "", Optional.empty(), Link.Standing.STATED, "", false);
-        return new ResolvedLink(link, LinkForm.RELATIVE, Outcome.MISSING, Optional.empty(), Optional.of(path), List.<Candidate>of(), Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+        Link link = new Link(ProjectPath.of("edit/a.otio"), ProjectPath.of("edit/a.otio"), Place.WHOLE, path.text(), path.text(),
+                Notation.PLAIN, "", Optional.empty(), Link.Standing.STATED, "", false);
+        return new ResolvedLink(link, LinkForm.RELATIVE, Outcome.MISSING, Optional.empty(), Optional.of(path), List.<Candidate>of(),
+                Optional.empty(), Optional.empty(), Optional.empty(), List.of());
     }
 
     @ParameterizedTest
@@ -65,10 +67,14 @@ class FolderTracesTest {
             "footage | '' | '' | collected/a | -"})
     void becomes(String planned, String asked, String starters, String found, String expected) {
         List<ProjectFile> files = paths(found).stream().map(FolderTracesTest::file).toList();
-        Set<ProjectPath> folders = files.stream().flatMap(file -> IntStream.range(1, file.path().names().size()).mapToObj(depth -> ProjectPath.of(file.path().names().subList(0, depth)))).collect(Collectors.toSet());
+        Set<ProjectPath> folders = files.stream().flatMap(file -> IntStream.range(1, file.path().names().size())
+                .mapToObj(depth -> ProjectPath.of(file.path().names().subList(0, depth)))).collect(Collectors.toSet());
         ProjectTree tree = new ProjectTree(Optional.of("x"), files, folders);
-        List<StarterFile> kept = paths(starters).stream().map(path -> new StarterFile(path, path.name(), 5, StarterFile.Treat.KEEP)).toList();
-        FolderTraces left = new FolderTraces(tree, new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), paths(asked).stream().map(FolderTracesTest::asks).toList(), kept, Set.of(ProjectPath.of(planned)));
-        assertThat(left.of(ProjectPath.of(planned), folder -> !folder.equals(ProjectPath.of("work"))).map(ProjectPath::text).orElse("-")).isEqualTo(expected);
+        List<StarterFile> kept = paths(starters).stream().map(path -> new StarterFile(path, path.name(), 5, StarterFile.Treat.KEEP))
+                .toList();
+        FolderTraces left = new FolderTraces(tree, new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()),
+                paths(asked).stream().map(FolderTracesTest::asks).toList(), kept, Set.of(ProjectPath.of(planned)));
+        assertThat(left.of(ProjectPath.of(planned), folder -> !folder.equals(ProjectPath.of("work"))).map(ProjectPath::text).orElse("-"))
+                .isEqualTo(expected);
     }
 }

@@ -22,20 +22,25 @@ import org.opensatchel.core.scan.Scan;
 /** What became of the files of a sealed folder since the hand-in before. Files are written NAME=CONTENT. */
 class SealedMatchTest {
 
-    private static final EntryHandle NOWHERE = new EntryHandle() { };
+    private static final EntryHandle NOWHERE = new EntryHandle() {};
 
     private static String[] split(String files) {
         return Arrays.stream(files.split(";")).filter(file -> !file.isEmpty()).toArray(String[]::new);
     }
 
     private static SealedMatch now(String files) {
-        List<ProjectFile> all = Arrays.stream(split(files)).map(file -> file.split("=")).map(file -> new ProjectFile(ProjectPath.of(file[0]), new SourceEntry(file[0], 10, Optional.empty(), Optional.empty(), false, file[1].hashCode(), NOWHERE))).toList();
+        List<ProjectFile> all = Arrays.stream(split(files)).map(file -> file.split("="))
+                .map(file -> new ProjectFile(ProjectPath.of(file[0]),
+                        new SourceEntry(file[0], 10, Optional.empty(), Optional.empty(), false, file[1].hashCode(), NOWHERE)))
+                .toList();
         ProjectTree tree = new ProjectTree(Optional.of("x"), all, List.of());
-        return new SealedMatch(tree, new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), ProjectPath::composed, path -> path.text().startsWith("card/"));
+        return new SealedMatch(tree, new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), ProjectPath::composed,
+                path -> path.text().startsWith("card/"));
     }
 
     private static List<SealedFile> before(String files) {
-        return Arrays.stream(split(files)).map(file -> file.split("=")).map(file -> new SealedFile(ProjectPath.of(file[0]), 10, Optional.empty(), file[1].hashCode())).toList();
+        return Arrays.stream(split(files)).map(file -> file.split("="))
+                .map(file -> new SealedFile(ProjectPath.of(file[0]), 10, Optional.empty(), file[1].hashCode())).toList();
     }
 
     @ParameterizedTest
@@ -53,7 +58,9 @@ class SealedMatchTest {
             "other/a=1;card/b=2 | card/b=2 | ''",
             "'' | card/a=1 | ''"})
     void touched(String earlier, String found, String expected) {
-        String told = now(found).touched(before(earlier)).stream().map(file -> file.path() + " " + file.kind() + " " + file.found().map(ProjectPath::text).orElse("-")).collect(Collectors.joining(";"));
+        String told = now(found).touched(before(earlier)).stream()
+                .map(file -> file.path() + " " + file.kind() + " " + file.found().map(ProjectPath::text).orElse("-"))
+                .collect(Collectors.joining(";"));
         assertThat(told).isEqualTo(expected);
     }
 
@@ -74,7 +81,8 @@ class SealedMatchTest {
         SealedFile other = new SealedFile(ProjectPath.of("card/b"), 10, Optional.of("f".repeat(64)), 7);
         assertThat(known.isSameAs(other)).isTrue();
         assertThat(known.isSurelySameAs(other)).isFalse();
-        assertThat(other.isSurelySameAs(new SealedFile(ProjectPath.of("c"), 10, Optional.of("e".repeat(64)), 7))).as("the hash counts more").isFalse();
+        assertThat(other.isSurelySameAs(new SealedFile(ProjectPath.of("c"), 10, Optional.of("e".repeat(64)), 7))).as("the hash counts more")
+                .isFalse();
         assertThat(other.isSameAs(new SealedFile(ProjectPath.of("c"), 11, Optional.of("f".repeat(64)), 7))).isFalse();
     }
 }

@@ -41,14 +41,25 @@ class TypeProbeTest {
 
     static List<Content> contents() {
         return List.of(
-                new Content("a PNG picture", List.of("png"), picture("png")), new Content("a JPEG picture", List.of("jpg", "jpeg"), picture("jpg")), new Content("a GIF picture", List.of("gif"), picture("gif")),
-                new Content("a TIFF picture", List.of("tif", "tiff"), picture("tiff")), new Content("a WAVE sound", List.of("wav"), sound(AudioFileFormat.Type.WAVE)), new Content("an AIFF sound", List.of("aif", "aiff"), sound(AudioFileFormat.Type.AIFF)),
-                new Content("a WebP picture", List.of("webp"), bytes("RIFF\u0024\0\0\0WEBPVP8 \u0018\0\0\0")), new Content("an OpenEXR picture", List.of("exr"), bytes("v/1\u0001\u0002\0\0\0channels\0chlist\0")),
-                new Content("a HEIC picture", List.of("heic", "heif"), bytes("\0\0\0\u0018ftypheic\0\0\0\0mif1heic")), new Content("an AVIF picture", List.of("avif"), bytes("\0\0\0\u0018ftypavif\0\0\0\0mif1avif")),
-                new Content("an MP4 film", List.of("mp4", "m4v", "mov", "m4a"), bytes("\0\0\0\u0018ftypisom\0\0\u0002\0isomiso2")), new Content("a FLAC sound", List.of("flac"), bytes("fLaC\0\0\0\"\u0010\0\u0010\0")),
-                new Content("an MP3 sound", List.of("mp3", "flac"), bytes("ID3\u0003\0\0\0\0\0\u0021TIT2")), new Content("an Ogg sound", List.of("ogg", "oga", "opus"), bytes("OggS\0\u0002\0\0\0\0\0\0\0\0\u0001\0\0\0\0\0\0\0\0\0\0\0\u0001\u001e\u0001vorbis\0\0\0\0\u0002")),
-                new Content("an AVI film", List.of("avi"), bytes("RIFF\0\0\u0001\0AVI LIST\0\0\0\0hdrlavih")), new Content("a PDF document", List.of("pdf"), bytes("%PDF-1.7\n1 0 obj\n<< >>\nendobj\n")),
-                new Content("a web page", List.of("html", "htm"), bytes("<!DOCTYPE html><html><head><title>404</title></head><body>Not found</body></html>")));
+                new Content("a PNG picture", List.of("png"), picture("png")),
+                new Content("a JPEG picture", List.of("jpg", "jpeg"), picture("jpg")),
+                new Content("a GIF picture", List.of("gif"), picture("gif")),
+                new Content("a TIFF picture", List.of("tif", "tiff"), picture("tiff")),
+                new Content("a WAVE sound", List.of("wav"), sound(AudioFileFormat.Type.WAVE)),
+                new Content("an AIFF sound", List.of("aif", "aiff"), sound(AudioFileFormat.Type.AIFF)),
+                new Content("a WebP picture", List.of("webp"), bytes("RIFF\u0024\0\0\0WEBPVP8 \u0018\0\0\0")),
+                new Content("an OpenEXR picture", List.of("exr"), bytes("v/1\u0001\u0002\0\0\0channels\0chlist\0")),
+                new Content("a HEIC picture", List.of("heic", "heif"), bytes("\0\0\0\u0018ftypheic\0\0\0\0mif1heic")),
+                new Content("an AVIF picture", List.of("avif"), bytes("\0\0\0\u0018ftypavif\0\0\0\0mif1avif")),
+                new Content("an MP4 film", List.of("mp4", "m4v", "mov", "m4a"), bytes("\0\0\0\u0018ftypisom\0\0\u0002\0isomiso2")),
+                new Content("a FLAC sound", List.of("flac"), bytes("fLaC\0\0\0\"\u0010\0\u0010\0")),
+                new Content("an MP3 sound", List.of("mp3", "flac"), bytes("ID3\u0003\0\0\0\0\0\u0021TIT2")),
+                new Content("an Ogg sound", List.of("ogg", "oga", "opus"),
+                        bytes("OggS\0\u0002\0\0\0\0\0\0\0\0\u0001\0\0\0\0\0\0\0\0\0\0\0\u0001\u001e\u0001vorbis\0\0\0\0\u0002")),
+                new Content("an AVI film", List.of("avi"), bytes("RIFF\0\0\u0001\0AVI LIST\0\0\0\0hdrlavih")),
+                new Content("a PDF document", List.of("pdf"), bytes("%PDF-1.7\n1 0 obj\n<< >>\nendobj\n")),
+                new Content("a web page", List.of("html", "htm"),
+                        bytes("<!DOCTYPE html><html><head><title>404</title></head><body>Not found</body></html>")));
     }
 
     private static byte[] bytes(String text) {
@@ -83,7 +94,8 @@ class TypeProbeTest {
     }
 
     static Stream<Arguments> pairs() {
-        return contents().stream().flatMap(content -> contents().stream().flatMap(other -> other.extensions.stream()).distinct().map(extension -> Arguments.of(content, extension)));
+        return contents().stream().flatMap(content -> contents().stream().flatMap(other -> other.extensions.stream()).distinct()
+                .map(extension -> Arguments.of(content, extension)));
     }
 
     @ParameterizedTest
@@ -108,12 +120,15 @@ class TypeProbeTest {
         Random random = new Random(repetition.getCurrentRepetition());
         byte[] noise = new byte[16 + random.nextInt(600)];
         random.nextBytes(noise);
-        contents().stream().flatMap(content -> content.extensions.stream()).forEach(extension -> assertThat(TypeProbe.lie(extension, noise)).as(extension).isEmpty());
+        contents().stream().flatMap(content -> content.extensions.stream())
+                .forEach(extension -> assertThat(TypeProbe.lie(extension, noise)).as(extension).isEmpty());
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"svg | <svg xmlns=\"http://www.w3.org/2000/svg\"/>", "svg | <?xml version=\"1.0\"?><!-- drawn --><svg/>", "csv | shot,what", "md | # Title", "json | {\"a\": 1}",
-            "css | a { b: c }", "html | <p>a page without a head</p>", "obj | v 0 0 0", "xml | <?xml version=\"1.0\"?><a/>", "txt | BMW and GIF are words", "srt | 1", "edl | TITLE: X"})
+    @CsvSource(delimiter = '|', value = {"svg | <svg xmlns=\"http://www.w3.org/2000/svg\"/>",
+            "svg | <?xml version=\"1.0\"?><!-- drawn --><svg/>", "csv | shot,what", "md | # Title", "json | {\"a\": 1}",
+            "css | a { b: c }", "html | <p>a page without a head</p>", "obj | v 0 0 0", "xml | <?xml version=\"1.0\"?><a/>",
+            "txt | BMW and GIF are words", "srt | 1", "edl | TITLE: X"})
     void textUnderATextsNameIsFine(String extension, String text) {
         assertThat(TypeProbe.lie(extension, text.getBytes(StandardCharsets.UTF_8))).isEmpty();
         assertThat(TypeProbe.lie(extension, ("\uFEFF" + text).getBytes(StandardCharsets.UTF_16LE))).isEmpty();

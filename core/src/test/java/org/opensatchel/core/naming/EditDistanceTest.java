@@ -31,7 +31,8 @@ class EditDistanceTest {
         }
         String b = random.nextInt(4) == 0 ? name(random, random.nextInt(12)) : changed.toString();
         for (int most = 0; most < 6; most++) {
-            assertThat(EditDistance.within(a, b, most)).as("seed %d: “%s” and “%s” within %d", seed, a, b, most).isEqualTo(Math.min(most + 1, whole(a, b)));
+            assertThat(EditDistance.within(a, b, most)).as("seed %d: “%s” and “%s” within %d", seed, a, b, most)
+                    .isEqualTo(Math.min(most + 1, whole(a, b)));
         }
     }
 

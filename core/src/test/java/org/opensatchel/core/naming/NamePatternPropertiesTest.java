@@ -14,8 +14,10 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** What holds for every pattern and every student. */
 class NamePatternPropertiesTest {
 
-    private static final List<String> PARTS = List.of("{last}", "{first:lower}", "{id}", "{course}", "{assignment:upper}", "{word}", "{text}", "{version:2}", "{version}", "{number:3}", "{date}", "{word:upper}", "_", "-", "v", " ", "é", "A2", "final", ".");
-    private static final List<String> NAMES = List.of("Marsh", "Ó Duibhne", "D'Amberley", "de la Cruz", "O’Neill", "Ng", "Straße", "İnci", "Æble", "李");
+    private static final List<String> PARTS = List.of("{last}", "{first:lower}", "{id}", "{course}", "{assignment:upper}", "{word}",
+            "{text}", "{version:2}", "{version}", "{number:3}", "{date}", "{word:upper}", "_", "-", "v", " ", "é", "A2", "final", ".");
+    private static final List<String> NAMES = List.of("Marsh", "Ó Duibhne", "D'Amberley", "de la Cruz", "O’Neill", "Ng", "Straße", "İnci",
+            "Æble", "李");
 
     static LongStream seeds() {
         return LongStream.range(0, 150);
@@ -27,9 +29,10 @@ class NamePatternPropertiesTest {
         Random random = new Random(seed);
         NamePattern pattern = pattern(random);
         RosterFields student = student(random);
-        for (boolean ascii : new boolean[] {false, true}) {
+        for (boolean ascii : new boolean[]{false, true}) {
             Optional<String> shortest = pattern.shortest(student, ascii, false);
-            shortest.ifPresent(name -> assertThat(pattern.test(name, student, ascii).fits()).as("seed %d: %s and %s", seed, pattern, name).isTrue());
+            shortest.ifPresent(
+                    name -> assertThat(pattern.test(name, student, ascii).fits()).as("seed %d: %s and %s", seed, pattern, name).isTrue());
             pattern.make(student, ascii).ifPresent(name -> {
                 assertThat(pattern.fits(name, student, ascii)).as("seed %d: %s makes %s", seed, pattern, name).isTrue();
                 assertThat(shortest).as("a name the roster makes is the shortest there is").contains(name);
@@ -48,7 +51,8 @@ class NamePatternPropertiesTest {
         assertThat(one.meets(one, student, false)).as("seed %d: a pattern meets itself: %s", seed, one).isTrue();
         for (NamePattern maker : List.of(one, other)) {
             maker.shortest(student, false, false).filter(name -> one.fits(name, student, false) && other.fits(name, student, false))
-                    .ifPresent(name -> assertThat(one.meets(other, student, false)).as("seed %d: %s fits %s and %s", seed, name, one, other).isTrue());
+                    .ifPresent(name -> assertThat(one.meets(other, student, false)).as("seed %d: %s fits %s and %s", seed, name, one, other)
+                            .isTrue());
         }
     }
 
@@ -74,7 +78,8 @@ class NamePatternPropertiesTest {
         }
         if (pattern.test(wrong.toString(), student, false) instanceof NameTest.Differs differs) {
             assertThat(differs.at()).isBetween(0, wrong.codePointCount(0, wrong.length()));
-            differs.nearest().ifPresent(name -> assertThat(pattern.fits(name, student, false)).as("seed %d: %s for %s by %s", seed, name, wrong, pattern).isTrue());
+            differs.nearest().ifPresent(name -> assertThat(pattern.fits(name, student, false))
+                    .as("seed %d: %s for %s by %s", seed, name, wrong, pattern).isTrue());
         }
     }
 
@@ -88,7 +93,8 @@ class NamePatternPropertiesTest {
 
     private static RosterFields student(Random random) {
         List<String> names = new ArrayList<>(NAMES);
-        return new RosterFields(Map.of(RosterField.LAST, names.get(random.nextInt(names.size())), RosterField.FIRST, names.get(random.nextInt(names.size())), RosterField.ID, "26" + random.nextInt(9999),
+        return new RosterFields(Map.of(RosterField.LAST, names.get(random.nextInt(names.size())), RosterField.FIRST,
+                names.get(random.nextInt(names.size())), RosterField.ID, "26" + random.nextInt(9999),
                 RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2"));
     }
 }

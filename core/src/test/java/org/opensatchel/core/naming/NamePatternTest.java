@@ -13,7 +13,8 @@ import org.opensatchel.core.words.Words;
 
 class NamePatternTest {
 
-    private static final RosterFields MARSH = new RosterFields(Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline", RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2"));
+    private static final RosterFields MARSH = new RosterFields(
+            Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline", RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2"));
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', nullValues = "-", value = {
@@ -71,7 +72,8 @@ class NamePatternTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-            "{last}_{assignment}_v{version:2} | {last}_{assignment}", "{last} version {version} | {last}", "v{version}_{word} | _{word}", "{last}-{version:3}-final | {last}-final", "{version:2} | -", "{last} | -"})
+            "{last}_{assignment}_v{version:2} | {last}_{assignment}", "{last} version {version} | {last}", "v{version}_{word} | _{word}",
+            "{last}-{version:3}-final | {last}-final", "{version:2} | -", "{last} | -"})
     void leavesTheVersionOut(String pattern, String expected) {
         assertThat(NamePattern.of(pattern).withoutVersion().map(NamePattern::text).orElse("-")).isEqualTo(expected);
     }
@@ -105,7 +107,8 @@ class NamePatternTest {
     void whatAPatternMakesFitsIt() {
         long seed = new Random().nextLong();
         Random random = new Random(seed);
-        List<String> parts = List.of("{last}", "{first}", "{course}", "{assignment}", "{last:lower}", "{first:upper}", "_", "-", "film", "É");
+        List<String> parts = List.of("{last}", "{first}", "{course}", "{assignment}", "{last:lower}", "{first:upper}", "_", "-", "film",
+                "É");
         for (int i = 0; i < 2_000; i++) {
             StringBuilder text = new StringBuilder("x");
             for (int j = 0; j < 5; j++) {

@@ -8,7 +8,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class PortableNameTest {
 
     @ParameterizedTest
-    @ValueSource(strings = {"a:b.mp4", "a?.png", "con", "CON.txt", "lpt1.tar.gz", "a.", "a ", "x\u202ey", "tab\there", "nul .txt", "a\u200bb", "a\ufffdb", "com¹"})
+    @ValueSource(strings = {"a:b.mp4", "a?.png", "con", "CON.txt", "lpt1.tar.gz", "a.", "a ", "x\u202ey", "tab\there", "nul .txt",
+            "a\u200bb", "a\ufffdb", "com¹"})
     void isRefusedSomewhere(String name) {
         assertThat(PortableName.refusal(name)).isPresent();
     }

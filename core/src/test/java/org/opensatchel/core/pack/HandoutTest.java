@@ -63,9 +63,12 @@ class HandoutTest {
         try (ZipFile file = new ZipFile(zip.toFile(), StandardCharsets.UTF_8)) {
             List<String> names = file.stream().map(ZipEntry::getName).toList();
             assertThat(names).doesNotHaveDuplicates().allMatch(name -> name.startsWith(ROOT + "/"));
-            assertThat(names).contains(ROOT + "/footage/", ROOT + "/edit/autosave/", ROOT + "/sound/market-bell.wav", ROOT + "/sound/Glocke für Séafra.wav", ROOT + "/START-HERE.html", ROOT + "/satchel.kit.json")
+            assertThat(names)
+                    .contains(ROOT + "/footage/", ROOT + "/edit/autosave/", ROOT + "/sound/market-bell.wav",
+                            ROOT + "/sound/Glocke für Séafra.wav", ROOT + "/START-HERE.html", ROOT + "/satchel.kit.json")
                     .doesNotContain(ROOT + "/scrap/", ROOT + "/shots/{word}/");
-            assertThat(JsonDocuments.MAPPER.readTree(file.getInputStream(file.getEntry(ROOT + "/satchel.kit.json")).readAllBytes()).at("/for/last").stringValue()).isEqualTo("Ó Duibhne");
+            assertThat(JsonDocuments.MAPPER.readTree(file.getInputStream(file.getEntry(ROOT + "/satchel.kit.json")).readAllBytes())
+                    .at("/for/last").stringValue()).isEqualTo("Ó Duibhne");
         }
     }
 
@@ -76,8 +79,10 @@ class HandoutTest {
         Path zip = Files.write(temp.resolve("kit.zip"), written(kit(), SEAFRA));
         Path out = Files.createDirectories(temp.resolve("out"));
         String program = command.substring(0, command.indexOf(' '));
-        assumeThat(Stream.of(System.getenv("PATH").split(":")).anyMatch(folder -> Files.isExecutable(Path.of(folder, program)))).as(program).isTrue();
-        ProcessBuilder builder = new ProcessBuilder(command.replace("ZIP", zip.toString()).replace("OUT", out.toString()).split(" ")).redirectErrorStream(true).redirectOutput(temp.resolve("log").toFile());
+        assumeThat(Stream.of(System.getenv("PATH").split(":")).anyMatch(folder -> Files.isExecutable(Path.of(folder, program)))).as(program)
+                .isTrue();
+        ProcessBuilder builder = new ProcessBuilder(command.replace("ZIP", zip.toString()).replace("OUT", out.toString()).split(" "))
+                .redirectErrorStream(true).redirectOutput(temp.resolve("log").toFile());
         builder.environment().put("LC_ALL", "C.UTF-8");
         Process process = builder.start();
         assertThat(process.waitFor(1, TimeUnit.MINUTES)).isTrue();
@@ -88,21 +93,27 @@ class HandoutTest {
 
     @Test
     void theGuideIsInTheKitsWordsWithTheStudentsName() throws IOException {
-        String guide = new String(Handout.of(kit(), "0".repeat(64), student("<b>Marsh & Sons", "Ottoline")).orElseThrow().guide(), StandardCharsets.UTF_8);
-        assertThat(guide).contains("&lt;b&gt;Marsh &amp; Sons", "a disk inside the computer", "Downloads", "Clips", "as it came: rename, move and change nothing in it", "_A2_v01.otio", "_A2_final.mp4", "They hold no spaces", "scrap")
+        String guide = new String(Handout.of(kit(), "0".repeat(64), student("<b>Marsh & Sons", "Ottoline")).orElseThrow().guide(),
+                StandardCharsets.UTF_8);
+        assertThat(guide).contains("&lt;b&gt;Marsh &amp; Sons", "a disk inside the computer", "Downloads", "Clips",
+                "as it came: rename, move and change nothing in it", "_A2_v01.otio", "_A2_final.mp4", "They hold no spaces", "scrap")
                 .doesNotContain("<b>Marsh", "http:", "https:", "<script", "null");
     }
 
     @Test
     void theGuideSpeaksGerman() {
-        String guide = new String(Handout.of(kit(), "0".repeat(64), student("Marsh", "Ottoline"), Words.in(Locale.GERMAN)).orElseThrow().guide(), StandardCharsets.UTF_8);
-        assertThat(guide).contains("lang=\"de\"", "Wohin dieser Ordner gehört", "Nicht dorthin legen: Schreibtisch", "Kit-Version", "Was geprüft wird").doesNotContain("Keep the whole folder");
+        String guide = new String(
+                Handout.of(kit(), "0".repeat(64), student("Marsh", "Ottoline"), Words.in(Locale.GERMAN)).orElseThrow().guide(),
+                StandardCharsets.UTF_8);
+        assertThat(guide).contains("lang=\"de\"", "Wohin dieser Ordner gehört", "Nicht dorthin legen: Schreibtisch", "Kit-Version",
+                "Was geprüft wird").doesNotContain("Keep the whole folder");
     }
 
     @Test
     void aStarterFileOfAnotherLengthIsNoHandOut() {
         Handout handout = Handout.of(kit(), "0".repeat(64), SEAFRA).orElseThrow();
-        assertThatThrownBy(() -> handout.write(new ByteArrayOutputStream(), file -> new ByteArrayInputStream(new byte[3]))).isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> handout.write(new ByteArrayOutputStream(), file -> new ByteArrayInputStream(new byte[3])))
+                .isInstanceOf(IOException.class);
     }
 
     @Test
@@ -140,8 +151,10 @@ class HandoutTest {
         assertThat(refusal(zip("kit.json", "{\"kit\": 2}"))).contains("kit.json").contains("\"kit\": 1");
         assertThat(refusal(zip("kit.json", SampleProject.kit()))).contains("“sound/market-bell.wav” is not in the package");
         assertThat(refusal(zip("kit.json", SampleProject.kit(), "starter/sound/market-bell.wav", "other"))).contains("its content differs");
-        assertThat(refusal(zip("kit.json", "{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"r\"}}", "starter/more.txt", "x"))).contains("does not belong");
-        assertThat(refusal(zip("kit.json", "{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"r\"}}", "../up.txt", "x"))).contains("up.txt");
+        assertThat(refusal(zip("kit.json", "{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"r\"}}", "starter/more.txt", "x")))
+                .contains("does not belong");
+        assertThat(refusal(zip("kit.json", "{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"r\"}}", "../up.txt", "x")))
+                .contains("up.txt");
     }
 
     /** No cut and no changed byte of a package is taken for the package. */
@@ -156,13 +169,15 @@ class HandoutTest {
             KitPackage.Reading reading = KitPackage.open(file, ReadLimits.DEFAULT);
             if (reading.kitPackage().isPresent()) {
                 try (KitPackage read = reading.kitPackage().get()) {
-                    assertThat(org.opensatchel.core.kit.KitWriter.write(read.kit())).as("byte " + at).isEqualTo(org.opensatchel.core.kit.KitWriter.write(kit));
+                    assertThat(org.opensatchel.core.kit.KitWriter.write(read.kit())).as("byte " + at)
+                            .isEqualTo(org.opensatchel.core.kit.KitWriter.write(kit));
                 }
             } else {
                 assertThat(reading.faults()).isNotEmpty();
             }
         }
-        assertThat(KitPackage.open(Files.write(temp.resolve("cut"), java.util.Arrays.copyOf(whole, whole.length / 2)), ReadLimits.DEFAULT).kitPackage()).isEmpty();
+        assertThat(KitPackage.open(Files.write(temp.resolve("cut"), java.util.Arrays.copyOf(whole, whole.length / 2)), ReadLimits.DEFAULT)
+                .kitPackage()).isEmpty();
     }
 
     private String refusal(Path file) throws IOException {
@@ -199,7 +214,8 @@ class HandoutTest {
 
     private static Kit kit() {
         ObjectNode document = (ObjectNode) JsonDocuments.MAPPER.readTree(SampleProject.kit());
-        document.get("starter").asArray().addObject().put("path", "sound/Glocke für Séafra.wav").put("sha256", SampleProject.sha256(SampleProject.BELL)).put("bytes", SampleProject.BELL.length);
+        document.get("starter").asArray().addObject().put("path", "sound/Glocke für Séafra.wav")
+                .put("sha256", SampleProject.sha256(SampleProject.BELL)).put("bytes", SampleProject.BELL.length);
         return KitReader.read(JsonDocuments.MAPPER.writeValueAsBytes(document)).kit().orElseThrow();
     }
 
@@ -207,24 +223,31 @@ class HandoutTest {
         List<String> files = new ArrayList<>();
         for (String starter : starters) {
             String[] words = starter.split(" ");
-            files.add("{\"path\": \"" + words[1] + "\", \"sha256\": \"" + words[2].repeat(64) + "\", \"bytes\": " + SampleProject.BELL.length + ", \"treat\": \"" + words[0] + "\"}");
+            files.add("{\"path\": \"" + words[1] + "\", \"sha256\": \"" + words[2].repeat(64) + "\", \"bytes\": "
+                    + SampleProject.BELL.length + ", \"treat\": \"" + words[0] + "\"}");
         }
-        String json = "{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"{course}_{assignment}_{last}_{first}\"}, \"starter\": [" + String.join(",", files) + "]}";
+        String json = "{\"kit\": 1, \"title\": \"t\", \"root\": {\"name\": \"{course}_{assignment}_{last}_{first}\"}, \"starter\": ["
+                + String.join(",", files) + "]}";
         return Optional.of(KitReader.read(json.getBytes(StandardCharsets.UTF_8))).flatMap(reading -> reading.kit()).orElseThrow();
     }
 
     private static RosterFields student(String last, String first) {
-        return new RosterFields(new EnumMap<>(Map.of(RosterField.LAST, last, RosterField.FIRST, first, RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2")));
+        return new RosterFields(new EnumMap<>(
+                Map.of(RosterField.LAST, last, RosterField.FIRST, first, RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2")));
     }
 
     @ParameterizedTest
     @CsvSource({"..,leads to another folder", ".,leads to another folder", "CON,is a device", "con.txt,is a device", "x.,ends in a dot"})
     void aNameThatIsNoFolderIsRefusedBeforeAnythingIsWritten(String last, String says) {
-        Kit kit = KitReader.read("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"{last}\"}, \"folders\": [{\"path\": \"work/{last}\"}]}".getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        Kit kit = KitReader
+                .read("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"{last}\"}, \"folders\": [{\"path\": \"work/{last}\"}]}"
+                        .getBytes(StandardCharsets.UTF_8))
+                .kit().orElseThrow();
         RosterFields fields = new RosterFields(Map.of(RosterField.LAST, last));
         assertThat(Handout.of(kit, "0".repeat(64), fields)).isEmpty();
         assertThat(Words.ENGLISH.text(Handout.refusal(kit, fields).orElseThrow())).contains("“" + last + "”").contains(says);
-        assertThat(Words.ENGLISH.text(Handout.refusal(kit, new RosterFields(Map.of(RosterField.LAST, "x".repeat(300)))).orElseThrow())).contains("longer than any system takes");
+        assertThat(Words.ENGLISH.text(Handout.refusal(kit, new RosterFields(Map.of(RosterField.LAST, "x".repeat(300)))).orElseThrow()))
+                .contains("longer than any system takes");
     }
 
     @ParameterizedTest
@@ -233,7 +256,7 @@ class HandoutTest {
         try (ZipWriter zip = new ZipWriter(OutputStream.nullOutputStream(), true)) {
             assertThatThrownBy(() -> zip.file(path, new byte[0])).isInstanceOf(IOException.class);
             assertThatThrownBy(() -> zip.folder(path)).isInstanceOf(IOException.class);
-            assertThatThrownBy(() -> zip.file(path, out -> { })).isInstanceOf(IOException.class);
+            assertThatThrownBy(() -> zip.file(path, out -> {})).isInstanceOf(IOException.class);
             assertThatThrownBy(() -> zip.file(path, InputStream.nullInputStream(), 0)).isInstanceOf(IOException.class);
         }
     }

@@ -35,7 +35,8 @@ import org.opensatchel.core.words.Words;
 /** A kit is on a drive whole, or not at all. */
 class KitLoaderTest {
 
-    private static final RosterFields MARSH = new RosterFields(Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline", RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2"));
+    private static final RosterFields MARSH = new RosterFields(
+            Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline", RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2"));
     private static final StarterContents BELL = file -> new ByteArrayInputStream(SampleProject.BELL);
     private static final long ROOMY = 1L << 30;
 
@@ -50,8 +51,10 @@ class KitLoaderTest {
         assertThat(drive.resolve("MOV120_A2_Marsh_Ottoline/edit/autosave")).isDirectory();
         assertThat(told.get()).as("written and read back").isGreaterThan(2L * SampleProject.BELL.length);
         assertThat(KitLoader.used(drive)).isEqualTo(loader(BELL).bytesNeeded());
-        var report = new ProjectCheck(CheckRequest.of(Optional.of(kit()), RosterFields.NONE)).run(new FolderSource(drive.resolve("MOV120_A2_Marsh_Ottoline")));
-        assertThat(report.findings().stream().map(finding -> finding.code()).toList()).as("what is left to the student").contains("structure.too-few").doesNotContain("name.root", "structure.folder-missing");
+        var report = new ProjectCheck(CheckRequest.of(Optional.of(kit()), RosterFields.NONE))
+                .run(new FolderSource(drive.resolve("MOV120_A2_Marsh_Ottoline")));
+        assertThat(report.findings().stream().map(finding -> finding.code()).toList()).as("what is left to the student")
+                .contains("structure.too-few").doesNotContain("name.root", "structure.folder-missing");
     }
 
     /** Drives are listed while kits are loaded onto them, and the folders that are looked at are moved away meanwhile. */
@@ -60,7 +63,7 @@ class KitLoaderTest {
         AtomicBoolean done = new AtomicBoolean();
         Thread writer = new Thread(() -> {
             while (!done.get()) {
-                loader(BELL).load(new Drive("SATCHEL-01", drive, DriveFormat.EXFAT, ROOMY), bytes -> { });
+                loader(BELL).load(new Drive("SATCHEL-01", drive, DriveFormat.EXFAT, ROOMY), bytes -> {});
                 drive.resolve("MOV120_A2_Marsh_Ottoline").toFile().renameTo(drive.resolve(".gone").toFile());
                 try (Stream<Path> gone = Files.walk(drive.resolve(".gone"))) {
                     gone.sorted(Comparator.reverseOrder()).forEach(path -> path.toFile().delete());
@@ -83,17 +86,17 @@ class KitLoaderTest {
     @Test
     void aDriveThatIsTooSmallIsLeftAsItWas() throws IOException {
         long needed = loader(BELL).bytesNeeded();
-        KitLoader.Loading loading = loader(BELL).load(new Drive("SATCHEL-02", drive, DriveFormat.FAT32, needed - 1), bytes -> { });
+        KitLoader.Loading loading = loader(BELL).load(new Drive("SATCHEL-02", drive, DriveFormat.FAT32, needed - 1), bytes -> {});
         assertThat(refusal(loading)).contains("SATCHEL-02").contains("the kit takes").contains("Nothing was written");
         assertEmpty();
-        assertThat(loader(BELL).load(new Drive("SATCHEL-02", drive, DriveFormat.FAT32, needed), bytes -> { }).loaded()).isTrue();
+        assertThat(loader(BELL).load(new Drive("SATCHEL-02", drive, DriveFormat.FAT32, needed), bytes -> {}).loaded()).isTrue();
     }
 
     @Test
     void aKitThatIsThereIsNotWrittenOver() throws IOException {
         Path work = Files.createDirectories(drive.resolve("MOV120_A2_Marsh_Ottoline"));
         Files.writeString(work.resolve("work.txt"), "mine");
-        assertThat(refusal(loader(BELL).load(new Drive("S", drive, DriveFormat.EXFAT, ROOMY), bytes -> { }))).contains("already");
+        assertThat(refusal(loader(BELL).load(new Drive("S", drive, DriveFormat.EXFAT, ROOMY), bytes -> {}))).contains("already");
         assertThat(work.resolve("work.txt")).hasContent("mine");
     }
 
@@ -111,27 +114,29 @@ class KitLoaderTest {
                 return 'x';
             }
         };
-        assertThat(refusal(loader(endless).load(new Drive("S", drive, DriveFormat.EXFAT, ROOMY), bytes -> { }))).contains("broke off");
+        assertThat(refusal(loader(endless).load(new Drive("S", drive, DriveFormat.EXFAT, ROOMY), bytes -> {}))).contains("broke off");
         assertEmpty();
-        assertThat(refusal(loader(breaking).load(new Drive("S", drive, DriveFormat.EXFAT, ROOMY), bytes -> { }))).contains("broke off");
+        assertThat(refusal(loader(breaking).load(new Drive("S", drive, DriveFormat.EXFAT, ROOMY), bytes -> {}))).contains("broke off");
         assertEmpty();
         Path gone = drive.resolve("not there");
-        assertThat(refusal(loader(BELL).load(new Drive("S", gone, DriveFormat.EXFAT, ROOMY), bytes -> { }))).contains("broke off");
+        assertThat(refusal(loader(BELL).load(new Drive("S", gone, DriveFormat.EXFAT, ROOMY), bytes -> {}))).contains("broke off");
     }
 
     @Test
     void whatAnEarlierBreakLeftIsClearedAway() throws IOException {
         Files.writeString(Files.createDirectories(drive.resolve(KitLoader.UNFINISHED)).resolve("half.txt"), "half");
-        assertThat(loader(BELL).load(new Drive("S", drive, DriveFormat.EXFAT, ROOMY), bytes -> { }).loaded()).isTrue();
+        assertThat(loader(BELL).load(new Drive("S", drive, DriveFormat.EXFAT, ROOMY), bytes -> {}).loaded()).isTrue();
         assertThat(drive.resolve(KitLoader.UNFINISHED)).doesNotExist();
         assertThat(drive.resolve("MOV120_A2_Marsh_Ottoline/half.txt")).doesNotExist();
     }
 
     @Test
     void aFileOverFourGigabytesDoesNotGoOntoFat() throws IOException {
-        List<StarterFile> large = List.of(new StarterFile(ProjectPath.of("footage/long.mp4"), "0".repeat(64), 1L << 32, StarterFile.Treat.KEEP));
+        List<StarterFile> large = List
+                .of(new StarterFile(ProjectPath.of("footage/long.mp4"), "0".repeat(64), 1L << 32, StarterFile.Treat.KEEP));
         KitLoader loader = new KitLoader(handout(), large, BELL);
-        assertThat(refusal(loader.load(new Drive("S", drive, DriveFormat.FAT32, 1L << 40), bytes -> { }))).contains("long.mp4").contains("4 GiB");
+        assertThat(refusal(loader.load(new Drive("S", drive, DriveFormat.FAT32, 1L << 40), bytes -> {}))).contains("long.mp4")
+                .contains("4 GiB");
         assertEmpty();
     }
 

@@ -16,7 +16,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class PathModelTest {
 
     @ParameterizedTest
-    @CsvSource({"a/b.c/lamp.tar.GZ,lamp.tar.GZ,lamp.tar,gz,a/b.c,3", "lamp,lamp,lamp,'','',1", ".hidden,.hidden,.hidden,'','',1", "a/.png,.png,.png,'',a,2", "a.b/lamp,lamp,lamp,'',a.b,2", "lamp.,lamp.,lamp,'','',1",
+    @CsvSource({"a/b.c/lamp.tar.GZ,lamp.tar.GZ,lamp.tar,gz,a/b.c,3", "lamp,lamp,lamp,'','',1", ".hidden,.hidden,.hidden,'','',1",
+            "a/.png,.png,.png,'',a,2", "a.b/lamp,lamp,lamp,'',a.b,2", "lamp.,lamp.,lamp,'','',1",
             "x/é.PNG,é.PNG,é,png,x,2"})
     void aPathIsTakenApart(String text, String name, String stem, String extension, String parent, int depth) {
         ProjectPath path = ProjectPath.of(text);
@@ -51,12 +52,15 @@ class PathModelTest {
     @CsvSource(nullValues = "-", value = {"a/b,../c,a/c", "a/b,../../c,c", "a,../../c,-", "'',..,-", "a/b,c/../d,a/b/d", "a,x/../../y,y"})
     void stepsUpAreWorkedOffAndNeverOverTheTop(String folder, String way, String expected) {
         List<String> from = folder.isEmpty() ? List.of() : Arrays.asList(folder.split("/"));
-        assertThat(LinkAddress.resolve(from, Arrays.asList(way.split("/"))).map(names -> String.join("/", names)).orElse(null)).isEqualTo(expected);
+        assertThat(LinkAddress.resolve(from, Arrays.asList(way.split("/"))).map(names -> String.join("/", names)).orElse(null))
+                .isEqualTo(expected);
     }
 
     @ParameterizedTest
-    @CsvSource({"edit/cut.otio,footage/a b.mp4,URI,../footage/a%20b.mp4", "edit/cut.otio,footage/a b.mp4,PLAIN,../footage/a b.mp4", "cut.otio,a.mp4,URI,a.mp4", "a/b/c.md,a/b/d.png,WEB,d.png", "a/b/c.md,a/d.png,WEB,../d.png",
-            "c.obj,~a.mtl,PLAIN,./~a.mtl", "c.obj,$x.mtl,PLAIN,./$x.mtl", "c.svg,a#b?.png,URI,a%23b%3F.png", "c.svg,100%.png,URI,100%25.png", "a/c.svg,a,URI,.", "c.svg,é.png,URI,%C3%A9.png"})
+    @CsvSource({"edit/cut.otio,footage/a b.mp4,URI,../footage/a%20b.mp4", "edit/cut.otio,footage/a b.mp4,PLAIN,../footage/a b.mp4",
+            "cut.otio,a.mp4,URI,a.mp4", "a/b/c.md,a/b/d.png,WEB,d.png", "a/b/c.md,a/d.png,WEB,../d.png",
+            "c.obj,~a.mtl,PLAIN,./~a.mtl", "c.obj,$x.mtl,PLAIN,./$x.mtl", "c.svg,a#b?.png,URI,a%23b%3F.png",
+            "c.svg,100%.png,URI,100%25.png", "a/c.svg,a,URI,.", "c.svg,é.png,URI,%C3%A9.png"})
     void aLinkIsMadeRelative(String document, String target, Notation notation, String expected) {
         assertThat(RelativeLink.text(ProjectPath.of(document), ProjectPath.of(target), notation)).isEqualTo(expected);
     }
@@ -71,7 +75,8 @@ class PathModelTest {
         String text = RelativeLink.text(document, target, notation);
         LinkAddress address = LinkText.read(text, notation).orElseThrow();
         assertThat(address.form()).as("%s to %s: %s", document, target, text).isEqualTo(LinkForm.RELATIVE);
-        assertThat(LinkAddress.resolve(document.parent().names(), address.names()).map(ProjectPath::of)).as("%s to %s: %s", document, target, text).contains(target);
+        assertThat(LinkAddress.resolve(document.parent().names(), address.names()).map(ProjectPath::of))
+                .as("%s to %s: %s", document, target, text).contains(target);
     }
 
     private static String folder(Random random) {
@@ -83,7 +88,8 @@ class PathModelTest {
     }
 
     private static String name(Random random) {
-        String[] pieces = {"a", "B", "é", " ", "#", "?", "%", "%41", "&", "'", "+", "~", "$", "x.png", "(", "名", "😀", "-", "_", ";", "=", "@"};
+        String[] pieces = {"a", "B", "é", " ", "#", "?", "%", "%41", "&", "'", "+", "~", "$", "x.png", "(", "名", "😀", "-", "_", ";", "=",
+                "@"};
         StringBuilder out = new StringBuilder("n");
         for (int i = random.nextInt(6); i > 0; i--) {
             out.append(pieces[random.nextInt(pieces.length)]);
@@ -92,7 +98,8 @@ class PathModelTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"a%20b,a b", "100%,100%", "%4,%4", "%zz,%zz", "%C3%A9,é", "%E9,%E9", "%C3%A9%E9,%C3%A9%E9", "a%2Fb,a/b", "%25,%", "%2541,%41"})
+    @CsvSource({"a%20b,a b", "100%,100%", "%4,%4", "%zz,%zz", "%C3%A9,é", "%E9,%E9", "%C3%A9%E9,%C3%A9%E9", "a%2Fb,a/b", "%25,%",
+            "%2541,%41"})
     void percentSignsAreUndoneLeniently(String text, String expected) {
         assertThat(PercentCoding.decode(text)).isEqualTo(expected);
     }
@@ -106,6 +113,7 @@ class PathModelTest {
     @ParameterizedTest
     @CsvSource({"a/Lamp.PNG,2,lamp.png", "É.png,0,é.png", "x/STRASSE,2,straße", "plain,0,plain", "x/,2,''"})
     void theHashOfWhatIsFoldedIsThatOfTheFoldedName(String text, int from, String same) {
-        assertThat(NameFolding.foldedHash(text, from)).isEqualTo(NameFolding.folded(text.substring(from)).hashCode()).isEqualTo(NameFolding.folded(same).hashCode());
+        assertThat(NameFolding.foldedHash(text, from)).isEqualTo(NameFolding.folded(text.substring(from)).hashCode())
+                .isEqualTo(NameFolding.folded(same).hashCode());
     }
 }

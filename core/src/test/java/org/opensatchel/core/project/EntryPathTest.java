@@ -12,14 +12,17 @@ import org.junit.jupiter.params.provider.ValueSource;
 class EntryPathTest {
 
     @ParameterizedTest
-    @CsvSource({"a/b.png,a/b.png,false", "a//b.png,a/b.png,false", "./a/./b.png,a/b.png,false", "a\\b.png,a/b.png,false", "a/,a,true", "a\\,a,true", "a/b/../c,a/c,false", ".hidden,.hidden,false",
-            "a/.b/c,a/.b/c,false", "...,...,false", "a/...,a/...,false", "'a b/c d','a b/c d',false", "é/ü.png,é/ü.png,false", "ab:c,ab:c,false", "a/c:d,a/c:d,false", "1:x,1:x,false"})
+    @CsvSource({"a/b.png,a/b.png,false", "a//b.png,a/b.png,false", "./a/./b.png,a/b.png,false", "a\\b.png,a/b.png,false", "a/,a,true",
+            "a\\,a,true", "a/b/../c,a/c,false", ".hidden,.hidden,false",
+            "a/.b/c,a/.b/c,false", "...,...,false", "a/...,a/...,false", "'a b/c d','a b/c d',false", "é/ü.png,é/ü.png,false",
+            "ab:c,ab:c,false", "a/c:d,a/c:d,false", "1:x,1:x,false"})
     void isMadeSafe(String raw, String path, boolean folder) {
         assertThat(EntryPath.read(raw)).isEqualTo(new EntryPath.Safe(path, folder));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"/a", "\\a", "//server/a", "C:a", "c:/a", "C:\\a", "../a", "..\\a", "a/../../b", "a/..", "a/../..", "a\0b", ".."})
+    @ValueSource(strings = {"/a", "\\a", "//server/a", "C:a", "c:/a", "C:\\a", "../a", "..\\a", "a/../../b", "a/..", "a/../..", "a\0b",
+            ".."})
     void whatWouldLeaveIsRefused(String raw) {
         assertThat(EntryPath.read(raw)).isInstanceOf(EntryPath.Unsafe.class);
     }
@@ -30,7 +33,7 @@ class EntryPathTest {
         Random random = new Random(repetition.getCurrentRepetition());
         StringBuilder raw = new StringBuilder();
         for (int i = 0; i < 1 + random.nextInt(8); i++) {
-            raw.append(new String[] {"a", "..", ".", "/", "\\", ":", "b c", "/", "é", "C:", " ", "/"}[random.nextInt(12)]);
+            raw.append(new String[]{"a", "..", ".", "/", "\\", ":", "b c", "/", "é", "C:", " ", "/"}[random.nextInt(12)]);
         }
         if (EntryPath.read(raw.toString()) instanceof EntryPath.Safe safe && !safe.path().isEmpty()) {
             assertThat(safe.path()).as(raw.toString()).doesNotStartWith("/").doesNotEndWith("/").doesNotContain("//", "\\");

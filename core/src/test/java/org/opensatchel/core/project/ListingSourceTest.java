@@ -38,13 +38,15 @@ class ListingSourceTest {
             "[] | no listing",
             "{\"listing\": 1, \"files\": []} | empty"})
     void aBrokenListingIsRefusedNamingTheEntry(String json, String says) throws IOException {
-        assertThat(list(json)).isInstanceOfSatisfying(Intake.Blocked.class, blocked -> assertThat(Words.ENGLISH.text(blocked.what())).contains(says));
+        assertThat(list(json)).isInstanceOfSatisfying(Intake.Blocked.class,
+                blocked -> assertThat(Words.ENGLISH.text(blocked.what())).contains(says));
     }
 
     @Test
     void whatLeadsOutIsUnsafeAndUnknownKeysArePassedOver() throws IOException {
-        Intake intake = list("{\"listing\": 1, \"root\": \"R\", \"more\": {\"x\": [1]}, \"files\": [{\"path\": \"../../a\", \"bytes\": 1}, {\"path\": \"../Take Store/a.wav\", \"bytes\": 1, \"new\": []}, "
-                + "{\"path\": \"b\\\\c.txt\", \"bytes\": 0, \"placeholder\": true, \"time\": \"2026-11-25T10:00:00Z\"}], \"folders\": [\"edit/autosave\"]}");
+        Intake intake = list(
+                "{\"listing\": 1, \"root\": \"R\", \"more\": {\"x\": [1]}, \"files\": [{\"path\": \"../../a\", \"bytes\": 1}, {\"path\": \"../Take Store/a.wav\", \"bytes\": 1, \"new\": []}, "
+                        + "{\"path\": \"b\\\\c.txt\", \"bytes\": 0, \"placeholder\": true, \"time\": \"2026-11-25T10:00:00Z\"}], \"folders\": [\"edit/autosave\"]}");
         SourceListing listing = ((Intake.Opened) intake).listing();
         assertThat(listing.faults()).singleElement().satisfies(fault -> assertThat(fault.code()).isEqualTo(Code.PACKAGE_UNSAFE_ENTRY));
         assertThat(listing.files()).extracting(SourceEntry::path).containsExactly("../Take Store/a.wav", "b/c.txt");

@@ -16,7 +16,7 @@ import org.opensatchel.core.path.ProjectPath;
 
 class ProjectTreeTest {
 
-    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
+    private static final EntryHandle NO_HANDLE = new EntryHandle() {};
 
     private static ProjectFile file(String path, long bytes) {
         return new ProjectFile(ProjectPath.of(path), new SourceEntry(path, bytes, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE));
@@ -34,7 +34,8 @@ class ProjectTreeTest {
 
     @Test
     void filesComeInTheOrderOfTheirPathsAndFoldersFollowFromThem() {
-        ProjectTree tree = new ProjectTree(Optional.empty(), List.of(file("b/c/d.png", 1), file("a.txt", 2), file("b/a.png", 3)), List.of(ProjectPath.of("empty/inside")));
+        ProjectTree tree = new ProjectTree(Optional.empty(), List.of(file("b/c/d.png", 1), file("a.txt", 2), file("b/a.png", 3)),
+                List.of(ProjectPath.of("empty/inside")));
         assertThat(texts(tree.files())).containsExactly("a.txt", "b/a.png", "b/c/d.png");
         assertThat(tree.folders()).extracting(ProjectPath::text).containsExactly("b", "b/c", "empty", "empty/inside");
         assertThat(tree.children(ProjectPath.ROOT)).extracting(ProjectPath::text).containsExactly("a.txt", "b", "empty");
@@ -62,7 +63,8 @@ class ProjectTreeTest {
     }
 
     @ParameterizedTest
-    @CsvSource(nullValues = "-", value = {"f,s.,f/s.0001.png|f/s.0002.png", "f,s,f/s.0001.png|f/s.0002.png|f/sb.png", "f,'',f/a.png|f/s.0001.png|f/s.0002.png|f/sb.png", "'',s,s.png|salt.png", "f,x,''", "g,s,''"})
+    @CsvSource(nullValues = "-", value = {"f,s.,f/s.0001.png|f/s.0002.png", "f,s,f/s.0001.png|f/s.0002.png|f/sb.png",
+            "f,'',f/a.png|f/s.0001.png|f/s.0002.png|f/sb.png", "'',s,s.png|salt.png", "f,x,''", "g,s,''"})
     void namesAreFoundByHowTheyBegin(String folder, String prefix, String expected) {
         ProjectTree tree = tree("f/a.png", "f/s.0001.png", "f/s.0002.png", "f/s/deep.png", "f/sb.png", "s.png", "salt.png", "salt/s.png");
         assertThat(String.join("|", texts(tree.beginning(ProjectPath.of(folder), prefix)))).isEqualTo(expected);
@@ -100,7 +102,9 @@ class ProjectTreeTest {
         files.forEach(file -> expected.add(file.path().text()));
         assertThat(texts(tree.files())).containsExactlyElementsOf(expected);
         ProjectPath folder = files.get(0).path().parent();
-        assertThat(texts(tree.filesIn(folder))).containsExactlyElementsOf(expected.stream().filter(path -> ProjectPath.of(path).parent().equals(folder)).toList());
-        assertThat(texts(tree.filesBelow(folder.parent()))).containsExactlyElementsOf(expected.stream().filter(path -> path.startsWith(folder.parent() + "/")).toList());
+        assertThat(texts(tree.filesIn(folder)))
+                .containsExactlyElementsOf(expected.stream().filter(path -> ProjectPath.of(path).parent().equals(folder)).toList());
+        assertThat(texts(tree.filesBelow(folder.parent())))
+                .containsExactlyElementsOf(expected.stream().filter(path -> path.startsWith(folder.parent() + "/")).toList());
     }
 }

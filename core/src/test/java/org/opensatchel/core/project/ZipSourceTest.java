@@ -55,7 +55,8 @@ class ZipSourceTest {
 
     @Test
     void backslashesAreSeparators() throws IOException {
-        assertThat(opened(Zips.of(folder, Map.of("kit\\edit\\a.otio", "x"))).files()).extracting(SourceEntry::path).containsExactly("kit/edit/a.otio");
+        assertThat(opened(Zips.of(folder, Map.of("kit\\edit\\a.otio", "x"))).files()).extracting(SourceEntry::path)
+                .containsExactly("kit/edit/a.otio");
     }
 
     @Test
@@ -93,7 +94,8 @@ class ZipSourceTest {
     @Test
     void refusesWhatIsNoArchiveOrACutOne() throws IOException {
         assertThat(Words.ENGLISH.text(blocked(new byte[0]).what())).contains("empty");
-        assertThat(Words.ENGLISH.text(blocked("hello, this is no archive at all".getBytes(StandardCharsets.UTF_8)).what())).contains("no ZIP");
+        assertThat(Words.ENGLISH.text(blocked("hello, this is no archive at all".getBytes(StandardCharsets.UTF_8)).what()))
+                .contains("no ZIP");
         byte[] whole = Files.readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "x".repeat(1_000), "kit/b.txt", "y")));
         assertThat(Words.ENGLISH.text(blocked(Arrays.copyOf(whole, whole.length / 2)).what())).contains("cut off");
     }
@@ -109,7 +111,8 @@ class ZipSourceTest {
         assertThat(((Intake.Blocked) list(zip)).code()).isEqualTo(Code.PACKAGE_BOMB);
         Path small = Zips.of(folder, Map.of("kit/a", "1", "kit/b", "2"));
         try (ZipSource source = ZipSource.open(small)) {
-            assertThat(source.list(new ReadLimits(1, 9, 1 << 20, 200, 9, 9, 99, 9, ReadLimits.Sums.DEFAULT))).isInstanceOf(Intake.Blocked.class);
+            assertThat(source.list(new ReadLimits(1, 9, 1 << 20, 200, 9, 9, 99, 9, ReadLimits.Sums.DEFAULT)))
+                    .isInstanceOf(Intake.Blocked.class);
             assertThat(source.list(new ReadLimits(9, 9, 1, 200, 9, 9, 99, 9, ReadLimits.Sums.DEFAULT))).isInstanceOf(Intake.Blocked.class);
         }
     }
@@ -117,8 +120,10 @@ class ZipSourceTest {
     @Test
     void whatLiesTooDeepIsToldOnceAndTheRestIsListed() throws IOException {
         String deep = "kit/" + "d/".repeat(100);
-        SourceListing listing = opened(Zips.of(folder, Map.of(deep + "a.txt", "x", deep + "b/c.txt", "x", deep + "e/", "", "kit/" + "d/".repeat(99) + "last.txt", "x", "kit/a.txt", "y")));
-        assertThat(listing.files()).extracting(SourceEntry::path).containsExactlyInAnyOrder("kit/" + "d/".repeat(99) + "last.txt", "kit/a.txt");
+        SourceListing listing = opened(Zips.of(folder, Map.of(deep + "a.txt", "x", deep + "b/c.txt", "x", deep + "e/", "",
+                "kit/" + "d/".repeat(99) + "last.txt", "x", "kit/a.txt", "y")));
+        assertThat(listing.files()).extracting(SourceEntry::path).containsExactlyInAnyOrder("kit/" + "d/".repeat(99) + "last.txt",
+                "kit/a.txt");
         assertThat(listing.faults()).singleElement().satisfies(fault -> {
             assertThat(fault.code()).isEqualTo(Code.PACKAGE_UNREADABLE);
             assertThat(fault.path()).isEqualTo("kit" + "/d".repeat(100));
@@ -156,7 +161,8 @@ class ZipSourceTest {
         try (ZipSource source = ZipSource.open(file)) {
             for (SourceEntry entry : ((Intake.Opened) source.list(ReadLimits.DEFAULT)).listing().files()) {
                 try (InputStream content = source.open(entry)) {
-                    assertThat(new String(content.readAllBytes(), StandardCharsets.UTF_8)).isEqualTo(entry.path().endsWith("a.txt") ? "first" : "second");
+                    assertThat(new String(content.readAllBytes(), StandardCharsets.UTF_8))
+                            .isEqualTo(entry.path().endsWith("a.txt") ? "first" : "second");
                 }
             }
         }
@@ -198,7 +204,8 @@ class ZipSourceTest {
     void anyDamagedByteGivesAResultNeverAnotherException() throws IOException {
         long seed = new Random().nextLong();
         Random random = new Random(seed);
-        byte[] whole = Files.readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "some text to be packed", "kit/b/", "", "kit/c.txt", "more")));
+        byte[] whole = Files
+                .readAllBytes(Zips.of(folder, Map.of("kit/a.txt", "some text to be packed", "kit/b/", "", "kit/c.txt", "more")));
         Path file = folder.resolve("fuzz.zip");
         for (int i = 0; i < 3_000; i++) {
             byte[] spoilt = whole.clone();

@@ -30,7 +30,8 @@ import org.opensatchel.core.words.Words;
 /** A plan proposed from an example says what is in it, and the example fits it. */
 class KitProposalTest {
 
-    private static final RosterFields MARSH = new RosterFields(Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline", RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2"));
+    private static final RosterFields MARSH = new RosterFields(
+            Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline", RosterField.COURSE, "MOV 120", RosterField.ASSIGNMENT, "A2"));
 
     @TempDir
     Path temp;
@@ -39,10 +40,15 @@ class KitProposalTest {
     void theCleanProjectGivesItsOwnPlan() throws IOException {
         Kit kit = propose(SampleProject.clean().folder(temp), RosterFields.NONE);
         assertThat(kit.root().text()).isEqualTo("{course}_{assignment}_{last}_{first}");
-        assertThat(kit.folders().stream().map(rule -> rule.path().text() + " " + rule.need().word() + (rule.managed() ? " managed" : "") + " " + rule.accepts()).toList()).containsExactly(
-                "delivery required [mp4]", "edit required [otio]", "edit/autosave optional managed []", "footage required [mp4]", "sound required [wav]", "story required [csv]", "titles required [png, svg]");
-        assertThat(kit.documents()).singleElement().satisfies(rule -> assertThat(rule.in() + " " + rule.name().text() + " " + rule.types()).isEqualTo("edit {last}_{assignment}_v{version:2} [otio]"));
-        assertThat(kit.files()).singleElement().satisfies(rule -> assertThat(rule.in() + " " + rule.name().text()).isEqualTo("delivery {last}_{assignment}_final"));
+        assertThat(kit.folders().stream()
+                .map(rule -> rule.path().text() + " " + rule.need().word() + (rule.managed() ? " managed" : "") + " " + rule.accepts())
+                .toList()).containsExactly(
+                        "delivery required [mp4]", "edit required [otio]", "edit/autosave optional managed []", "footage required [mp4]",
+                        "sound required [wav]", "story required [csv]", "titles required [png, svg]");
+        assertThat(kit.documents()).singleElement().satisfies(rule -> assertThat(rule.in() + " " + rule.name().text() + " " + rule.types())
+                .isEqualTo("edit {last}_{assignment}_v{version:2} [otio]"));
+        assertThat(kit.files()).singleElement()
+                .satisfies(rule -> assertThat(rule.in() + " " + rule.name().text()).isEqualTo("delivery {last}_{assignment}_final"));
         assertThat(kit.nameRules().spaces()).as("autosave holds names with spaces").isTrue();
     }
 
@@ -60,11 +66,13 @@ class KitProposalTest {
         for (String folder : folders.split(", ")) {
             Files.write(Files.createDirectories(project.resolve(folder)).resolve("plate.png"), SampleProject.png(1));
         }
-        assertThat(propose(project, RosterFields.NONE).folders().stream().map(rule -> rule.path().text()).toList()).containsExactly(rules.split(", "));
+        assertThat(propose(project, RosterFields.NONE).folders().stream().map(rule -> rule.path().text()).toList())
+                .containsExactly(rules.split(", "));
     }
 
     @ParameterizedTest
-    @CsvSource({"MOV120_A2_Marsh_Ottoline,{course}_{assignment}_{last}_{first}", "Marsh Ottoline A2,{last} {first} {assignment}", "Kettle,{course}_{assignment}_{last}_{first}",
+    @CsvSource({"MOV120_A2_Marsh_Ottoline,{course}_{assignment}_{last}_{first}", "Marsh Ottoline A2,{last} {first} {assignment}",
+            "Kettle,{course}_{assignment}_{last}_{first}",
             "Art_Cartoon_A2,{last}_{first}_{assignment}", "New Folder,{course}_{assignment}_{last}_{first}"})
     void theRootIsGeneralisedOnlyWhereItTellsAStudent(String name, String pattern) throws IOException {
         Path project = Files.createDirectories(temp.resolve(name));
@@ -87,7 +95,8 @@ class KitProposalTest {
     void theExampleFitsWhatWasProposedFromIt(long seed) throws IOException {
         Random random = new Random(seed);
         Path project = Files.createDirectories(temp.resolve("MOV120_A2_Marsh_Ottoline"));
-        List<String> words = List.of("sound", "shots", "s01", "s02", "s03", "s10", "Ünder", "o'clock", "a b", "v01", "x{y}", "2026-01-02", "Marsh", "autosave", "refs");
+        List<String> words = List.of("sound", "shots", "s01", "s02", "s03", "s10", "Ünder", "o'clock", "a b", "v01", "x{y}", "2026-01-02",
+                "Marsh", "autosave", "refs");
         List<String> types = List.of("png", "wav", "mp4", "txt", "");
         for (int i = 0; i < 40; i++) {
             Path folder = project;
@@ -95,7 +104,8 @@ class KitProposalTest {
                 folder = folder.resolve(words.get(random.nextInt(words.size())));
             }
             String type = types.get(random.nextInt(types.size()));
-            String name = words.get(random.nextInt(words.size())) + "_" + words.get(random.nextInt(words.size())) + (type.isEmpty() ? "" : "." + type);
+            String name = words.get(random.nextInt(words.size())) + "_" + words.get(random.nextInt(words.size()))
+                    + (type.isEmpty() ? "" : "." + type);
             byte[] content = switch (type) {
                 case "png" -> SampleProject.png(i);
                 case "wav" -> SampleProject.wav(i);
@@ -107,13 +117,17 @@ class KitProposalTest {
         Kit kit = propose(project, MARSH);
         assertThat(KitReader.read(KitWriter.write(kit)).faults()).as("seed " + seed).isEmpty();
         Report report = new ProjectCheck(CheckRequest.of(Optional.of(kit), MARSH)).run(new FolderSource(project));
-        assertThat(report.findings().stream().filter(finding -> finding.severity().equals("must") || (finding.severity().equals("should") && !finding.code().startsWith("name."))).toList())
+        assertThat(report.findings().stream()
+                .filter(finding -> finding.severity().equals("must")
+                        || (finding.severity().equals("should") && !finding.code().startsWith("name.")))
+                .toList())
                 .as("seed " + seed).isEmpty();
     }
 
     @Test
     void aLeftOutPartIsNotInTheKit() throws IOException {
-        KitProposal proposal = KitProposal.of(new FolderSource(SampleProject.clean().folder(temp)), RosterFields.NONE, ReadLimits.DEFAULT).proposal().orElseThrow();
+        KitProposal proposal = KitProposal.of(new FolderSource(SampleProject.clean().folder(temp)), RosterFields.NONE, ReadLimits.DEFAULT)
+                .proposal().orElseThrow();
         Kit kit = proposal.kit("Ident", part -> !part.title().startsWith("edit"));
         assertThat(kit.folders()).extracting(rule -> rule.path().text()).doesNotContain("edit", "edit/autosave").contains("footage");
         assertThat(kit.documents()).isEmpty();
@@ -122,7 +136,8 @@ class KitProposalTest {
 
     @Test
     void anEmptyFolderIsRefused() throws IOException {
-        KitProposal.Reading reading = KitProposal.of(new FolderSource(Files.createDirectories(temp.resolve("empty"))), RosterFields.NONE, ReadLimits.DEFAULT);
+        KitProposal.Reading reading = KitProposal.of(new FolderSource(Files.createDirectories(temp.resolve("empty"))), RosterFields.NONE,
+                ReadLimits.DEFAULT);
         assertThat(reading.proposal()).isEmpty();
         assertThat(reading.refusal().map(Words.ENGLISH::text).orElse("")).contains("empty");
     }

@@ -22,8 +22,10 @@ class NextAssignmentTest {
 
     @Test
     void codesAndDatesMoveWhereverTheyAreWritten() {
-        String json = SampleProject.kit().replace("{course}_{assignment}_{last}_{first}", "{course}_A2_{last}_{first}").replace("\"Boards\"", "\"Boards of A2, not A22, by 2026-11-30\"")
-                .replace("{last}_{assignment}_final", "{last}_A2_final").replace("\"machines\"", "\"steps\": [{\"title\": \"A2 on\", \"text\": \"until 2026-12-31\"}], \"machines\"");
+        String json = SampleProject.kit().replace("{course}_{assignment}_{last}_{first}", "{course}_A2_{last}_{first}")
+                .replace("\"Boards\"", "\"Boards of A2, not A22, by 2026-11-30\"")
+                .replace("{last}_{assignment}_final", "{last}_A2_final")
+                .replace("\"machines\"", "\"steps\": [{\"title\": \"A2 on\", \"text\": \"until 2026-12-31\"}], \"machines\"");
         Kit next = NextAssignment.of(kit(json), "A2", "A3", "Lantern Walk", 14, true);
         assertThat(next.title() + next.version() + next.assignment().orElseThrow()).isEqualTo("Lantern Walk1A3");
         assertThat(next.root().text()).isEqualTo("{course}_A3_{last}_{first}");

@@ -27,13 +27,14 @@ import org.opensatchel.core.words.Words;
 /** What a broken link probably meant: which file, why, and how sure. */
 class CandidatesTest {
 
-    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
+    private static final EntryHandle NO_HANDLE = new EntryHandle() {};
 
     private static final ProjectPath DOCUMENT = ProjectPath.of("edit/cut.m3u");
 
     private static ProjectTree tree(List<String> paths) {
         List<ProjectFile> files = new ArrayList<>();
-        paths.forEach(path -> files.add(new ProjectFile(ProjectPath.of(path), new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE))));
+        paths.forEach(path -> files.add(
+                new ProjectFile(ProjectPath.of(path), new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE))));
         files.add(new ProjectFile(DOCUMENT, new SourceEntry(DOCUMENT.text(), 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE)));
         return new ProjectTree(Optional.of("Root"), files, List.of());
     }
@@ -43,8 +44,10 @@ class CandidatesTest {
         for (int i = 0; i < links.size(); i++) {
             sink.add(new Place.InText(i + 1, 1), links.get(i), Notation.PLAIN);
         }
-        Scan scan = new Scan(Map.of(), List.of(new DocumentLinks(DOCUMENT, "playlist", sink.links(), List.of())), Map.of(), Map.of(), Set.of());
-        return Resolution.of(tree(paths), scan, Optional.empty(), new RootNames(Optional.of("Root"), Optional.empty(), Optional.empty()), Optional.empty(), 1_000).links();
+        Scan scan = new Scan(Map.of(), List.of(new DocumentLinks(DOCUMENT, "playlist", sink.links(), List.of())), Map.of(), Map.of(),
+                Set.of());
+        return Resolution.of(tree(paths), scan, Optional.empty(), new RootNames(Optional.of("Root"), Optional.empty(), Optional.empty()),
+                Optional.empty(), 1_000).links();
     }
 
     @ParameterizedTest
@@ -68,7 +71,8 @@ class CandidatesTest {
             "footage/lamp.mp4;footage/lump.mp4 | ../footage/lomp.mp4 | missing footage/lamp.mp4 0.45 one letter off"})
     void isFoundWithItsReason(String files, String link, String expected) {
         ResolvedLink resolved = resolve(Arrays.asList(files.split(";")), List.of(link)).get(0);
-        String best = resolved.candidates().stream().findFirst().map(candidate -> " " + candidate.path() + " " + Math.round(candidate.sure() * 100) / 100.0 + " " + Words.ENGLISH.text(candidate.reason().say())).orElse("");
+        String best = resolved.candidates().stream().findFirst().map(candidate -> " " + candidate.path() + " "
+                + Math.round(candidate.sure() * 100) / 100.0 + " " + Words.ENGLISH.text(candidate.reason().say())).orElse("");
         assertThat(resolved.outcome().word() + best).isEqualTo(expected);
     }
 

@@ -19,11 +19,12 @@ import org.opensatchel.core.project.SourceEntry;
 
 class NumberedFilesTest {
 
-    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
+    private static final EntryHandle NO_HANDLE = new EntryHandle() {};
 
     private static ProjectTree tree(List<String> paths) {
         List<ProjectFile> files = new ArrayList<>();
-        paths.forEach(path -> files.add(new ProjectFile(ProjectPath.of(path), new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE))));
+        paths.forEach(path -> files.add(
+                new ProjectFile(ProjectPath.of(path), new SourceEntry(path, 1, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE))));
         return new ProjectTree(Optional.of("Root"), files, List.of());
     }
 
@@ -58,7 +59,9 @@ class NumberedFilesTest {
     /** Many sets in one folder: each is found by where its name begins. */
     @Test
     void manySetsInOneFolderAreKeptApart() {
-        List<String> files = IntStream.range(0, 200).boxed().flatMap(set -> IntStream.range(0, 50).mapToObj(i -> "frames/s" + set + "_" + String.format("%03d", i) + ".png")).collect(Collectors.toList());
+        List<String> files = IntStream.range(0, 200).boxed()
+                .flatMap(set -> IntStream.range(0, 50).mapToObj(i -> "frames/s" + set + "_" + String.format("%03d", i) + ".png"))
+                .collect(Collectors.toList());
         NumberedFiles numbered = new NumberedFiles(tree(files));
         IntStream.range(0, 200).forEach(set -> assertThat(numbered.files(ProjectPath.of("frames/s" + set + "_###.png"))).hasSize(50));
     }

@@ -27,12 +27,16 @@ class RosterTest {
     Path temp;
 
     @ParameterizedTest
-    @ValueSource(strings = {"Last name,First name,Student ID,Section\nMarsh,Ottoline,261000,1", "surname;Given Name;Number;group\nMarsh;Ottoline;261000;1", "ID\tName\tClass\n261000\tMarsh, Ottoline\t1",
-        "\uFEFFStudent,Student no.,Section\r\n\"Ottoline Marsh\",261000,1\r\n\r\n", "Section,LAST_NAME,FIRST_NAME,ID,Remarks\n1,Marsh,Ottoline,261000,\"likes, commas\""})
+    @ValueSource(strings = {"Last name,First name,Student ID,Section\nMarsh,Ottoline,261000,1",
+            "surname;Given Name;Number;group\nMarsh;Ottoline;261000;1", "ID\tName\tClass\n261000\tMarsh, Ottoline\t1",
+            "\uFEFFStudent,Student no.,Section\r\n\"Ottoline Marsh\",261000,1\r\n\r\n",
+            "Section,LAST_NAME,FIRST_NAME,ID,Remarks\n1,Marsh,Ottoline,261000,\"likes, commas\""})
     void columnsAreToldByTheirHeadings(String text) {
         RosterReading reading = RosterCsv.read(text.getBytes(StandardCharsets.UTF_8));
         assertThat(reading.faults()).isEmpty();
-        assertThat(reading.lines()).singleElement().satisfies(line -> assertThat(line.last() + "|" + line.first() + "|" + line.id() + "|" + line.section()).isEqualTo("Marsh|Ottoline|261000|1"));
+        assertThat(reading.lines()).singleElement()
+                .satisfies(line -> assertThat(line.last() + "|" + line.first() + "|" + line.id() + "|" + line.section())
+                        .isEqualTo("Marsh|Ottoline|261000|1"));
     }
 
     @ParameterizedTest
@@ -43,8 +47,10 @@ class RosterTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {"Mar\0sh,O,1,2 | last name holds a character that cannot be seen (U+0000)", "Marsh,\u202EO,1,2 | first name holds a character that cannot be seen (U+202E)",
-        "Marsh,O,1\u00072,2 | student number holds", "Marsh,O,1,\u2066x | section holds", "..,O,1,2 | Nothing of the last name", "/:?,O,1,2 | Nothing of the last name"})
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {"Mar\0sh,O,1,2 | last name holds a character that cannot be seen (U+0000)",
+            "Marsh,\u202EO,1,2 | first name holds a character that cannot be seen (U+202E)",
+            "Marsh,O,1\u00072,2 | student number holds", "Marsh,O,1,\u2066x | section holds", "..,O,1,2 | Nothing of the last name",
+            "/:?,O,1,2 | Nothing of the last name"})
     void whatWouldBecomeAPathOrHideIsToldWithItsRow(String line, String says) {
         RosterReading reading = RosterCsv.read(("Last,First,ID,Section\n" + line).getBytes(StandardCharsets.UTF_8));
         assertThat(reading.lines()).isEmpty();
@@ -55,15 +61,21 @@ class RosterTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"Last,121,last name", "First,121,first name", "ID,65,student number", "Section,61,section", "Mail,255,e-mail address", "Team,41,team"})
+    @CsvSource({"Last,121,last name", "First,121,first name", "ID,65,student number", "Section,61,section", "Mail,255,e-mail address",
+            "Team,41,team"})
     void whatWouldNotFitIsToldWithItsRow(String heading, int length, String what) {
-        String table = heading.equals("Last") ? "Last\n" + "x".repeat(length) : "Last," + heading + "\nMarsh," + (heading.equals("Mail") ? "x".repeat(length - 2) + "@x" : "x".repeat(length));
-        assertThat(RosterCsv.read(table.getBytes(StandardCharsets.UTF_8)).faults()).extracting(told -> Words.ENGLISH.text(told.said())).containsExactly("row 2: The " + what + " has more than " + (length - 1) + " characters.");
+        String table = heading.equals("Last") ? "Last\n" + "x".repeat(length)
+                : "Last," + heading + "\nMarsh," + (heading.equals("Mail") ? "x".repeat(length - 2) + "@x" : "x".repeat(length));
+        assertThat(RosterCsv.read(table.getBytes(StandardCharsets.UTF_8)).faults()).extracting(told -> Words.ENGLISH.text(told.said()))
+                .containsExactly("row 2: The " + what + " has more than " + (length - 1) + " characters.");
     }
 
     @Test
     void anAddressIsKeptWholeAndNamesOfAllScriptsAreNames() {
-        List<RosterLine> lines = RosterCsv.read("Name,Email,Username\nרות לוי,Ruth@School.example,\nمريم,m.h@school.example,mh\nZoë O’Con,,zoe@school.example".getBytes(StandardCharsets.UTF_8)).lines();
+        List<RosterLine> lines = RosterCsv
+                .read("Name,Email,Username\nרות לוי,Ruth@School.example,\nمريم,m.h@school.example,mh\nZoë O’Con,,zoe@school.example"
+                        .getBytes(StandardCharsets.UTF_8))
+                .lines();
         assertThat(lines).extracting(RosterLine::email).containsExactly("ruth@school.example", "m.h@school.example", "zoe@school.example");
         assertThat(lines).extracting(RosterLine::login).containsExactly("ruth", "mh", "zoe");
     }
@@ -85,16 +97,22 @@ class RosterTest {
 
     @Test
     void whatIsNoTableIsRefused() {
-        assertThat(RosterCsv.read(new byte[0]).faults()).singleElement().satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("empty"));
-        assertThat(RosterCsv.read("Last,First\n\"Marsh,Ottoline".getBytes(StandardCharsets.UTF_8)).faults()).singleElement().satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("no table"));
-        assertThat(RosterCsv.read(("Last\n" + "x\n".repeat(20_001)).getBytes(StandardCharsets.UTF_8)).faults()).singleElement().satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("20,000"));
-        assertThat(RosterCsv.read(("Last\n" + "x".repeat(200)).getBytes(StandardCharsets.UTF_8)).faults()).singleElement().satisfies(fault -> assertThat(fault.row()).isEqualTo(2));
+        assertThat(RosterCsv.read(new byte[0]).faults()).singleElement()
+                .satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("empty"));
+        assertThat(RosterCsv.read("Last,First\n\"Marsh,Ottoline".getBytes(StandardCharsets.UTF_8)).faults()).singleElement()
+                .satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("no table"));
+        assertThat(RosterCsv.read(("Last\n" + "x\n".repeat(20_001)).getBytes(StandardCharsets.UTF_8)).faults()).singleElement()
+                .satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).contains("20,000"));
+        assertThat(RosterCsv.read(("Last\n" + "x".repeat(200)).getBytes(StandardCharsets.UTF_8)).faults()).singleElement()
+                .satisfies(fault -> assertThat(fault.row()).isEqualTo(2));
     }
 
     @Test
     void oneNameIsTheLastOne() {
-        assertThat(RosterCsv.read("Last,First\n,Tamsin".getBytes(StandardCharsets.UTF_8)).lines()).singleElement().satisfies(line -> assertThat(line.last() + "|" + line.first()).isEqualTo("Tamsin|"));
-        assertThat(RosterCsv.read("Name\nTamsin".getBytes(StandardCharsets.UTF_8)).lines()).singleElement().satisfies(line -> assertThat(line.last() + "|" + line.first()).isEqualTo("Tamsin|"));
+        assertThat(RosterCsv.read("Last,First\n,Tamsin".getBytes(StandardCharsets.UTF_8)).lines()).singleElement()
+                .satisfies(line -> assertThat(line.last() + "|" + line.first()).isEqualTo("Tamsin|"));
+        assertThat(RosterCsv.read("Name\nTamsin".getBytes(StandardCharsets.UTF_8)).lines()).singleElement()
+                .satisfies(line -> assertThat(line.last() + "|" + line.first()).isEqualTo("Tamsin|"));
     }
 
     @ParameterizedTest
@@ -102,46 +120,62 @@ class RosterTest {
     void aBundleGivesItsActiveStudentsByClass(boolean newer) throws IOException {
         String role = newer ? "" : ",role";
         Path zip = zip("manifest.csv", "propertyName,value\noneroster.version," + (newer ? "1.2" : "1.1"),
-                "users.csv", "sourcedId,status,username,givenName,familyName,identifier,email" + role + "\nu1,active,omarsh,Ottoline,Marsh,261000,o@x.y" + (newer ? "" : ",student") + "\nu2,,,Tamsin,,,t.amsin@x.y" + (newer ? "" : ",student")
-                        + "\nu3,tobedeleted,gone,Gone,Away,3," + (newer ? "" : ",student") + "\nu4,active,teach,R.,Quillfeather,4," + (newer ? "" : ",teacher"),
+                "users.csv",
+                "sourcedId,status,username,givenName,familyName,identifier,email" + role + "\nu1,active,omarsh,Ottoline,Marsh,261000,o@x.y"
+                        + (newer ? "" : ",student") + "\nu2,,,Tamsin,,,t.amsin@x.y" + (newer ? "" : ",student")
+                        + "\nu3,tobedeleted,gone,Gone,Away,3," + (newer ? "" : ",student") + "\nu4,active,teach,R.,Quillfeather,4,"
+                        + (newer ? "" : ",teacher"),
                 "classes.csv", "sourcedId,status,title\nc1,active,MOV 120-1\nc2,active,MOV 120-2",
-                "enrollments.csv", "sourcedId,status,classSourcedId,userSourcedId,role\ne1,active,c1,u1,student\ne2,active,c2,u2,student\ne3,active,c1,u3,student\ne4,active,c1,u4,teacher\ne5,tobedeleted,c2,u1,student");
+                "enrollments.csv",
+                "sourcedId,status,classSourcedId,userSourcedId,role\ne1,active,c1,u1,student\ne2,active,c2,u2,student\ne3,active,c1,u3,student\ne4,active,c1,u4,teacher\ne5,tobedeleted,c2,u1,student");
         try (ZipSource source = ZipSource.open(zip)) {
             OneRoster.Bundle bundle = OneRoster.read(source, Set.of(), ReadLimits.DEFAULT);
             assertThat(bundle.roster().faults()).isEmpty();
             assertThat(bundle.classes()).containsEntry("c1", "MOV 120-1").hasSize(2);
-            assertThat(bundle.roster().lines()).extracting(line -> line.listed() + "|" + line.id() + "|" + line.section() + "|" + line.login())
+            assertThat(bundle.roster().lines())
+                    .extracting(line -> line.listed() + "|" + line.id() + "|" + line.section() + "|" + line.login())
                     .containsExactly("Marsh, Ottoline|261000|MOV 120-1|omarsh", "Tamsin|u2|MOV 120-2|t.amsin");
         }
         try (ZipSource source = ZipSource.open(zip)) {
-            assertThat(OneRoster.read(source, Set.of("c2"), ReadLimits.DEFAULT).roster().lines()).extracting(RosterLine::last).containsExactly("Tamsin");
+            assertThat(OneRoster.read(source, Set.of("c2"), ReadLimits.DEFAULT).roster().lines()).extracting(RosterLine::last)
+                    .containsExactly("Tamsin");
         }
     }
 
     @Test
     void aBrokenBundleIsRefusedWithTheFileAndColumn() throws IOException {
         assertThat(faults(zip("readme.txt", "x"))).containsExactly("This is no OneRoster bundle: there is no “users.csv” in it.");
-        assertThat(faults(zip("users.csv", "sourcedId,givenName\n1,A", "enrollments.csv", "classSourcedId,userSourcedId,role\nc,1,student"))).containsExactly("“users.csv”, row 1, column “familyName”: The column “familyName” is missing.");
-        assertThat(faults(zip("users.csv", "sourcedId,givenName,familyName\n1,A,B", "enrollments.csv", "classSourcedId,userSourcedId,role\nc,2,student"))).containsExactly("“enrollments.csv”, column “userSourcedId”: “2” is enrolled, and is not in users.csv.");
+        assertThat(
+                faults(zip("users.csv", "sourcedId,givenName\n1,A", "enrollments.csv", "classSourcedId,userSourcedId,role\nc,1,student")))
+                .containsExactly("“users.csv”, row 1, column “familyName”: The column “familyName” is missing.");
+        assertThat(faults(zip("users.csv", "sourcedId,givenName,familyName\n1,A,B", "enrollments.csv",
+                "classSourcedId,userSourcedId,role\nc,2,student")))
+                .containsExactly("“enrollments.csv”, column “userSourcedId”: “2” is enrolled, and is not in users.csv.");
         assertThat(faults(Files.writeString(temp.resolve("no.zip"), "no archive"))).singleElement().asString().contains("no ZIP");
     }
 
     private static List<String> faults(Path zip) throws IOException {
         try (ZipSource source = ZipSource.open(zip)) {
-            return OneRoster.read(source, Set.of(), ReadLimits.DEFAULT).roster().faults().stream().map(fault -> Words.ENGLISH.text(fault.said())).toList();
+            return OneRoster.read(source, Set.of(), ReadLimits.DEFAULT).roster().faults().stream()
+                    .map(fault -> Words.ENGLISH.text(fault.said())).toList();
         }
     }
 
     @Test
     void aFileIsHeldAgainstWhoIsThere() {
-        List<RosterChange.Known> known = List.of(new RosterChange.Known(1, "Marsh", "Ottoline", "1", "1"), new RosterChange.Known(2, "Marsh", "Odile", "2", "1"), new RosterChange.Known(3, "Ó Duibhne", "Séafra", "", "2"),
+        List<RosterChange.Known> known = List.of(new RosterChange.Known(1, "Marsh", "Ottoline", "1", "1"),
+                new RosterChange.Known(2, "Marsh", "Odile", "2", "1"), new RosterChange.Known(3, "Ó Duibhne", "Séafra", "", "2"),
                 new RosterChange.Known(4, "Rudge", "Barnaby", "4", "2"));
-        RosterChange change = RosterChange.between(known, RosterCsv.read("Last,First,ID,Section\nMarsh,Ottoline,1,1\nMarsh-Pell,Odile,2,1\nO Duibhne,Seafra,3,2\nNew,Person,9,2".getBytes(StandardCharsets.UTF_8)).lines());
+        RosterChange change = RosterChange.between(known,
+                RosterCsv.read("Last,First,ID,Section\nMarsh,Ottoline,1,1\nMarsh-Pell,Odile,2,1\nO Duibhne,Seafra,3,2\nNew,Person,9,2"
+                        .getBytes(StandardCharsets.UTF_8)).lines());
         assertThat(change.same()).isEqualTo(1);
         assertThat(change.added()).extracting(RosterLine::listed).containsExactly("New, Person");
         assertThat(change.left()).extracting(RosterChange.Known::listed).containsExactly("Rudge, Barnaby");
-        assertThat(change.changed()).extracting(changed -> changed.known().key() + " " + changed.what().stream().map(Words.ENGLISH::text).toList()).containsExactly("2 [last name “Marsh-Pell”, was “Marsh”]",
-                "3 [last name “O Duibhne”, was “Ó Duibhne”, first name “Seafra”, was “Séafra”, student number “3”, there was none]");
+        assertThat(change.changed())
+                .extracting(changed -> changed.known().key() + " " + changed.what().stream().map(Words.ENGLISH::text).toList())
+                .containsExactly("2 [last name “Marsh-Pell”, was “Marsh”]",
+                        "3 [last name “O Duibhne”, was “Ó Duibhne”, first name “Seafra”, was “Séafra”, student number “3”, there was none]");
     }
 
     private Path zip(String... entries) throws IOException {

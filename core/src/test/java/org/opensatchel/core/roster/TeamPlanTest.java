@@ -37,11 +37,14 @@ class TeamPlanTest {
 
     @Test
     void aColumnReachesWhomItNames() {
-        List<RosterChange.Known> known = List.of(new RosterChange.Known(1, "Marsh", "Ottoline", "11", "A"), new RosterChange.Known(2, "Marsh", "Odile", "12", "A"), new RosterChange.Known(3, "Tamsin", "", "13", "B"),
+        List<RosterChange.Known> known = List.of(new RosterChange.Known(1, "Marsh", "Ottoline", "11", "A"),
+                new RosterChange.Known(2, "Marsh", "Odile", "12", "A"), new RosterChange.Known(3, "Tamsin", "", "13", "B"),
                 new RosterChange.Known(4, "Quist", "Annelie", "14", "B"));
-        List<RosterLine> lines = List.of(line(2, "Other", "Spelling", "11", "Owls"), line(3, "tamsin", "", "", "Bats"), line(4, "Marsh", "Odile", "99", "Owls"), line(5, "Quist", "Annelie", "", ""));
+        List<RosterLine> lines = List.of(line(2, "Other", "Spelling", "11", "Owls"), line(3, "tamsin", "", "", "Bats"),
+                line(4, "Marsh", "Odile", "99", "Owls"), line(5, "Quist", "Annelie", "", ""));
         TeamPlan.Column column = TeamPlan.column(known, lines);
-        assertThat(column.teams()).as("a number says more than a name, and another number is somebody else").isEqualTo(Map.of(1L, "Owls", 3L, "Bats"));
+        assertThat(column.teams()).as("a number says more than a name, and another number is somebody else")
+                .isEqualTo(Map.of(1L, "Owls", 3L, "Bats"));
         assertThat(column.unknown()).extracting(RosterLine::row).containsExactly(4);
         assertThat(column.silent()).extracting(RosterChange.Known::key).containsExactly(2L, 4L);
     }

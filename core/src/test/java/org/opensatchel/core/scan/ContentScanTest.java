@@ -30,7 +30,7 @@ import org.opensatchel.core.project.SourceEntry;
 /** One pass over all contents: each is opened once, and told is only what there is to tell. */
 class ContentScanTest {
 
-    private static final EntryHandle NO_HANDLE = new EntryHandle() { };
+    private static final EntryHandle NO_HANDLE = new EntryHandle() {};
 
     /** Files in memory that count how often each was opened. */
     private static final class Memory implements ProjectSource {
@@ -45,8 +45,10 @@ class ContentScanTest {
         }
 
         ProjectTree tree() {
-            return new ProjectTree(Optional.of("Root"), contents.entrySet().stream().map(file -> new ProjectFile(ProjectPath.of(file.getKey()),
-                    new SourceEntry(file.getKey(), file.getValue().length, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE))).toList(), List.of());
+            return new ProjectTree(Optional.of("Root"), contents.entrySet().stream().map(file -> new ProjectFile(
+                    ProjectPath.of(file.getKey()),
+                    new SourceEntry(file.getKey(), file.getValue().length, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE)))
+                    .toList(), List.of());
         }
 
         @Override
@@ -75,7 +77,8 @@ class ContentScanTest {
     }
 
     private static Scan scan(Memory source) throws Exception {
-        return new ContentScan(source, ReadLimits.DEFAULT, path -> !path.text().startsWith("kept/"), Set.of(), Long.MAX_VALUE, (files, bytes) -> { }, CustomLinks.NONE).scan(source.tree());
+        return new ContentScan(source, ReadLimits.DEFAULT, path -> !path.text().startsWith("kept/"), Set.of(), Long.MAX_VALUE,
+                (files, bytes) -> {}, CustomLinks.NONE).scan(source.tree());
     }
 
     private static ProjectPath path(String text) {
@@ -88,21 +91,27 @@ class ContentScanTest {
         IntStream.range(0, 500).forEach(i -> source.put("d" + i % 7 + "/f" + i + ".css", "a { background: url(x" + i + ".png) }"));
         Scan scan = scan(source);
         assertThat(source.opened).hasSize(500).allSatisfy((path, times) -> assertThat(times).isEqualTo(1));
-        assertThat(scan.documents()).hasSize(500).isSortedAccordingTo((a, b) -> a.document().compareTo(b.document())).allSatisfy(document -> assertThat(document.links()).hasSize(1));
+        assertThat(scan.documents()).hasSize(500).isSortedAccordingTo((a, b) -> a.document().compareTo(b.document()))
+                .allSatisfy(document -> assertThat(document.links()).hasSize(1));
     }
 
     @Test
     void onlyFilesThatCouldBeTheSameAreHashed() throws Exception {
-        Memory source = new Memory().put("a.bin", "12345").put("b.bin", "12345").put("c.bin", "54321").put("d.bin", "1234567").put("e.bin", "").put("f.bin", "");
+        Memory source = new Memory().put("a.bin", "12345").put("b.bin", "12345").put("c.bin", "54321").put("d.bin", "1234567")
+                .put("e.bin", "").put("f.bin", "");
         Scan scan = scan(source);
-        Map<ProjectPath, Boolean> hashed = source.tree().files().stream().collect(Collectors.toMap(ProjectFile::path, file -> scan.sha256(file).isPresent()));
-        assertThat(hashed).containsEntry(path("a.bin"), true).containsEntry(path("c.bin"), true).containsEntry(path("d.bin"), false).containsEntry(path("e.bin"), false);
-        assertThat(scan.facts(path("a.bin")).sha256()).isEqualTo(scan.facts(path("b.bin")).sha256()).isNotEqualTo(scan.facts(path("c.bin")).sha256());
+        Map<ProjectPath, Boolean> hashed = source.tree().files().stream()
+                .collect(Collectors.toMap(ProjectFile::path, file -> scan.sha256(file).isPresent()));
+        assertThat(hashed).containsEntry(path("a.bin"), true).containsEntry(path("c.bin"), true).containsEntry(path("d.bin"), false)
+                .containsEntry(path("e.bin"), false);
+        assertThat(scan.facts(path("a.bin")).sha256()).isEqualTo(scan.facts(path("b.bin")).sha256())
+                .isNotEqualTo(scan.facts(path("c.bin")).sha256());
     }
 
     @Test
     void zerosAndShortcutsAreTold() throws Exception {
-        Scan scan = scan(new Memory().put("a.mp4", "\0".repeat(200_000)).put("b.mp4", "\0".repeat(200_000) + "x").put("c.mp4", "").put("d.lnk", "L\0\0\0\u0001\u0014\u0002\0").put("e", "book\0\0\0\0mark\0\0"));
+        Scan scan = scan(new Memory().put("a.mp4", "\0".repeat(200_000)).put("b.mp4", "\0".repeat(200_000) + "x").put("c.mp4", "")
+                .put("d.lnk", "L\0\0\0\u0001\u0014\u0002\0").put("e", "book\0\0\0\0mark\0\0"));
         assertThat(scan.facts(path("a.mp4")).zeroFilled()).isTrue();
         assertThat(scan.facts(path("b.mp4")).zeroFilled()).isFalse();
         assertThat(scan.facts(path("c.mp4")).zeroFilled()).isFalse();
@@ -153,7 +162,8 @@ class ContentScanTest {
     @Test
     void filesOverTheLimitAreNotHashedAndThatIsTold() throws Exception {
         Memory source = new Memory().put("a.bin", "12345").put("b.bin", "12345").put("c.bin", "12").put("d.bin", "12");
-        Scan scan = new ContentScan(source, ReadLimits.DEFAULT, path -> true, Set.of(), 4, (files, bytes) -> { }, CustomLinks.NONE).scan(source.tree());
+        Scan scan = new ContentScan(source, ReadLimits.DEFAULT, path -> true, Set.of(), 4, (files, bytes) -> {}, CustomLinks.NONE)
+                .scan(source.tree());
         assertThat(scan.notChecked()).containsExactly("hashes");
         assertThat(scan.facts(path("a.bin")).sha256()).isEmpty();
         assertThat(scan.facts(path("c.bin")).sha256()).isPresent();

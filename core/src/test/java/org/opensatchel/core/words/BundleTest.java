@@ -45,7 +45,8 @@ class BundleTest {
 
     private static List<Wording> wordings() {
         List<Wording> out = new ArrayList<>();
-        new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("org.opensatchel.core").stream()
+        new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("org.opensatchel.core")
+                .stream()
                 .filter(type -> type.isEnum() && type.isAssignableTo(Wording.class)).forEach(type -> {
                     for (Object constant : type.reflect().getEnumConstants()) {
                         out.add((Wording) constant);
@@ -82,12 +83,14 @@ class BundleTest {
         Stream.of(LintCode.values()).forEach(code -> out.put(code.id() + ".title", Set.of()));
         Stream.of(Family.values()).forEach(family -> out.put("family." + family.word(), Set.of()));
         LinkReaders.all().forEach(reader -> out.put("format." + reader.format().toLowerCase(Locale.ROOT).replace(' ', '-'), Set.of()));
-        List.of("format.no-known-format", "format.kit-rules", "quote.open", "quote.close", "size.bytes").forEach(key -> out.put(key, Set.of(FactName.COUNT)));
+        List.of("format.no-known-format", "format.kit-rules", "quote.open", "quote.close", "size.bytes")
+                .forEach(key -> out.put(key, Set.of(FactName.COUNT)));
         List.of("list.more", "more.same", "more.following").forEach(key -> out.put(key, Set.of(FactName.MORE)));
         Machine.SHIPPED.forEach(machine -> out.put("machine." + machine.name(), Set.of()));
         Report.NOT_CHECKED.forEach(key -> out.put("not-checked." + key, Set.of()));
         Stream.of(org.opensatchel.core.location.StorageKind.values()).forEach(kind -> out.put("allowed." + Wording.word(kind), Set.of()));
-        Stream.of(org.opensatchel.core.location.LocationPolicy.Avoided.values()).forEach(place -> out.put("places." + Wording.word(place), Set.of()));
+        Stream.of(org.opensatchel.core.location.LocationPolicy.Avoided.values())
+                .forEach(place -> out.put("places." + Wording.word(place), Set.of()));
         out.put("sarif.root", Set.of(FactName.FOUND));
         return out;
     }
@@ -142,12 +145,15 @@ class BundleTest {
         List<String> silent = new ArrayList<>();
         for (Code code : Rules.judged()) {
             Set<String> told = new HashSet<>();
-            bundle.keys().stream().filter(key -> key.startsWith(code.id() + ".") && !key.contains(".example.")).forEach(key -> told.addAll(bundle.pattern(key).names()));
-            code.facts().stream().filter(name -> !told.contains(name.word())).forEach(name -> silent.add(code.id() + " never tells " + name));
+            bundle.keys().stream().filter(key -> key.startsWith(code.id() + ".") && !key.contains(".example."))
+                    .forEach(key -> told.addAll(bundle.pattern(key).names()));
+            code.facts().stream().filter(name -> !told.contains(name.word()))
+                    .forEach(name -> silent.add(code.id() + " never tells " + name));
         }
         for (Wording wording : WORDINGS) {
             Set<String> told = new HashSet<>(bundle.pattern(wording.key()).names());
-            wording.takes().stream().filter(name -> !told.contains(name.word())).forEach(name -> silent.add(wording.key() + " never tells " + name));
+            wording.takes().stream().filter(name -> !told.contains(name.word()))
+                    .forEach(name -> silent.add(wording.key() + " never tells " + name));
         }
         assertThat(silent).isEmpty();
     }
@@ -160,7 +166,8 @@ class BundleTest {
             assertThat(bundle.text(code.id() + ".title")).isNotBlank().doesNotEndWith(".");
             assertThat(bundle.text(code.id() + ".many")).contains("{count, plural,").doesNotEndWith(".");
             assertThat(bundle.text(code.id() + ".why")).endsWith(".");
-            assertThat(Words.in(language).remedy(code)).isNotEmpty().allSatisfy(step -> assertThat(step.toString()).endsWith(".").doesNotContain("{", "none"));
+            assertThat(Words.in(language).remedy(code)).isNotEmpty()
+                    .allSatisfy(step -> assertThat(step.toString()).endsWith(".").doesNotContain("{", "none"));
         }
     }
 }

@@ -27,7 +27,10 @@ import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report.FindingLine;
 
-/** Sentences made from facts: names set apart, numbers and lists as each language writes them, nothing taken for a pattern that came from a student. */
+/**
+ * Sentences made from facts: names set apart, numbers and lists as each language writes them, nothing taken for a pattern that came from a
+ * student.
+ */
 class WordsTest {
 
     private static final Words GERMAN = Words.in(Locale.GERMAN);
@@ -45,9 +48,11 @@ class WordsTest {
 
     /** What looks like a hole, a choice or a quotation in a name is a name. */
     @ParameterizedTest
-    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {"{count}", "a '{0}' b", "it's {x, plural, other {#}}", "“quoted” ”", "{{{", "#", "\u0001\u0002", "''"})
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {"{count}", "a '{0}' b", "it's {x, plural, other {#}}", "“quoted” ”", "{{{",
+            "#", "\u0001\u0002", "''"})
     void aNameIsNeverAPattern(String name) {
-        Sentence said = Words.ENGLISH.of(Finding.of(Code.STRUCTURE_FOLDER_RENAMED).path(ProjectPath.of("x")).fact(EXPECTED, name).make()).message();
+        Sentence said = Words.ENGLISH.of(Finding.of(Code.STRUCTURE_FOLDER_RENAMED).path(ProjectPath.of("x")).fact(EXPECTED, name).make())
+                .message();
         assertThat(said.pieces()).filteredOn(Sentence.Piece::isName).extracting(Sentence.Piece::text).containsExactly("x", name);
     }
 
@@ -57,7 +62,8 @@ class WordsTest {
         Finding large = Finding.of(Code.ASSET_TOO_LARGE).path(ProjectPath.of("a.mov")).facts(facts).make();
         assertThat(Words.ENGLISH.of(large).message().toString()).contains("5.4 GB");
         assertThat(GERMAN.of(large).message().toString()).contains("5,4 GB");
-        Finding few = Finding.of(Code.STRUCTURE_TOO_FEW).path(ProjectPath.of("a")).fact(FOUND, "a").fact(COUNT, 1).fact(LEAST, 12_345).make();
+        Finding few = Finding.of(Code.STRUCTURE_TOO_FEW).path(ProjectPath.of("a")).fact(FOUND, "a").fact(COUNT, 1).fact(LEAST, 12_345)
+                .make();
         assertThat(Words.ENGLISH.of(few).message().toString()).contains("12,345");
         assertThat(GERMAN.of(few).message().toString()).contains("12.345");
     }
@@ -67,7 +73,8 @@ class WordsTest {
         Finding clash = Finding.of(Code.NAME_CASE_CLASH).path(ProjectPath.of("b")).fact(OTHERS, List.of("B", "b")).make();
         assertThat(Words.ENGLISH.of(clash).message().toString()).contains("“B” and “b”");
         assertThat(GERMAN.of(clash).message().toString()).contains("„B“ und „b“");
-        Finding misspelt = Finding.of(Code.LINK_WEB_ROOT).path(ProjectPath.of("i.html")).fact(MACHINES, List.of("Lab", "Render node")).make();
+        Finding misspelt = Finding.of(Code.LINK_WEB_ROOT).path(ProjectPath.of("i.html")).fact(MACHINES, List.of("Lab", "Render node"))
+                .make();
         assertThat(Words.ENGLISH.of(misspelt).why().toString()).contains("Lab and Render node");
         assertThat(Words.ENGLISH.list(List.of("a", "b", "c"))).isEqualTo("a, b, and c");
         assertThat(GERMAN.list(List.of("a", "b", "c"))).isEqualTo("a, b und c");
@@ -75,7 +82,8 @@ class WordsTest {
 
     @Test
     void ofVeryManyNamesAFewAreSaidAndTheRestCounted() {
-        Finding clash = Finding.of(Code.ASSET_DUPLICATE).path(ProjectPath.of("b")).fact(OTHERS, IntStream.range(0, 400).mapToObj(i -> "copy" + i).toList()).make();
+        Finding clash = Finding.of(Code.ASSET_DUPLICATE).path(ProjectPath.of("b"))
+                .fact(OTHERS, IntStream.range(0, 400).mapToObj(i -> "copy" + i).toList()).make();
         String said = Words.ENGLISH.of(clash).message().toString();
         assertThat(said).contains("copy0", "more").hasSizeLessThan(1_000);
     }
@@ -90,23 +98,29 @@ class WordsTest {
     void oneAndManyHaveHeadingsOfTheirOwn() {
         FindingLine one = line("sound");
         FindingLine two = line("edit");
-        assertThat(Words.ENGLISH.heading(new FindingGroups.Group(one.code(), "must", List.of(one), 0))).hasToString("A planned folder is missing");
-        assertThat(Words.ENGLISH.heading(new FindingGroups.Group(one.code(), "must", List.of(one, two), 0))).hasToString("2 planned folders are missing");
-        assertThat(Words.ENGLISH.heading(new FindingGroups.Group(one.code(), "must", List.of(one, two), 98))).hasToString("100 planned folders are missing");
+        assertThat(Words.ENGLISH.heading(new FindingGroups.Group(one.code(), "must", List.of(one), 0)))
+                .hasToString("A planned folder is missing");
+        assertThat(Words.ENGLISH.heading(new FindingGroups.Group(one.code(), "must", List.of(one, two), 0)))
+                .hasToString("2 planned folders are missing");
+        assertThat(Words.ENGLISH.heading(new FindingGroups.Group(one.code(), "must", List.of(one, two), 98)))
+                .hasToString("100 planned folders are missing");
     }
 
     private static FindingLine line(String path) {
-        return new FindingLine("structure.folder-missing", "must", path, Optional.empty(), "as it was said", "as it was explained", List.of("as it was mended"), Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(Facts.NONE));
+        return new FindingLine("structure.folder-missing", "must", path, Optional.empty(), "as it was said", "as it was explained",
+                List.of("as it was mended"), Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(Facts.NONE));
     }
 
     /** A report from before there were facts, or from a later version, says what it came with. */
     @Test
     void aReportWithoutFactsKeepsItsSentences() {
-        FindingLine old = new FindingLine("structure.folder-missing", "must", "sound", Optional.empty(), "as it was said", "as it was explained", List.of("as it was mended"), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+        FindingLine old = new FindingLine("structure.folder-missing", "must", "sound", Optional.empty(), "as it was said",
+                "as it was explained", List.of("as it was mended"), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
         Said said = GERMAN.of(old);
         assertThat(said.message()).hasToString("as it was said");
         assertThat(said.title()).isEqualTo(GERMAN.title(Code.STRUCTURE_FOLDER_MISSING));
-        FindingLine later = new FindingLine("structure.of-tomorrow", "must", "sound", Optional.empty(), "as it was said", "", List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(Facts.of(MORE, 0)));
+        FindingLine later = new FindingLine("structure.of-tomorrow", "must", "sound", Optional.empty(), "as it was said", "", List.of(),
+                Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(Facts.of(MORE, 0)));
         assertThat(GERMAN.of(later).message()).hasToString("as it was said");
         assertThat(GERMAN.text(new Phrase("nothing.like-it", Facts.NONE))).isEqualTo("nothing.like-it");
     }
@@ -120,7 +134,8 @@ class WordsTest {
 
     @Test
     void aSentenceOfAReportIsBounded() {
-        Sentence said = Words.ENGLISH.of(Finding.of(Code.STRUCTURE_FOLDER_RENAMED).path(ProjectPath.of("x")).fact(EXPECTED, "y".repeat(5_000)).make()).message();
+        Sentence said = Words.ENGLISH
+                .of(Finding.of(Code.STRUCTURE_FOLDER_RENAMED).path(ProjectPath.of("x")).fact(EXPECTED, "y".repeat(5_000)).make()).message();
         assertThat(said.bounded()).hasSize(Sentence.MOST).endsWith("…");
         assertThat(Sentence.plain("élan").begun()).hasToString("Élan");
         assertThat(Sentence.plain("").begun().isEmpty()).isTrue();

@@ -195,7 +195,9 @@ public class AccountService implements UserDetailsService {
         if (password.codePointCount(0, password.length()) < SHORTEST_PASSWORD) {
             return Optional.of(Speech.say("account.too-short", SHORTEST_PASSWORD));
         }
-        return password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD ? Optional.of(Speech.say("account.too-long", LONGEST_PASSWORD)) : Optional.empty();
+        return password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD
+                ? Optional.of(Speech.say("account.too-long", LONGEST_PASSWORD))
+                : Optional.empty();
     }
 
     private static String hash(String token) {

@@ -24,13 +24,13 @@ record KeptForm(String address, List<Field> fields) implements Serializable {
     private static final Set<String> LEFT_OUT = Set.of("_csrf", "password", "before", "after", "again");
 
     /** One value that was typed. */
-    record Field(String name, String value) implements Serializable {
-    }
+    record Field(String name, String value) implements Serializable {}
 
     /** Keeps the form of a request in its session, if it is one. */
     static boolean keep(HttpServletRequest request) {
         String type = request.getContentType() == null ? "" : request.getContentType();
-        boolean form = request.getMethod().equals("POST") && type.startsWith(MediaType.APPLICATION_FORM_URLENCODED_VALUE) && !request.getRequestURI().startsWith(request.getContextPath() + "/sign-");
+        boolean form = request.getMethod().equals("POST") && type.startsWith(MediaType.APPLICATION_FORM_URLENCODED_VALUE)
+                && !request.getRequestURI().startsWith(request.getContextPath() + "/sign-");
         if (!form) {
             return false;
         }

@@ -31,11 +31,16 @@ class SecurityConfiguration {
     SecurityFilterChain security(HttpSecurity http, @Value("${management.server.port:}") String managementPort) throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/sign-in", "/welcome/*", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg", "/livez", "/readyz", "/actuator/health", "/actuator/health/**", "/error").permitAll()
-                        .requestMatchers(request -> request.getRequestURI().startsWith("/actuator/") && String.valueOf(request.getLocalPort()).equals(managementPort)).permitAll()
+                        .requestMatchers("/sign-in", "/welcome/*", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg",
+                                "/livez", "/readyz", "/actuator/health", "/actuator/health/**", "/error")
+                        .permitAll()
+                        .requestMatchers(request -> request.getRequestURI().startsWith("/actuator/")
+                                && String.valueOf(request.getLocalPort()).equals(managementPort))
+                        .permitAll()
                         .requestMatchers("/actuator/**").denyAll()
                         .anyRequest().authenticated())
-                .formLogin(form -> form.loginPage("/sign-in").loginProcessingUrl("/sign-in").successHandler(new BackToWork()).failureHandler(new SignInFailure()).permitAll())
+                .formLogin(form -> form.loginPage("/sign-in").loginProcessingUrl("/sign-in").successHandler(new BackToWork())
+                        .failureHandler(new SignInFailure()).permitAll())
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .exceptionHandling(handling -> handling.accessDeniedHandler(SecurityConfiguration::denied))
                 .headers(headers -> headers
@@ -58,7 +63,8 @@ class SecurityConfiguration {
     /** To where somebody was going, with what they had typed. */
     private static final class BackToWork extends SavedRequestAwareAuthenticationSuccessHandler {
         @Override
-        public void onAuthenticationSuccess(HttpServletRequest request, HttpServletResponse response, Authentication authentication) throws ServletException, IOException {
+        public void onAuthenticationSuccess(HttpServletRequest request, HttpServletResponse response, Authentication authentication)
+                throws ServletException, IOException {
             if (KeptForm.isKept(request.getSession(false))) {
                 clearAuthenticationAttributes(request);
                 getRedirectStrategy().sendRedirect(request, response, "/send-again");

@@ -28,8 +28,10 @@ class SignInController {
     }
 
     @GetMapping("/sign-in")
-    String signIn(@RequestParam(required = false) String refused, @RequestParam(required = false) String out, @RequestParam(required = false) String kept,
-            @RequestParam(required = false) String ended, @RequestParam(required = false) String ready, @RequestParam(name = "wait", required = false) String seconds, Model model) {
+    String signIn(@RequestParam(required = false) String refused, @RequestParam(required = false) String out,
+            @RequestParam(required = false) String kept,
+            @RequestParam(required = false) String ended, @RequestParam(required = false) String ready,
+            @RequestParam(name = "wait", required = false) String seconds, Model model) {
         model.addAttribute("refused", refused != null);
         model.addAttribute("signedOut", out != null);
         model.addAttribute("kept", kept != null);
@@ -93,7 +95,8 @@ class SignInController {
     }
 
     @PostMapping("/account/password")
-    String change(@RequestParam String before, @RequestParam String after, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+    String change(@RequestParam String before, @RequestParam String after, @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
         Optional<String> wrong = accounts.change(me.accountId(), before, after);
         redirect.addFlashAttribute(wrong.isPresent() ? "refused" : "told", wrong.orElse(Speech.say("account.changed")));
         return "redirect:/account";

@@ -13,7 +13,8 @@ import org.springframework.security.web.authentication.AuthenticationFailureHand
 final class SignInFailure implements AuthenticationFailureHandler {
 
     @Override
-    public void onAuthenticationFailure(HttpServletRequest request, HttpServletResponse response, AuthenticationException failure) throws IOException, ServletException {
+    public void onAuthenticationFailure(HttpServletRequest request, HttpServletResponse response, AuthenticationException failure)
+            throws IOException, ServletException {
         if (failure instanceof InternalAuthenticationServiceException) {
             response.sendError(HttpStatus.SERVICE_UNAVAILABLE.value());
         } else if (failure instanceof TooManyTries tries) {

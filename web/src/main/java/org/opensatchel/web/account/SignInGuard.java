@@ -34,8 +34,7 @@ class SignInGuard {
         }
     };
 
-    private record Tries(int count, Instant last) {
-    }
+    private record Tries(int count, Instant last) {}
 
     SignInGuard(Clock clock) {
         this.clock = clock;

@@ -17,7 +17,8 @@ public class SignedIn extends User {
 
     SignedIn(Account account) {
         // Who has chosen no password has none that goes with it.
-        super(account.login(), account.passwordHash() == null ? NO_PASSWORD : account.passwordHash(), List.of(new SimpleGrantedAuthority("ROLE_" + account.role())));
+        super(account.login(), account.passwordHash() == null ? NO_PASSWORD : account.passwordHash(),
+                List.of(new SimpleGrantedAuthority("ROLE_" + account.role())));
         this.accountId = account.id();
         this.displayName = account.displayName();
         this.role = account.role();

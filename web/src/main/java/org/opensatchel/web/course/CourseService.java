@@ -33,28 +33,29 @@ public class CourseService {
     }
 
     /** A student's place in an assignment. */
-    public record Place(AssignmentView assignment, Student student) {
-    }
+    public record Place(AssignmentView assignment, Student student) {}
 
     public List<AssignmentView> taughtBy(long accountId) {
         return views(courses.taughtBy(accountId).stream().map(Course::id).toList());
     }
 
     public List<AssignmentView> attendedBy(long accountId) {
-        return views(enrolments.findByAccountId(accountId).stream().filter(enrolment -> enrolment.leftAt() == null).map(Enrolment::courseId).toList());
+        return views(enrolments.findByAccountId(accountId).stream().filter(enrolment -> enrolment.leftAt() == null).map(Enrolment::courseId)
+                .toList());
     }
 
     /** A course on the first page. */
-    public record CourseLine(long id, String name, boolean mayPlan) {
-    }
+    public record CourseLine(long id, String name, boolean mayPlan) {}
 
     public List<CourseLine> coursesTaughtBy(long accountId) {
         Set<Long> planned = courses.plannedBy(accountId);
-        return courses.taughtBy(accountId).stream().map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), planned.contains(course.id()))).toList();
+        return courses.taughtBy(accountId).stream()
+                .map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), planned.contains(course.id()))).toList();
     }
 
     public List<CourseLine> coursesAttendedBy(long accountId) {
-        return courses.attendedBy(accountId).stream().map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), false)).toList();
+        return courses.attendedBy(accountId).stream()
+                .map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), false)).toList();
     }
 
     private List<AssignmentView> views(List<Long> courseIds) {
@@ -81,7 +82,8 @@ public class CourseService {
     /** An assignment for one of its students, with their own place on the roster; for who has left the course it is there no more. */
     public Place forStudent(long assignmentId, long accountId) {
         Assignment assignment = assignments.find(assignmentId).orElseThrow(NotAccessible::new);
-        Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).filter(one -> one.leftAt() == null).orElseThrow(NotAccessible::new);
+        Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).filter(one -> one.leftAt() == null)
+                .orElseThrow(NotAccessible::new);
         return new Place(AssignmentView.of(assignment), Student.of(enrolment).in(team(assignmentId, enrolment.id())));
     }
 
@@ -92,18 +94,22 @@ public class CourseService {
 
     /** Everybody who was ever on the roster, those who left among them: what they handed in stays. */
     public List<Student> everybody(AssignmentView assignment) {
-        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of).sorted(Student.BY_NAME).toList();
+        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of)
+                .sorted(Student.BY_NAME).toList();
     }
 
     /** Who studies now, each with their team of this assignment. */
     public List<Student> roster(AssignmentView assignment) {
-        Map<Long, String> inTeams = teams.members(assignment.id()).stream().collect(Collectors.toMap(TeamRepository.Member::getEnrolmentId, TeamRepository.Member::getTeam));
-        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of).filter(student -> !student.hasLeft())
+        Map<Long, String> inTeams = teams.members(assignment.id()).stream()
+                .collect(Collectors.toMap(TeamRepository.Member::getEnrolmentId, TeamRepository.Member::getTeam));
+        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of)
+                .filter(student -> !student.hasLeft())
                 .map(student -> student.in(inTeams.getOrDefault(student.enrolmentId(), ""))).sorted(Student.BY_NAME).toList();
     }
 
     public Student student(AssignmentView assignment, long enrolmentId) {
-        return enrolments.findById(enrolmentId).filter(enrolment -> enrolment.courseId() == assignment.courseId()).map(Student::of).map(student -> student.in(team(assignment.id(), enrolmentId)))
+        return enrolments.findById(enrolmentId).filter(enrolment -> enrolment.courseId() == assignment.courseId()).map(Student::of)
+                .map(student -> student.in(team(assignment.id(), enrolmentId)))
                 .orElseThrow(NotAccessible::new);
     }
 

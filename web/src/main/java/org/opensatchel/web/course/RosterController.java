@@ -82,12 +82,14 @@ class RosterController {
 
     /** The file as our script sends it. */
     @PostMapping("/courses/{id}/roster")
-    ResponseEntity<Map<String, String>> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request) throws IOException {
+    ResponseEntity<Map<String, String>> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request)
+            throws IOException {
         rosters.course(id, me.accountId());
         try {
             return ResponseEntity.ok(Map.of("next", kept(id, me, request.getInputStream()), "refusal", ""));
         } catch (ContentStore.TooLarge tooLarge) {
-            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(Map.of("next", "", "refusal", Speech.say("upload.too-large", Speech.words().size(MOST_BYTES))));
+            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                    .body(Map.of("next", "", "refusal", Speech.say("upload.too-large", Speech.words().size(MOST_BYTES))));
         }
     }
 
@@ -107,7 +109,8 @@ class RosterController {
     }
 
     @GetMapping("/courses/{id}/roster")
-    String preview(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId, @AuthenticationPrincipal SignedIn me, Model model) throws IOException {
+    String preview(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId,
+            @AuthenticationPrincipal SignedIn me, Model model) throws IOException {
         CourseView course = rosters.course(id, me.accountId());
         OneRoster.Bundle bundle = read(id, file, classId == null ? Set.of() : classId);
         model.addAttribute("course", course);
@@ -124,8 +127,10 @@ class RosterController {
     }
 
     @PostMapping("/courses/{id}/roster/apply")
-    String apply(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId, @RequestParam(defaultValue = "false") boolean leave,
-            @RequestParam(required = false) Set<Integer> join, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) throws IOException {
+    String apply(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId,
+            @RequestParam(defaultValue = "false") boolean leave,
+            @RequestParam(required = false) Set<Integer> join, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect)
+            throws IOException {
         CourseView course = rosters.course(id, me.accountId());
         RosterReading reading = read(id, file, classId == null ? Set.of() : classId).roster();
         if (!reading.isGood()) {
@@ -137,7 +142,8 @@ class RosterController {
     }
 
     private OneRoster.Bundle read(long course, String file, Set<String> classIds) throws IOException {
-        try (LocalFile table = contents.file(file, Purpose.ROSTER, course, MOST_BYTES); InputStream content = Files.newInputStream(table.path())) {
+        try (LocalFile table = contents.file(file, Purpose.ROSTER, course, MOST_BYTES);
+                InputStream content = Files.newInputStream(table.path())) {
             byte[] head = content.readNBytes(2);
             if (head.length == 2 && head[0] == 'P' && head[1] == 'K') {
                 try (ZipSource source = ZipSource.open(table.path())) {
@@ -151,7 +157,8 @@ class RosterController {
     }
 
     @PostMapping("/courses/{id}/students/{enrolmentId}")
-    String student(@PathVariable long id, @PathVariable long enrolmentId, @RequestParam(required = false) String leave, @RequestParam(defaultValue = "") String last, @RequestParam(defaultValue = "") String first,
+    String student(@PathVariable long id, @PathVariable long enrolmentId, @RequestParam(required = false) String leave,
+            @RequestParam(defaultValue = "") String last, @RequestParam(defaultValue = "") String first,
             @AuthenticationPrincipal SignedIn me) {
         CourseView course = rosters.course(id, me.accountId());
         if (leave != null) {
@@ -164,7 +171,8 @@ class RosterController {
 
     /** Slips for printing, a page each. They are shown in the answer alone: whoever needs one again gets a new one. */
     @PostMapping("/courses/{id}/sign-in-slips")
-    String slips(@PathVariable long id, @RequestParam(required = false) Long student, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, Model model) {
+    String slips(@PathVariable long id, @RequestParam(required = false) Long student, @AuthenticationPrincipal SignedIn me,
+            HttpServletRequest request, Model model) {
         CourseView course = rosters.course(id, me.accountId());
         List<Student> whose = student == null ? rosters.withoutPassword(course, me.accountId()) : List.of(rosters.student(course, student));
         model.addAttribute("course", course);
@@ -174,7 +182,8 @@ class RosterController {
     }
 
     @PostMapping("/courses/{id}/language")
-    String language(@PathVariable long id, @RequestParam String language, @AuthenticationPrincipal SignedIn me, HttpSession session, RedirectAttributes redirect) {
+    String language(@PathVariable long id, @RequestParam String language, @AuthenticationPrincipal SignedIn me, HttpSession session,
+            RedirectAttributes redirect) {
         rosters.speak(rosters.course(id, me.accountId()), language);
         session.removeAttribute(Speech.OF_SESSION);
         redirect.addFlashAttribute("saidLanguage", true);
@@ -182,15 +191,18 @@ class RosterController {
     }
 
     @PostMapping("/courses/{id}/staff")
-    String staff(@PathVariable long id, @RequestParam String login, @RequestParam(required = false) StaffRole role, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+    String staff(@PathVariable long id, @RequestParam String login, @RequestParam(required = false) StaffRole role,
+            @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         CourseView course = rosters.course(id, me.accountId());
         rosters.changeStaff(course, me.accountId(), login, Optional.ofNullable(role))
-                .ifPresentOrElse(why -> redirect.addFlashAttribute("refused", why), () -> redirect.addFlashAttribute("told", Speech.say("course.staff-changed")));
+                .ifPresentOrElse(why -> redirect.addFlashAttribute("refused", why),
+                        () -> redirect.addFlashAttribute("told", Speech.say("course.staff-changed")));
         return courses.mayPlanCourse(id, me.accountId()) ? "redirect:/courses/" + id : "redirect:/";
     }
 
     @PostMapping("/courses")
-    String create(@RequestParam String code, @RequestParam String title, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+    String create(@RequestParam String code, @RequestParam String title, @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
         if (!me.isInstructor()) {
             throw new NotAccessible();
         }
@@ -208,13 +220,16 @@ class RosterController {
     }
 
     @PostMapping("/courses/{id}/assignments")
-    String assignment(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+    String assignment(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due,
+            @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         CourseView course = rosters.course(id, me.accountId());
         boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120;
         try {
             LocalDateTime when = LocalDateTime.parse(due);
             if (named && !courses.isAssignment(course.id(), code.strip())) {
-                return "redirect:/assignments/" + courses.createAssignment(id, code.strip(), title.strip(), when.atZone(ZoneId.systemDefault()).toInstant()) + "/plan";
+                return "redirect:/assignments/"
+                        + courses.createAssignment(id, code.strip(), title.strip(), when.atZone(ZoneId.systemDefault()).toInstant())
+                        + "/plan";
             }
         } catch (DateTimeParseException noTime) {
             named = false;

@@ -44,16 +44,13 @@ public class RosterService {
     }
 
     /** Somebody who teaches a course or assists in it. */
-    public record Staff(long account, String login, String name, StaffRole role) {
-    }
+    public record Staff(long account, String login, String name, StaffRole role) {}
 
     /** Somebody who would be added, and the account that is theirs already, if there is one. */
-    public record Joining(RosterLine line, AccountView account) {
-    }
+    public record Joining(RosterLine line, AccountView account) {}
 
     /** How somebody signs in for the first time: by a link that works once. */
-    public record Slip(String name, String login, String token) {
-    }
+    public record Slip(String name, String login, String token) {}
 
     @Transactional(readOnly = true)
     public CourseView course(long courseId, long accountId) {
@@ -73,12 +70,14 @@ public class RosterService {
     /** Everybody who was ever on the roster, those who left at the end. */
     @Transactional(readOnly = true)
     public List<Student> everybody(CourseView course) {
-        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream().map(Student::of).sorted(Student.BY_NAME).toList();
+        return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream().map(Student::of).sorted(Student.BY_NAME)
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public List<Staff> staff(CourseView course) {
-        return courses.staff(course.id()).stream().map(row -> new Staff(row.getAccount(), row.getLogin(), row.getName(), StaffRole.valueOf(row.getRole()))).toList();
+        return courses.staff(course.id()).stream()
+                .map(row -> new Staff(row.getAccount(), row.getLogin(), row.getName(), StaffRole.valueOf(row.getRole()))).toList();
     }
 
     @Transactional(readOnly = true)
@@ -108,7 +107,8 @@ public class RosterService {
         if (lastOwner) {
             return Optional.of(Speech.say("staff.last-owner", account.get().name()));
         }
-        role.ifPresentOrElse(now -> courses.putStaff(course.id(), account.get().id(), now.name()), () -> courses.removeStaff(course.id(), account.get().id()));
+        role.ifPresentOrElse(now -> courses.putStaff(course.id(), account.get().id(), now.name()),
+                () -> courses.removeStaff(course.id(), account.get().id()));
         return Optional.empty();
     }
 
@@ -119,8 +119,11 @@ public class RosterService {
     /** What a file would change. */
     @Transactional(readOnly = true)
     public RosterChange change(CourseView course, List<RosterLine> lines) {
-        List<RosterChange.Known> known = enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream().filter(enrolment -> enrolment.leftAt() == null)
-                .map(enrolment -> new RosterChange.Known(enrolment.id(), enrolment.lastName(), enrolment.firstName(), enrolment.studentNumber(), enrolment.section())).toList();
+        List<RosterChange.Known> known = enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream()
+                .filter(enrolment -> enrolment.leftAt() == null)
+                .map(enrolment -> new RosterChange.Known(enrolment.id(), enrolment.lastName(), enrolment.firstName(),
+                        enrolment.studentNumber(), enrolment.section()))
+                .toList();
         return RosterChange.between(known, lines);
     }
 
@@ -132,7 +135,8 @@ public class RosterService {
 
     /** Nobody who teaches becomes a student by a roster, and nothing of their account changes. */
     private Optional<AccountView> account(RosterLine line) {
-        Optional<AccountView> found = !line.email().isEmpty() ? accounts.byEmail(line.email()) : line.login().isEmpty() ? Optional.empty() : accounts.byLogin(line.login());
+        Optional<AccountView> found = !line.email().isEmpty() ? accounts.byEmail(line.email())
+                : line.login().isEmpty() ? Optional.empty() : accounts.byLogin(line.login());
         return found.filter(account -> !account.isInstructor());
     }
 
@@ -146,7 +150,8 @@ public class RosterService {
     public int apply(CourseView course, List<RosterLine> lines, boolean leave, Set<Integer> joined) {
         courses.lock(course.id());
         RosterChange change = change(course, lines);
-        change.changed().forEach(changed -> enrolments.findById(changed.known().key()).ifPresent(enrolment -> enrolment.told(changed.line())));
+        change.changed()
+                .forEach(changed -> enrolments.findById(changed.known().key()).ifPresent(enrolment -> enrolment.told(changed.line())));
         if (leave) {
             change.left().forEach(known -> enrolments.findById(known.key()).ifPresent(enrolment -> enrolment.left(clock.instant())));
         }
@@ -160,32 +165,40 @@ public class RosterService {
     /** Whether an account was made. */
     private boolean add(CourseView course, RosterLine line, boolean joins) {
         Optional<AccountView> known = joins ? account(line) : Optional.empty();
-        Optional<Enrolment> before = known.flatMap(account -> enrolments.findByCourseIdAndAccountId(course.id(), account.id())).or(() -> wasHere(course, line));
+        Optional<Enrolment> before = known.flatMap(account -> enrolments.findByCourseIdAndAccountId(course.id(), account.id()))
+                .or(() -> wasHere(course, line));
         if (before.isPresent()) {
             // On the roster already, under another number or name, or back after having left.
             before.get().told(line);
             before.get().back();
             return false;
         }
-        long account = known.map(AccountView::id).orElseGet(() -> accounts.make(wish(line), (line.first() + " " + line.last()).strip(), line.email(), Role.STUDENT, Optional.of(course.id())).id());
+        long account = known.map(AccountView::id).orElseGet(() -> accounts
+                .make(wish(line), (line.first() + " " + line.last()).strip(), line.email(), Role.STUDENT, Optional.of(course.id())).id());
         enrolments.save(new Enrolment(course.id(), account, line.last(), line.first(), line.id(), line.section()));
         return known.isEmpty();
     }
 
     /** Who left this course under the same number and name. */
     private Optional<Enrolment> wasHere(CourseView course, RosterLine line) {
-        return line.id().isEmpty() ? Optional.empty() : enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream()
-                .filter(one -> one.leftAt() != null && one.studentNumber().equals(line.id()) && NameFolding.loose(one.lastName()).equals(NameFolding.loose(line.last()))).findFirst();
+        return line.id().isEmpty() ? Optional.empty()
+                : enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream()
+                        .filter(one -> one.leftAt() != null && one.studentNumber().equals(line.id())
+                                && NameFolding.loose(one.lastName()).equals(NameFolding.loose(line.last())))
+                        .findFirst();
     }
 
     private static String wish(RosterLine line) {
-        return line.login().isEmpty() ? (line.first().isEmpty() ? "" : NameFolding.loose(line.first()) + ".") + NameFolding.loose(line.last()) : line.login();
+        return line.login().isEmpty()
+                ? (line.first().isEmpty() ? "" : NameFolding.loose(line.first()) + ".") + NameFolding.loose(line.last())
+                : line.login();
     }
 
     /** The students who have not chosen a password yet and can be given a slip. */
     @Transactional(readOnly = true)
     public List<Student> withoutPassword(CourseView course, long mine) {
-        Set<Long> waiting = courses.ownStudents(course.id(), mine).stream().filter(one -> !one.getHasPassword()).map(OwnStudent::getEnrolmentId).collect(Collectors.toSet());
+        Set<Long> waiting = courses.ownStudents(course.id(), mine).stream().filter(one -> !one.getHasPassword())
+                .map(OwnStudent::getEnrolmentId).collect(Collectors.toSet());
         return everybody(course).stream().filter(student -> waiting.contains(student.enrolmentId())).toList();
     }
 
@@ -197,13 +210,16 @@ public class RosterService {
     public List<Slip> slips(CourseView course, long mine, List<Student> students) {
         Set<Long> own = courses.ownStudents(course.id(), mine).stream().map(OwnStudent::getEnrolmentId).collect(Collectors.toSet());
         return students.stream().filter(student -> own.contains(student.enrolmentId()))
-                .map(student -> accounts.byId(student.accountId()).map(account -> new Slip(student.name(), account.login(), accounts.link(account.id()))).orElseThrow()).toList();
+                .map(student -> accounts.byId(student.accountId())
+                        .map(account -> new Slip(student.name(), account.login(), accounts.link(account.id()))).orElseThrow())
+                .toList();
     }
 
     /** A student of the course. */
     @Transactional(readOnly = true)
     public Student student(CourseView course, long enrolmentId) {
-        return enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).map(Student::of).orElseThrow(NotAccessible::new);
+        return enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).map(Student::of)
+                .orElseThrow(NotAccessible::new);
     }
 
     /** How a student is written in file names; empty for the usual way. */

@@ -14,13 +14,16 @@ import org.opensatchel.core.path.NameFolding;
  * @param lastForm how the last name is written in file names, empty for the usual way
  * @param team the team of the assignment in question, empty outside of assignments and for who works alone
  */
-public record Student(long enrolmentId, long accountId, String last, String first, String number, String section, String lastForm, String firstForm, boolean hasLeft, String team) {
+public record Student(long enrolmentId, long accountId, String last, String first, String number, String section, String lastForm,
+        String firstForm, boolean hasLeft, String team) {
 
     /** The roster's order: by name, accents and apostrophes overlooked. */
-    static final Comparator<Student> BY_NAME = Comparator.comparing((Student student) -> NameFolding.loose(student.last())).thenComparing(student -> NameFolding.loose(student.first()));
+    static final Comparator<Student> BY_NAME = Comparator.comparing((Student student) -> NameFolding.loose(student.last()))
+            .thenComparing(student -> NameFolding.loose(student.first()));
 
     static Student of(Enrolment enrolment) {
-        return new Student(enrolment.id(), enrolment.accountId(), enrolment.lastName(), enrolment.firstName(), enrolment.studentNumber(), enrolment.section(), enrolment.lastForm(), enrolment.firstForm(),
+        return new Student(enrolment.id(), enrolment.accountId(), enrolment.lastName(), enrolment.firstName(), enrolment.studentNumber(),
+                enrolment.section(), enrolment.lastForm(), enrolment.firstForm(),
                 enrolment.leftAt() != null, "");
     }
 

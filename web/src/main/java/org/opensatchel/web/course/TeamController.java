@@ -44,22 +44,26 @@ class TeamController {
         model.addAttribute("step", "hand-out");
         model.addAttribute("students", roster);
         model.addAttribute("longest", TeamService.LONGEST);
-        model.addAttribute("teams", roster.stream().filter(student -> !student.team().isEmpty()).collect(Collectors.groupingBy(Student::team, TreeMap::new, Collectors.toList())));
+        model.addAttribute("teams", roster.stream().filter(student -> !student.team().isEmpty())
+                .collect(Collectors.groupingBy(Student::team, TreeMap::new, Collectors.toList())));
         return "course/teams";
     }
 
     @PostMapping
-    String set(@PathVariable long id, @RequestParam Map<String, String> form, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+    String set(@PathVariable long id, @RequestParam Map<String, String> form, @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         Map<Long, String> wanted = new LinkedHashMap<>();
-        courses.roster(assignment).forEach(student -> wanted.put(student.enrolmentId(), form.getOrDefault("team" + student.enrolmentId(), "")));
+        courses.roster(assignment)
+                .forEach(student -> wanted.put(student.enrolmentId(), form.getOrDefault("team" + student.enrolmentId(), "")));
         teams.set(assignment, wanted);
         redirect.addFlashAttribute("told", Speech.say("teams.saved"));
         return back(id);
     }
 
     @PostMapping("/draw")
-    String draw(@PathVariable long id, @RequestParam(defaultValue = "0") int size, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+    String draw(@PathVariable long id, @RequestParam(defaultValue = "0") int size, @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         if (size < 1 || size > 1000) {
             redirect.addFlashAttribute("refused", Speech.say("teams.size"));
@@ -75,7 +79,8 @@ class TeamController {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         RosterReading reading = RosterCsv.read(table.getBytes(StandardCharsets.UTF_8));
         if (!reading.isGood()) {
-            redirect.addFlashAttribute("refused", reading.faults().stream().limit(5).map(fault -> Speech.text(fault.said())).collect(Collectors.joining(" ")));
+            redirect.addFlashAttribute("refused",
+                    reading.faults().stream().limit(5).map(fault -> Speech.text(fault.said())).collect(Collectors.joining(" ")));
             return back(id);
         }
         if (reading.lines().stream().allMatch(line -> line.team().isEmpty())) {
@@ -83,15 +88,19 @@ class TeamController {
             return back(id);
         }
         TeamPlan.Column column = teams.fromColumn(assignment, reading.lines());
-        redirect.addFlashAttribute("told", Speech.say("teams.taken", column.teams().size()) + named("teams.unknown", column.unknown().stream().map(RosterLine::listed).toList())
-                + named("teams.silent", column.silent().stream().map(RosterChange.Known::listed).toList()));
+        redirect.addFlashAttribute("told",
+                Speech.say("teams.taken", column.teams().size())
+                        + named("teams.unknown", column.unknown().stream().map(RosterLine::listed).toList())
+                        + named("teams.silent", column.silent().stream().map(RosterChange.Known::listed).toList()));
         return back(id);
     }
 
     private static final int MOST_NAMED = 8;
 
     private static String named(String key, List<String> names) {
-        return names.isEmpty() ? "" : " " + Speech.say(key, String.join("; ", names.subList(0, Math.min(names.size(), MOST_NAMED))), Math.max(0, names.size() - MOST_NAMED));
+        return names.isEmpty() ? ""
+                : " " + Speech.say(key, String.join("; ", names.subList(0, Math.min(names.size(), MOST_NAMED))),
+                        Math.max(0, names.size() - MOST_NAMED));
     }
 
     private static String back(long id) {

@@ -52,7 +52,8 @@ class TeamService {
     @Transactional
     TeamPlan.Column fromColumn(AssignmentView assignment, List<RosterLine> lines) {
         List<Student> roster = courses.roster(assignment);
-        TeamPlan.Column column = TeamPlan.column(roster.stream().map(student -> new RosterChange.Known(student.enrolmentId(), student.last(), student.first(), student.number(), student.section())).toList(), lines);
+        TeamPlan.Column column = TeamPlan.column(roster.stream().map(student -> new RosterChange.Known(student.enrolmentId(),
+                student.last(), student.first(), student.number(), student.section())).toList(), lines);
         Map<Long, String> wanted = new LinkedHashMap<>();
         roster.forEach(student -> wanted.put(student.enrolmentId(), column.teams().getOrDefault(student.enrolmentId(), student.team())));
         set(assignment, wanted);

@@ -59,7 +59,8 @@ class DemoData implements ApplicationRunner {
     private final Clock clock;
     private final TransactionTemplate whole;
 
-    DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, LocationService locations, HandInService handIns, ContentStore store, Contents contents,
+    DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, LocationService locations,
+            HandInService handIns, ContentStore store, Contents contents,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.courses = courses;
@@ -86,17 +87,23 @@ class DemoData implements ApplicationRunner {
         Instant now = clock.instant();
         long instructor = accounts.create("quillfeather", "R. Quillfeather", PASSWORD, Role.INSTRUCTOR);
         List<Long> students = new ArrayList<>();
-        DemoRoster.PEOPLE.forEach(person -> students.add(accounts.create(person.login(), (person.first().orElse("") + " " + person.last()).strip(), PASSWORD, Role.STUDENT)));
-        AssignmentView market = course(instructor, students, "MOV 120", "Short Forms", "A2", "Night Market Ident", now.plus(Duration.ofDays(3)), 24);
+        DemoRoster.PEOPLE.forEach(person -> students
+                .add(accounts.create(person.login(), (person.first().orElse("") + " " + person.last()).strip(), PASSWORD, Role.STUDENT)));
+        AssignmentView market = course(instructor, students, "MOV 120", "Short Forms", "A2", "Night Market Ident",
+                now.plus(Duration.ofDays(3)), 24);
         PublishedKit kit = publish(market, instructor, "night-market", Map.of("sound/market-bell.wav", DemoProject.bell()));
-        AssignmentView kettle = course(instructor, students, "OBJ 210", "Objects in the Round", "A1", "Kettle Turntable", now.plus(Duration.ofDays(10)), 12);
+        AssignmentView kettle = course(instructor, students, "OBJ 210", "Objects in the Round", "A1", "Kettle Turntable",
+                now.plus(Duration.ofDays(10)), 12);
         publish(kettle, instructor, "kettle-turntable", Map.of("surfaces/grid.png", DemoMedia.png(3, 64, 64)));
-        AssignmentView signs = course(instructor, students, "VIS 130", "Signs and Systems", "A3", "Wayfinding Set", now.plus(Duration.ofDays(17)), 10);
-        publish(signs, instructor, "wayfinding-set", Map.of("web/palette.css", ":root { --way: #1f5a44; --stop: #922a20; }\n".getBytes(StandardCharsets.UTF_8)));
+        AssignmentView signs = course(instructor, students, "VIS 130", "Signs and Systems", "A3", "Wayfinding Set",
+                now.plus(Duration.ofDays(17)), 10);
+        publish(signs, instructor, "wayfinding-set",
+                Map.of("web/palette.css", ":root { --way: #1f5a44; --stop: #922a20; }\n".getBytes(StandardCharsets.UTF_8)));
         people(market, kit, students, now);
     }
 
-    private AssignmentView course(long instructor, List<Long> students, String code, String title, String assignment, String name, Instant due, int enrolled) {
+    private AssignmentView course(long instructor, List<Long> students, String code, String title, String assignment, String name,
+            Instant due, int enrolled) {
         long course = courses.createCourse(code, title, instructor);
         for (int i = 0; i < enrolled; i++) {
             DemoRoster.Person person = DemoRoster.PEOPLE.get(i);
@@ -107,7 +114,8 @@ class DemoData implements ApplicationRunner {
 
     private PublishedKit publish(AssignmentView assignment, long instructor, String name, Map<String, byte[]> starters) {
         try {
-            ObjectNode document = (ObjectNode) JsonDocuments.MAPPER.readTree(new ClassPathResource("demo/" + name + ".kit.json").getContentAsByteArray());
+            ObjectNode document = (ObjectNode) JsonDocuments.MAPPER
+                    .readTree(new ClassPathResource("demo/" + name + ".kit.json").getContentAsByteArray());
             for (var starter : document.get("starter")) {
                 byte[] content = starters.get(starter.get("path").asString());
                 ContentStore.Stored stored = stored(content);
@@ -135,16 +143,19 @@ class DemoData implements ApplicationRunner {
         }
     }
 
-    private void handIn(AssignmentView market, PublishedKit kit, List<Long> students, DemoHandIns.Planted planted, Instant when, boolean located) {
+    private void handIn(AssignmentView market, PublishedKit kit, List<Long> students, DemoHandIns.Planted planted, Instant when,
+            boolean located) {
         Place place = courses.forStudent(market.id(), students.get(planted.student()));
         String root = handouts.rootName(kit, market, place.student()).orElseThrow();
         if (located && !planted.location().isEmpty()) {
             boolean windows = planted.location().contains("\\");
             boolean removable = !planted.location().startsWith("C:");
             locations.set(place, new ProjectLocation(Optional.of(windows ? OperatingSystem.WINDOWS : OperatingSystem.MACOS),
-                    Optional.of(removable ? StorageKind.REMOVABLE : StorageKind.LOCAL), planted.location().replace("@", root)), when.minus(Duration.ofHours(20)));
+                    Optional.of(removable ? StorageKind.REMOVABLE : StorageKind.LOCAL), planted.location().replace("@", root)),
+                    when.minus(Duration.ofHours(20)));
         }
-        byte[] content = planted.make().apply(DemoProject.clean(root, org.opensatchel.core.naming.FileNameForm.of(place.student().last(), false), planted.student()));
+        byte[] content = planted.make().apply(
+                DemoProject.clean(root, org.opensatchel.core.naming.FileNameForm.of(place.student().last(), false), planted.student()));
         handIns.take(place, root + ".zip", stored(content), when);
     }
 

@@ -14,7 +14,8 @@ class DemoGuard {
     DemoGuard(SatchelProperties properties, ServerProperties server) {
         InetAddress address = server.getAddress();
         if (properties.demo() && (address == null || !address.isLoopbackAddress())) {
-            throw new IllegalStateException("The demo is on (satchel.demo=true), and its passwords are known to everybody: it is served on this machine alone. Set server.address=127.0.0.1, or turn the demo off.");
+            throw new IllegalStateException(
+                    "The demo is on (satchel.demo=true), and its passwords are known to everybody: it is served on this machine alone. Set server.address=127.0.0.1, or turn the demo off.");
         }
     }
 }

@@ -18,8 +18,7 @@ final class DemoHandIns {
      * @param location where the student says it lies, empty for nowhere
      * @param expected the codes of its findings, sorted, each as often as it is given
      */
-    record Planted(int student, String location, Function<DemoProject, byte[]> make, List<String> expected) {
-    }
+    record Planted(int student, String location, Function<DemoProject, byte[]> make, List<String> expected) {}
 
     private static final Function<DemoProject, byte[]> CLEAN = DemoProject::zip;
     private static final String STICK = "E:\\@";
@@ -38,9 +37,11 @@ final class DemoHandIns {
                     links.add("C:\\Users\\omarsh\\Downloads\\rain_loop.wav");
                     links.add("../titles/lantern.png");
                     return project.relink(links).move("delivery/Marsh_A2_final.mp4", "delivery/Marsh_final.mp4").zip();
-                }, "link.misspelt", "link.outside", "link.pinned", "link.pinned", "link.pinned", "link.pinned", "link.pinned", "link.pinned", "location.differs", "name.file"),
+                }, "link.misspelt", "link.outside", "link.pinned", "link.pinned", "link.pinned", "link.pinned", "link.pinned",
+                        "link.pinned", "location.differs", "name.file"),
                 // Ó Duibhne, Séafra: the sound folder renamed, and a clip that is gone.
-                planted(1, STICK, project -> project.move("sound", "Sounds").remove("footage/lamp.mp4").zip(), "link.missing", "structure.folder-renamed"),
+                planted(1, STICK, project -> project.move("sound", "Sounds").remove("footage/lamp.mp4").zip(), "link.missing",
+                        "structure.folder-renamed"),
                 // Vandermolen-Ashgrove, Wilhelmina: a share, a temporary folder, last assignment's folder, and the root's name.
                 planted(2, "C:\\Users\\wva\\Downloads\\@", project -> {
                     List<String> links = project.links();
@@ -50,7 +51,8 @@ final class DemoHandIns {
                     return project.relink(links).named("MOV120_A2_Vandermolen_Wilhelmina").zip();
                 }, "link.network-share", "link.other-project", "link.temporary", "location.avoided-place", "name.root"),
                 // Brightwater, Kofi: the newest timeline saved into the root.
-                planted(4, STICK, project -> project.move("edit/Brightwater_A2_v02.otio", "Brightwater_A2_v02.otio").zip(), "structure.document-misplaced"),
+                planted(4, STICK, project -> project.move("edit/Brightwater_A2_v02.otio", "Brightwater_A2_v02.otio").zip(),
+                        "structure.document-misplaced"),
                 // Castellane, Inès: no story, two clips moved after linking, a frame missing from a sequence.
                 planted(5, "/Volumes/INES/@", project -> {
                     List<String> links = project.links();
@@ -82,7 +84,8 @@ final class DemoHandIns {
                 planted(14, "/Volumes/LINDQVIST/@", CLEAN),
                 planted(15, STICK, CLEAN),
                 // Nakagoshi, Ren: a clip twice, and a folder nobody planned.
-                planted(16, STICK, project -> project.add("old/steam.mp4", project.content("footage/steam.mp4")).zip(), "asset.duplicate", "asset.unused", "structure.folder-other"),
+                planted(16, STICK, project -> project.add("old/steam.mp4", project.content("footage/steam.mp4")).zip(), "asset.duplicate",
+                        "asset.unused", "structure.folder-other"),
                 // Oyelaran, Bisi: a variable in a link.
                 planted(17, STICK, project -> {
                     List<String> links = project.links();
@@ -96,7 +99,8 @@ final class DemoHandIns {
                 // Rudge, Barnaby: an empty clip, a picture that is a web page, a shortcut, a system's leftover.
                 planted(20, "C:\\Users\\barnaby\\Desktop", project -> project.add("footage/lamp.mp4", new byte[0])
                         .add("titles/grain.png", text("<!DOCTYPE html><html><body>Not found</body></html>"))
-                        .remove("footage/steam.mp4").add("footage/steam.mp4.lnk", new byte[] {0x4C, 0, 0, 0, 1, 0x14, 2, 0, 0, 0}).add(".DS_Store", text("x")).zip(),
+                        .remove("footage/steam.mp4").add("footage/steam.mp4.lnk", new byte[]{0x4C, 0, 0, 0, 1, 0x14, 2, 0, 0, 0})
+                        .add(".DS_Store", text("x")).zip(),
                         "asset.empty", "asset.type-lies", "location.avoided-place", "location.parent", "package.junk", "package.shortcut"),
                 // Thackeray, Noor: only the film, and that not as an archive.
                 planted(22, "", project -> project.content("delivery/Thackeray_A2_final.mp4"), "package.unreadable"));

@@ -72,16 +72,20 @@ final class DemoMedia {
             sizes.writeBytes(ints(pictures[which].length));
             places.writeBytes(ints(offsets[which]));
         }
-        byte[] entry = box("jpeg", concat(new byte[6], shorts(1), new byte[16], shorts(width, height), ints(0x480000, 0x480000, 0), shorts(1), new byte[32], shorts(24, -1)));
+        byte[] entry = box("jpeg", concat(new byte[6], shorts(1), new byte[16], shorts(width, height), ints(0x480000, 0x480000, 0),
+                shorts(1), new byte[32], shorts(24, -1)));
         byte[] table = box("stbl", concat(
                 box("stsd", concat(ints(0, 1), entry)), box("stts", ints(0, 1, frames, 1)), box("stsc", ints(0, 1, 1, 1, 1)),
                 box("stsz", concat(ints(0, 0, frames), sizes.toByteArray())), box("stco", concat(ints(0, frames), places.toByteArray()))));
-        byte[] information = box("minf", concat(box("vmhd", concat(ints(1), new byte[8])), box("dinf", box("dref", concat(ints(0, 1), box("url ", ints(1))))), table));
+        byte[] information = box("minf", concat(box("vmhd", concat(ints(1), new byte[8])),
+                box("dinf", box("dref", concat(ints(0, 1), box("url ", ints(1))))), table));
         byte[] handler = box("hdlr", concat(ints(0, 0), ascii("vide"), new byte[12], ascii("Picture\0")));
         byte[] mediaBox = box("mdia", concat(box("mdhd", concat(ints(0, 0, 0, rate, frames), shorts(0x55C4, 0))), handler, information));
         byte[] matrix = ints(0x10000, 0, 0, 0, 0x10000, 0, 0, 0, 0x40000000);
-        byte[] track = box("trak", concat(box("tkhd", concat(ints(7, 0, 0, 1, 0, seconds * 1_000, 0, 0, 0, 0), matrix, ints(width << 16, height << 16))), mediaBox));
-        byte[] header = box("mvhd", concat(ints(0, 0, 0, 1_000, seconds * 1_000, 0x10000), shorts(0x100, 0), ints(0, 0), matrix, new byte[24], ints(2)));
+        byte[] track = box("trak", concat(
+                box("tkhd", concat(ints(7, 0, 0, 1, 0, seconds * 1_000, 0, 0, 0, 0), matrix, ints(width << 16, height << 16))), mediaBox));
+        byte[] header = box("mvhd",
+                concat(ints(0, 0, 0, 1_000, seconds * 1_000, 0x10000), shorts(0x100, 0), ints(0, 0), matrix, new byte[24], ints(2)));
         return concat(type, media, box("moov", concat(header, track)));
     }
 

@@ -16,7 +16,8 @@ import java.util.zip.ZipOutputStream;
 /** A student's Night Market project in memory: clean as made, to be spoilt in known ways. */
 final class DemoProject {
 
-    private static final List<String> CLIPS = List.of("stall_01", "stall_02", "stall_03", "stall_04", "crowd_a", "crowd_b", "steam", "lamp");
+    private static final List<String> CLIPS = List.of("stall_01", "stall_02", "stall_03", "stall_04", "crowd_a", "crowd_b", "steam",
+            "lamp");
 
     private final String last;
     private final int seed;
@@ -42,7 +43,8 @@ final class DemoProject {
         project.files.put("sound/voice_take4.wav", DemoMedia.wav(seed + 200));
         project.files.put("titles/Lantern.png", DemoMedia.png(seed, 96, 54));
         project.files.put("titles/grain.png", DemoMedia.png(seed + 1, 96, 54));
-        project.files.put("titles/titles.svg", text("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"1280\" height=\"720\">\n <image href=\"grain.png\"/>\n <image href=\"Lantern.png\"/>\n <image href=\"data:image/gif;base64,R0lGODlhAQABAAAAACw=\"/>\n</svg>\n"));
+        project.files.put("titles/titles.svg", text(
+                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"1280\" height=\"720\">\n <image href=\"grain.png\"/>\n <image href=\"Lantern.png\"/>\n <image href=\"data:image/gif;base64,R0lGODlhAQABAAAAACw=\"/>\n</svg>\n"));
         project.files.put("story/board.csv", text("shot,what\n1,The stall from afar\n2,Steam\n"));
         project.files.put("delivery/" + last + "_A2_final.mp4", DemoMedia.mp4(seed * 50 + 40, 1280, 720, 12, 30));
         project.links.addAll(List.of("../sound/market-bell.wav", "../sound/hum.wav", "../sound/voice_take4.wav", "../titles/titles.svg"));
@@ -95,7 +97,8 @@ final class DemoProject {
 
     DemoProject move(String from, String to) {
         Map<String, byte[]> moved = new TreeMap<>();
-        files.forEach((path, content) -> moved.put(path.equals(from) || path.startsWith(from + "/") ? to + path.substring(from.length()) : path, content));
+        files.forEach((path, content) -> moved
+                .put(path.equals(from) || path.startsWith(from + "/") ? to + path.substring(from.length()) : path, content));
         files.clear();
         files.putAll(moved);
         return this;
@@ -107,8 +110,9 @@ final class DemoProject {
 
     private void timeline(String path, List<String> targets) {
         String clips = targets.stream().map(DemoProject::clip).collect(Collectors.joining(",\n"));
-        files.put(path, text("{\"OTIO_SCHEMA\": \"Timeline.1\", \"name\": \"night market\", \"tracks\": {\"OTIO_SCHEMA\": \"Stack.1\", \"children\": [\n"
-                + "{\"OTIO_SCHEMA\": \"Track.1\", \"kind\": \"Video\", \"children\": [\n" + clips + "]}]}}\n"));
+        files.put(path, text(
+                "{\"OTIO_SCHEMA\": \"Timeline.1\", \"name\": \"night market\", \"tracks\": {\"OTIO_SCHEMA\": \"Stack.1\", \"children\": [\n"
+                        + "{\"OTIO_SCHEMA\": \"Track.1\", \"kind\": \"Video\", \"children\": [\n" + clips + "]}]}}\n"));
     }
 
     private static String clip(String target) {

@@ -29,7 +29,8 @@ import tools.jackson.databind.node.ObjectNode;
 class Bay {
 
     private static final String CONTENT = "content";
-    private static final List<String> FIRST = List.of("SATCHEL-01 exFAT 64000000000", "SATCHEL-02 exFAT 64000000000", "SATCHEL-03 FAT32 32000000000", "SATCHEL-04 FAT32 8000000000", "OLD-STICK FAT32 300000");
+    private static final List<String> FIRST = List.of("SATCHEL-01 exFAT 64000000000", "SATCHEL-02 exFAT 64000000000",
+            "SATCHEL-03 FAT32 32000000000", "SATCHEL-04 FAT32 8000000000", "OLD-STICK FAT32 300000");
 
     private final Path folder;
 
@@ -77,7 +78,8 @@ class Bay {
             if (!Files.isDirectory(folder)) {
                 plugIn();
             }
-            try (DirectoryStream<Path> drives = Files.newDirectoryStream(folder, path -> Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS))) {
+            try (DirectoryStream<Path> drives = Files.newDirectoryStream(folder,
+                    path -> Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS))) {
                 for (Path drive : drives) {
                     slot(drive).ifPresent(out::add);
                 }
@@ -94,7 +96,8 @@ class Bay {
             String[] words = line.split(" ");
             Path drive = Files.createDirectories(folder.resolve(words[0]));
             Files.createDirectories(drive.resolve(CONTENT));
-            Files.write(drive.resolve("drive.json"), JsonDocuments.MAPPER.writeValueAsBytes(JsonDocuments.MAPPER.createObjectNode().put("label", words[0]).put("format", words[1]).put("capacity", Long.parseLong(words[2]))));
+            Files.write(drive.resolve("drive.json"), JsonDocuments.MAPPER.writeValueAsBytes(JsonDocuments.MAPPER.createObjectNode()
+                    .put("label", words[0]).put("format", words[1]).put("capacity", Long.parseLong(words[2]))));
         }
     }
 
@@ -112,7 +115,8 @@ class Bay {
             }
             roots.removeIf(name -> name.startsWith("."));
             roots.sort(Comparator.naturalOrder());
-            return Optional.of(new Slot(told.path("label").asString(drive.getFileName().toString()), format, told.path("capacity").asLong(0), KitLoader.used(content), roots, told.path("course").asString(""), content));
+            return Optional.of(new Slot(told.path("label").asString(drive.getFileName().toString()), format,
+                    told.path("capacity").asLong(0), KitLoader.used(content), roots, told.path("course").asString(""), content));
         } catch (JacksonException | NoSuchFileException unplugged) {
             return Optional.empty();
         }

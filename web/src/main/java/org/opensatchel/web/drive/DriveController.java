@@ -45,14 +45,14 @@ class DriveController {
     }
 
     /** A drive with the student it is offered for, and how far its load has come. */
-    record Row(Bay.Slot slot, long offered, Loads.State state) {
-    }
+    record Row(Bay.Slot slot, long offered, Loads.State state) {}
 
     @GetMapping("/assignments/{id}/drives")
     String drives(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
-        List<Student> students = courses.roster(assignment).stream().filter(student -> handouts.rootName(kit, assignment, student).isPresent()).toList();
+        List<Student> students = courses.roster(assignment).stream()
+                .filter(student -> handouts.rootName(kit, assignment, student).isPresent()).toList();
         Set<Long> given = new HashSet<>(handouts.held(assignment).keySet());
         Iterator<Student> next = students.stream().filter(student -> !given.contains(student.enrolmentId())).iterator();
         Map<String, Loads.State> states = loads.states();
@@ -73,7 +73,8 @@ class DriveController {
 
     /** Begins all loads that were asked for: for each drive one student, or none. */
     @PostMapping("/assignments/{id}/drives")
-    String load(@PathVariable long id, @RequestParam List<String> drive, @RequestParam List<Long> student, @AuthenticationPrincipal SignedIn me) {
+    String load(@PathVariable long id, @RequestParam List<String> drive, @RequestParam List<Long> student,
+            @AuthenticationPrincipal SignedIn me) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
         for (int i = 0; i < Math.min(drive.size(), student.size()); i++) {

@@ -76,13 +76,16 @@ class Loads {
     private void load(Bay.Slot slot, String course, KitLoader loader, State state, PublishedKit kit, Student student, Locale language) {
         try {
             // Looked at again: another load may have taken the room meanwhile.
-            KitLoader.Loading loading = loader.load(bay.slot(slot.label(), course).orElse(slot).drive(), bytes -> states.put(slot.label(), new State("loading", state.root(), bytes, state.of(), Optional.empty())));
+            KitLoader.Loading loading = loader.load(bay.slot(slot.label(), course).orElse(slot).drive(),
+                    bytes -> states.put(slot.label(), new State("loading", state.root(), bytes, state.of(), Optional.empty())));
             if (loading.loaded()) {
                 handouts.loaded(kit, student, slot.label());
             }
-            states.put(slot.label(), new State(loading.loaded() ? "done" : "refused", state.root(), state.of(), state.of(), loading.refusal().map(Speech.in(language)::say)));
+            states.put(slot.label(), new State(loading.loaded() ? "done" : "refused", state.root(), state.of(), state.of(),
+                    loading.refusal().map(Speech.in(language)::say)));
         } catch (RuntimeException broke) {
-            states.put(slot.label(), new State("refused", state.root(), 0, state.of(), Optional.of(Speech.in(language).say("drive.broke", Facts.NONE))));
+            states.put(slot.label(),
+                    new State("refused", state.root(), 0, state.of(), Optional.of(Speech.in(language).say("drive.broke", Facts.NONE))));
             throw broke;
         }
     }

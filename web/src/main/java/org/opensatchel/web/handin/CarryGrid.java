@@ -28,12 +28,10 @@ public record CarryGrid(List<Column> machines, List<Row> rows) {
     }
 
     /** A file that cannot be there, and why. */
-    public record Refused(String path, Sentence why) {
-    }
+    public record Refused(String path, Sentence why) {}
 
     /** A document and a cell for each machine. */
-    public record Row(String document, List<Cell> cells) {
-    }
+    public record Row(String document, List<Cell> cells) {}
 
     /** The links of one document on one machine. */
     public record Cell(int links, int breaks, List<Reason> reasons) {
@@ -66,8 +64,7 @@ public record CarryGrid(List<Column> machines, List<Row> rows) {
     }
 
     /** Why some links do not open; the first of them are named. */
-    public record Reason(Sentence why, int count, List<Broken> named) {
-    }
+    public record Reason(Sentence why, int count, List<Broken> named) {}
 
     public boolean anyFiles() {
         return machines.stream().anyMatch(machine -> !machine.files().isEmpty());
@@ -75,13 +72,18 @@ public record CarryGrid(List<Column> machines, List<Row> rows) {
 
     public static CarryGrid of(ReportDigest digest, Words words) {
         List<Carried> carried = digest.carry();
-        List<Column> columns = carried.stream().map(machine -> new Column(words.machine(machine.title()), machine.opens(), machine.breaks(), machine.files().stream().map(file -> new Refused(file.path(), words.of(file))).toList(), machine.filesInAll())).toList();
+        List<Column> columns = carried.stream()
+                .map(machine -> new Column(words.machine(machine.title()), machine.opens(), machine.breaks(),
+                        machine.files().stream().map(file -> new Refused(file.path(), words.of(file))).toList(), machine.filesInAll()))
+                .toList();
         int documents = carried.isEmpty() ? 0 : carried.get(0).documents().size();
-        List<Row> rows = IntStream.range(0, documents).mapToObj(i -> new Row(carried.get(0).documents().get(i).document(), carried.stream().map(machine -> cell(machine.documents().get(i), words)).toList())).toList();
+        List<Row> rows = IntStream.range(0, documents).mapToObj(i -> new Row(carried.get(0).documents().get(i).document(),
+                carried.stream().map(machine -> cell(machine.documents().get(i), words)).toList())).toList();
         return new CarryGrid(columns, rows);
     }
 
     private static Cell cell(Document document, Words words) {
-        return new Cell(document.links(), document.breaks(), document.reasons().stream().map(reason -> new Reason(words.of(reason).begun(), reason.count(), reason.links())).toList());
+        return new Cell(document.links(), document.breaks(),
+                document.reasons().stream().map(reason -> new Reason(words.of(reason).begun(), reason.count(), reason.links())).toList());
     }
 }

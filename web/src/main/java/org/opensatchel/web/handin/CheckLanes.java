@@ -194,7 +194,8 @@ class CheckLanes implements SmartLifecycle {
                 done[1] = bytes;
                 beat(claim, done);
             };
-            ScheduledFuture<?> beating = beats.scheduleWithFixedDelay(() -> beat(claim, done), BEAT_MILLIS, BEAT_MILLIS, TimeUnit.MILLISECONDS);
+            ScheduledFuture<?> beating = beats.scheduleWithFixedDelay(() -> beat(claim, done), BEAT_MILLIS, BEAT_MILLIS,
+                    TimeUnit.MILLISECONDS);
             try {
                 long begun = System.nanoTime();
                 WorkOutcome outcome = check.run(claim.handIn(), progress);
@@ -215,7 +216,8 @@ class CheckLanes implements SmartLifecycle {
 
         private void count(CheckQueue.Claim claim, WorkOutcome outcome, Duration took) {
             if (outcome instanceof WorkOutcome.Done done) {
-                metrics.done(claim.handIn().getId(), done.result().summary().verdict(), took, ReportJson.readDigest(Packed.unpack(done.result().digest())));
+                metrics.done(claim.handIn().getId(), done.result().summary().verdict(), took,
+                        ReportJson.readDigest(Packed.unpack(done.result().digest())));
             } else if (outcome instanceof WorkOutcome.Failed failed) {
                 metrics.failed(failed.reason().name());
             }
@@ -249,7 +251,8 @@ class CheckLanes implements SmartLifecycle {
                 queue.done(claim, done.result());
             } else if (outcome instanceof WorkOutcome.Failed failed) {
                 boolean last = queue.failed(claim, failed.reason());
-                LOG.warn("the check of hand-in {} failed ({}: {}){}", claim.handIn().getId(), failed.reason(), failed.detail(), last ? " and was given up" : "");
+                LOG.warn("the check of hand-in {} failed ({}: {}){}", claim.handIn().getId(), failed.reason(), failed.detail(),
+                        last ? " and was given up" : "");
             }
         }
     }

@@ -17,7 +17,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * What is counted of uploads and checks, for whoever watches the application: {@code satchel.checks} by verdict,
- * {@code satchel.check.duration} in seconds, {@code satchel.check.failures} by reason, {@code satchel.rule.failures}, the queue's length and age, {@code satchel.uploads} by
+ * {@code satchel.check.duration} in seconds, {@code satchel.check.failures} by reason, {@code satchel.rule.failures}, the queue's length
+ * and age, {@code satchel.uploads} by
  * outcome and {@code satchel.upload.bytes}.
  */
 @Component
@@ -62,14 +63,19 @@ class CheckMetrics {
         registry.counter("satchel.uploads", "outcome", why).increment();
     }
 
-    /** A check that was made. What of it broke is logged once: a rule or reader of ours, and on which file, but nothing that a student wrote. */
+    /**
+     * A check that was made. What of it broke is logged once: a rule or reader of ours, and on which file, but nothing that a student
+     * wrote.
+     */
     void done(long handIn, String verdict, Duration took, ReportDigest digest) {
         registry.counter("satchel.checks", "verdict", verdict).increment();
         checks.record(took);
         for (FindingLine failure : failures(digest)) {
             Facts facts = failure.facts().orElse(Facts.NONE);
             registry.counter("satchel.rule.failures", "what", facts.text(FactName.FORMAT).orElse("rule")).increment();
-            LOG.warn("checking hand-in {}, the {} broke{}", handIn, facts.text(FactName.FORMAT).map(format -> "reader for " + format).orElse("rule for " + facts.get(FactName.CODES).orElse(null)),
+            LOG.warn("checking hand-in {}, the {} broke{}", handIn,
+                    facts.text(FactName.FORMAT).map(format -> "reader for " + format)
+                            .orElse("rule for " + facts.get(FactName.CODES).orElse(null)),
                     failure.path().isEmpty() ? "" : " on " + failure.path());
         }
     }

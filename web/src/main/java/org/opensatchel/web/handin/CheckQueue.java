@@ -41,8 +41,7 @@ class CheckQueue {
     }
 
     /** A check that is ours to make. */
-    record Claim(String token, HandInRepository.Claimed handIn) {
-    }
+    record Claim(String token, HandInRepository.Claimed handIn) {}
 
     /** Takes the next check out of the queue. */
     @Transactional
@@ -62,15 +61,15 @@ class CheckQueue {
         if (known.until.isBefore(now)) {
             // A whole class may look at its places at once.
             List<FairQueue.Waiting> order = new FairQueue(handIns.waiting(now), handIns.running(), places, now).order();
-            known = new Places(now.plus(PLACES_HOLD), IntStream.range(0, order.size()).boxed().collect(Collectors.toMap(i -> order.get(i).handIn(), i -> i)));
+            known = new Places(now.plus(PLACES_HOLD),
+                    IntStream.range(0, order.size()).boxed().collect(Collectors.toMap(i -> order.get(i).handIn(), i -> i)));
             told = known;
         }
         return Optional.ofNullable(known.byHandIn.get(handIn));
     }
 
     /** The places of all that wait, for a moment. */
-    private record Places(Instant until, Map<Long, Integer> byHandIn) {
-    }
+    private record Places(Instant until, Map<Long, Integer> byHandIn) {}
 
     /** Gives a sign of life; false when somebody else has the check by now. */
     @Transactional
@@ -83,7 +82,8 @@ class CheckQueue {
     public void done(Claim claim, WorkResult result) {
         Summary summary = result.summary();
         long id = claim.handIn.getId();
-        int kept = handIns.done(id, claim.token, clock.instant(), summary.verdict(), summary.must(), summary.should(), summary.note(), summary.marks(), summary.seam(), summary.links(), result.report(), result.digest());
+        int kept = handIns.done(id, claim.token, clock.instant(), summary.verdict(), summary.must(), summary.should(), summary.note(),
+                summary.marks(), summary.seam(), summary.links(), result.report(), result.digest());
         if (kept == 1) {
             pages.keep(id, result.pages());
         }
@@ -96,7 +96,8 @@ class CheckQueue {
         int tries = claim.handIn.getTries() + (ours ? 0 : 1);
         int faults = claim.handIn.getFaults() + (ours ? 1 : 0);
         boolean last = !ours && tries >= (reason.isOfSize() ? TRIES_TOO_LARGE : TRIES_BROKE);
-        handIns.putBack(claim.handIn.getId(), claim.token, last ? "FAILED" : "WAITING", reason.name(), tries, faults, clock.instant().plus(ours ? delay(faults) : Duration.ZERO));
+        handIns.putBack(claim.handIn.getId(), claim.token, last ? "FAILED" : "WAITING", reason.name(), tries, faults,
+                clock.instant().plus(ours ? delay(faults) : Duration.ZERO));
         return last;
     }
 
@@ -108,7 +109,8 @@ class CheckQueue {
     /** Puts a check back that is not to be ended here, as if it had not been begun. */
     @Transactional
     public void release(Claim claim) {
-        handIns.putBack(claim.handIn.getId(), claim.token, "WAITING", null, claim.handIn.getTries(), claim.handIn.getFaults(), clock.instant());
+        handIns.putBack(claim.handIn.getId(), claim.token, "WAITING", null, claim.handIn.getTries(), claim.handIn.getFaults(),
+                clock.instant());
     }
 
     /** Takes checks back whose server or worker gives no sign of life. */

@@ -22,7 +22,8 @@ import org.springframework.validation.annotation.Validated;
  */
 @Validated
 @ConfigurationProperties("satchel.checks")
-record CheckSettings(@DefaultValue("true") boolean enabled, @DefaultValue("0") @Min(0) @Max(256) int workers, @DefaultValue("512MB") DataSize heap, @DefaultValue("1200MB") DataSize memory, @DefaultValue("10m") Duration time,
+record CheckSettings(@DefaultValue("true") boolean enabled, @DefaultValue("0") @Min(0) @Max(256) int workers,
+        @DefaultValue("512MB") DataSize heap, @DefaultValue("1200MB") DataSize memory, @DefaultValue("10m") Duration time,
         @DefaultValue("64MB") DataSize output, Path temporary) {
 
     private static final int FEWEST = 2;

@@ -23,12 +23,10 @@ final class FairQueue {
     private static final Duration LONG_WAIT = Duration.ofMinutes(3);
 
     /** A check that waits. */
-    record Waiting(long handIn, long course, long account, Instant queuedAt, int weight) {
-    }
+    record Waiting(long handIn, long course, long account, Instant queuedAt, int weight) {}
 
     /** A check that is going on. */
-    record Running(long course, long account, int weight) {
-    }
+    record Running(long course, long account, int weight) {}
 
     /** How large a project is at a glance: by its entries, and by what it unpacks to in bytes. */
     static int weight(long entries, long bytes) {
@@ -58,7 +56,8 @@ final class FairQueue {
     Optional<Waiting> next() {
         long large = running.stream().filter(one -> one.weight >= LARGE).count();
         boolean room = large < Math.max(1, places - 1);
-        return order.stream().filter(one -> running.stream().noneMatch(other -> other.account == one.account)).filter(one -> room || one.weight < LARGE).findFirst();
+        return order.stream().filter(one -> running.stream().noneMatch(other -> other.account == one.account))
+                .filter(one -> room || one.weight < LARGE).findFirst();
     }
 
     /** A small project of 0 to a large one of 2, less what it has waited. */
@@ -68,26 +67,29 @@ final class FairQueue {
     }
 
     /** What stands in the order: its turn among all of its size. */
-    private record Turn(Waiting one, int size, long turn) {
-    }
+    private record Turn(Waiting one, int size, long turn) {}
 
     private static List<Waiting> order(List<Waiting> waiting, List<Running> running, Instant now) {
-        List<Turn> turns = turns(waiting.stream().map(one -> new Turn(one, size(one, now), 0)).toList(), one -> one.account, running, other -> other.account);
+        List<Turn> turns = turns(waiting.stream().map(one -> new Turn(one, size(one, now), 0)).toList(), one -> one.account, running,
+                other -> other.account);
         return turns(turns, one -> one.course, running, other -> other.course).stream()
-                .sorted(Comparator.comparingInt(Turn::size).thenComparingLong(Turn::turn).thenComparing(turn -> turn.one.queuedAt).thenComparingLong(turn -> turn.one.handIn))
+                .sorted(Comparator.comparingInt(Turn::size).thenComparingLong(Turn::turn).thenComparing(turn -> turn.one.queuedAt)
+                        .thenComparingLong(turn -> turn.one.handIn))
                 .map(Turn::one).toList();
     }
 
     /** Counts off those of each owner and size in their order so far; what of the owner's is going on already counts first. */
-    private static List<Turn> turns(List<Turn> before, Function<Waiting, Long> owner, List<Running> running, Function<Running, Long> runner) {
+    private static List<Turn> turns(List<Turn> before, Function<Waiting, Long> owner, List<Running> running,
+            Function<Running, Long> runner) {
         Map<Long, Long> going = running.stream().collect(Collectors.groupingBy(runner, Collectors.counting()));
         Map<List<Long>, Long> counted = new HashMap<>();
         List<Turn> out = new ArrayList<>();
-        before.stream().sorted(Comparator.comparingInt(Turn::size).thenComparingLong(Turn::turn).thenComparing(turn -> turn.one.queuedAt).thenComparingLong(turn -> turn.one.handIn)).forEach(turn -> {
-            long whose = owner.apply(turn.one);
-            long number = counted.merge(List.of(whose, (long) turn.size), 1L, Long::sum);
-            out.add(new Turn(turn.one, turn.size, going.getOrDefault(whose, 0L) + number));
-        });
+        before.stream().sorted(Comparator.comparingInt(Turn::size).thenComparingLong(Turn::turn).thenComparing(turn -> turn.one.queuedAt)
+                .thenComparingLong(turn -> turn.one.handIn)).forEach(turn -> {
+                    long whose = owner.apply(turn.one);
+                    long number = counted.merge(List.of(whose, (long) turn.size), 1L, Long::sum);
+                    out.add(new Turn(turn.one, turn.size, going.getOrDefault(whose, 0L) + number));
+                });
         return out;
     }
 }

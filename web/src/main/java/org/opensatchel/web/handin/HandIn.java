@@ -17,7 +17,9 @@ import org.hibernate.type.SqlTypes;
 class HandIn {
 
     /** How far a hand-in's check has come. */
-    enum State { WAITING, CHECKING, DONE, FAILED }
+    enum State {
+        WAITING, CHECKING, DONE, FAILED
+    }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -55,7 +57,8 @@ class HandIn {
     protected HandIn() {
     }
 
-    HandIn(long assignmentId, long enrolmentId, int number, String fileName, String sha256, long bytes, Instant receivedAt, long kitVersionId, Instant queuedAt, int weight) {
+    HandIn(long assignmentId, long enrolmentId, int number, String fileName, String sha256, long bytes, Instant receivedAt,
+            long kitVersionId, Instant queuedAt, int weight) {
         this.assignmentId = assignmentId;
         this.enrolmentId = enrolmentId;
         this.number = number;
@@ -93,6 +96,7 @@ class HandIn {
     }
 
     HandInView view() {
-        return new HandInView(id, assignmentId, enrolmentId, number, fileName, bytes, receivedAt, state.name(), filesDone, bytesDone, verdict, must, should, note, marks, seam, links, failure, notBefore);
+        return new HandInView(id, assignmentId, enrolmentId, number, fileName, bytes, receivedAt, state.name(), filesDone, bytesDone,
+                verdict, must, should, note, marks, seam, links, failure, notBefore);
     }
 }

@@ -46,7 +46,8 @@ class HandInCheck {
     private final WorkerPool workers;
     private final Clock clock;
 
-    HandInCheck(HandInRepository handIns, CourseService courses, KitService kits, LocationService locations, Contents contents, SatchelProperties properties, WorkerPool workers, Clock clock) {
+    HandInCheck(HandInRepository handIns, CourseService courses, KitService kits, LocationService locations, Contents contents,
+            SatchelProperties properties, WorkerPool workers, Clock clock) {
         this.handIns = handIns;
         this.courses = courses;
         this.kits = kits;
@@ -72,9 +73,11 @@ class HandInCheck {
         Student student = courses.student(assignment, handIn.getEnrolmentId());
         Optional<SetLocation> location = Optional.ofNullable(locations.current(assignment).get(student.enrolmentId()));
         Kit kit = kits.version(handIn.getKitVersionId()).kit();
-        return new WorkOrder(archive.path().toString(), document(kit), kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
+        return new WorkOrder(archive.path().toString(), document(kit),
+                kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
                 courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(),
-                location.map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())), team(assignment, student), earlier(handIn.getId()), machines(kit), properties.limits().read(),
+                location.map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())),
+                team(assignment, student), earlier(handIn.getId()), machines(kit), properties.limits().read(),
                 Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
     }
 
@@ -84,13 +87,16 @@ class HandInCheck {
             return List.of();
         }
         Map<Long, SetLocation> set = locations.current(assignment);
-        return courses.roster(assignment).stream().filter(other -> other.enrolmentId() != student.enrolmentId() && other.team().equals(student.team()) && set.containsKey(other.enrolmentId()))
+        return courses.roster(assignment).stream()
+                .filter(other -> other.enrolmentId() != student.enrolmentId() && other.team().equals(student.team())
+                        && set.containsKey(other.enrolmentId()))
                 .map(other -> new TeamLocation(other.name(), set.get(other.enrolmentId()).location().path())).toList();
     }
 
     /** What the last hand-in that could be read had in sealed folders. */
     private List<SealedLine> earlier(long handIn) {
-        return handIns.digestsBefore(handIn).stream().map(Packed::unpack).map(ReportJson::readDigest).flatMap(digest -> digest.head().sealed().stream()).findFirst().orElse(List.of());
+        return handIns.digestsBefore(handIn).stream().map(Packed::unpack).map(ReportJson::readDigest)
+                .flatMap(digest -> digest.head().sealed().stream()).findFirst().orElse(List.of());
     }
 
     private static String document(Kit kit) {
@@ -99,6 +105,7 @@ class HandInCheck {
 
     /** The kit's machines, and the one it will be graded on. */
     private static List<String> machines(Kit kit) {
-        return Stream.concat(kit.machines().stream(), Stream.of("instructor")).distinct().filter(name -> Machine.shipped(name).isPresent()).toList();
+        return Stream.concat(kit.machines().stream(), Stream.of("instructor")).distinct().filter(name -> Machine.shipped(name).isPresent())
+                .toList();
     }
 }

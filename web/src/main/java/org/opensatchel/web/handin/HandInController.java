@@ -59,7 +59,8 @@ class HandInController {
     private final CheckMetrics metrics;
     private final long mostBytes;
 
-    HandInController(CourseService courses, KitService kits, HandInService handIns, ContentStore store, FailureWords failures, HandInQuota quota, UploadPlaces places,
+    HandInController(CourseService courses, KitService kits, HandInService handIns, ContentStore store, FailureWords failures,
+            HandInQuota quota, UploadPlaces places,
             CheckMetrics metrics, SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
@@ -73,24 +74,23 @@ class HandInController {
     }
 
     /** What our script is told after an upload. */
-    record UploadAnswer(String next, String refusal) {
-    }
+    record UploadAnswer(String next, String refusal) {}
 
     /** How far a check has come. */
-    record Progress(String state, long files, long bytes, Integer before) {
-    }
+    record Progress(String state, long files, long bytes, Integer before) {}
 
     /** A hand-in with its student, for the instructor's list. */
-    record Row(HandInView handIn, Student student) {
-    }
+    record Row(HandInView handIn, Student student) {}
 
     @GetMapping("/assignments/{id}/check")
     String all(@PathVariable long id, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        Map<Long, Student> students = courses.everybody(assignment).stream().collect(Collectors.toMap(Student::enrolmentId, Function.identity()));
+        Map<Long, Student> students = courses.everybody(assignment).stream()
+                .collect(Collectors.toMap(Student::enrolmentId, Function.identity()));
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "check");
-        model.addAttribute("rows", handIns.ofAssignment(assignment, PageRequest.of(Math.max(0, page - 1), ROWS)).map(handIn -> new Row(handIn, students.get(handIn.enrolmentId()))));
+        model.addAttribute("rows", handIns.ofAssignment(assignment, PageRequest.of(Math.max(0, page - 1), ROWS))
+                .map(handIn -> new Row(handIn, students.get(handIn.enrolmentId()))));
         return "handin/check";
     }
 
@@ -110,19 +110,21 @@ class HandInController {
     /** Whether a file of a size can be handed in now; our script asks before it sends anything. */
     @GetMapping("/assignments/{id}/hand-in/room")
     ResponseEntity<UploadAnswer> room(@PathVariable long id, @RequestParam long bytes, @AuthenticationPrincipal SignedIn me) {
-        return ResponseEntity.ok(new UploadAnswer("", quota.refusal(courses.forStudent(id, me.accountId()), Math.max(0, bytes)).orElse("")));
+        return ResponseEntity
+                .ok(new UploadAnswer("", quota.refusal(courses.forStudent(id, me.accountId()), Math.max(0, bytes)).orElse("")));
     }
 
     /** The raw body, as our script sends it with its progress. */
     @PostMapping(path = "/assignments/{id}/hand-in", consumes = {"application/zip", "application/octet-stream"})
-    ResponseEntity<UploadAnswer> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me, @RequestHeader("X-File-Name") String fileName, HttpServletRequest request) throws IOException {
+    ResponseEntity<UploadAnswer> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me,
+            @RequestHeader("X-File-Name") String fileName, HttpServletRequest request) throws IOException {
         Answer answer = take(courses.forStudent(id, me.accountId()), me, decoded(fileName), request);
-        return ResponseEntity.status(answer.status).body(new UploadAnswer(answer.refusal.isEmpty() ? "/hand-ins/" + answer.handIn : "", answer.refusal));
+        return ResponseEntity.status(answer.status)
+                .body(new UploadAnswer(answer.refusal.isEmpty() ? "/hand-ins/" + answer.handIn : "", answer.refusal));
     }
 
     /** What came of an upload. */
-    private record Answer(HttpStatus status, long handIn, String refusal) {
-    }
+    private record Answer(HttpStatus status, long handIn, String refusal) {}
 
     private Answer take(Place place, SignedIn me, String fileName, HttpServletRequest request) throws IOException {
         Optional<String> refusal = quota.refusal(place, Math.max(0, request.getContentLengthLong()));
@@ -159,7 +161,8 @@ class HandInController {
 
     /** The form of a browser without script. */
     @PostMapping(path = "/assignments/{id}/hand-in", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    String form(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, RedirectAttributes redirect) throws IOException {
+    String form(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, RedirectAttributes redirect)
+            throws IOException {
         Place place = courses.forStudent(id, me.accountId());
         Answer answer = take(place, me, "", request);
         if (!answer.refusal.isEmpty()) {
@@ -170,7 +173,8 @@ class HandInController {
     }
 
     @GetMapping("/hand-ins/{handInId}")
-    String report(@PathVariable long handInId, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model, HttpServletResponse response) {
+    String report(@PathVariable long handInId, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me,
+            Model model, HttpServletResponse response) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
         model.addAttribute("assignment", shown.place().assignment());
         model.addAttribute("student", shown.place().student());
@@ -182,7 +186,8 @@ class HandInController {
         }
         ReportDigest digest = handIns.digest(shown);
         model.addAttribute("report", digest.head());
-        model.addAttribute("unjudged", Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
+        model.addAttribute("unjudged",
+                Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
         model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
         model.addAttribute("map", ThreadMap.of(digest));
         model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
@@ -222,9 +227,11 @@ class HandInController {
     @GetMapping("/hand-ins/{handInId}/report.json")
     ResponseEntity<InputStreamResource> json(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
-        String name = "report_" + shown.place().assignment().code() + "_" + shown.place().student().number() + "_" + shown.handIn().number() + ".json";
+        String name = "report_" + shown.place().assignment().code() + "_" + shown.place().student().number() + "_" + shown.handIn().number()
+                + ".json";
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .header(HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
                 .body(new InputStreamResource(handIns.reportJson(shown)));
     }
 

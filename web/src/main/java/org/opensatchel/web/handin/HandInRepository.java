@@ -20,13 +20,15 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(COLUMNS + "where h.id = :id")
     Optional<HandInView> view(long id);
 
-    @Query(value = COLUMNS + "where h.assignmentId = :assignmentId order by h.receivedAt desc, h.id desc", countQuery = "select count(h) from HandIn h where h.assignmentId = :assignmentId")
+    @Query(value = COLUMNS
+            + "where h.assignmentId = :assignmentId order by h.receivedAt desc, h.id desc", countQuery = "select count(h) from HandIn h where h.assignmentId = :assignmentId")
     Page<HandInView> ofAssignment(long assignmentId, Pageable page);
 
     @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId order by h.number desc")
     List<HandInView> ofStudent(long assignmentId, long enrolmentId);
 
-    @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.number = (select max(o.number) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId)")
+    @Query(COLUMNS
+            + "where h.assignmentId = :assignmentId and h.number = (select max(o.number) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId)")
     List<HandInView> latest(long assignmentId);
 
     @Query("select coalesce(max(h.number), 0) from HandIn h where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId")
@@ -76,7 +78,8 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Modifying
     @Query(nativeQuery = true, value = "update hand_in set state = 'DONE', claimed_by = null, failure = null, checked_at = :now, verdict = :verdict, must = :must, should = :should, note = :note, marks = :marks, "
             + "seam = :seam, links = :links, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
-    int done(long id, String claim, Instant now, String verdict, int must, int should, int note, String marks, String seam, int links, byte[] report, byte[] digest);
+    int done(long id, String claim, Instant now, String verdict, int must, int should, int note, String marks, String seam, int links,
+            byte[] report, byte[] digest);
 
     @Query(nativeQuery = true, value = "select content from hand_in_links where hand_in_id = :id and page = :page")
     Optional<byte[]> links(long id, int page);

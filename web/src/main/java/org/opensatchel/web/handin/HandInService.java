@@ -54,7 +54,8 @@ public class HandInService {
     private final TransactionTemplate transaction;
     private final int kept;
 
-    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, Contents contents, CheckLanes lanes, CheckQueue queue, LinkPages pages, SatchelProperties properties, Clock clock,
+    HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, Contents contents,
+            CheckLanes lanes, CheckQueue queue, LinkPages pages, SatchelProperties properties, Clock clock,
             PlatformTransactionManager transactions) {
         this.kept = Math.max(1, properties.quotas().kept());
         this.handIns = handIns;
@@ -70,8 +71,7 @@ public class HandInService {
     }
 
     /** A hand-in with the people and the work it belongs to. */
-    public record Shown(HandInView handIn, Place place, boolean byInstructor) {
-    }
+    public record Shown(HandInView handIn, Place place, boolean byInstructor) {}
 
     /** Takes in what was stored, and has it checked. */
     public long take(Place place, String fileName, Stored stored) {
@@ -87,11 +87,13 @@ public class HandInService {
 
     private long take(Place place, String fileName, Stored stored, Instant when, int weight) {
         long kitVersion = heldVersion(place);
-        String name = fileName.codePointCount(0, fileName.length()) <= LONGEST_NAME ? fileName : fileName.substring(0, fileName.offsetByCodePoints(0, LONGEST_NAME - 1)) + "…";
+        String name = fileName.codePointCount(0, fileName.length()) <= LONGEST_NAME ? fileName
+                : fileName.substring(0, fileName.offsetByCodePoints(0, LONGEST_NAME - 1)) + "…";
         handIns.lockNumbers(place.student().enrolmentId());
         int number = handIns.lastNumber(place.assignment().id(), place.student().enrolmentId()) + 1;
         contents.own(stored, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
-        HandIn handIn = handIns.save(new HandIn(place.assignment().id(), place.student().enrolmentId(), number, name.replace("\0", ""), stored.sha256(), stored.bytes(), when, kitVersion, clock.instant(), weight));
+        HandIn handIn = handIns.save(new HandIn(place.assignment().id(), place.student().enrolmentId(), number, name.replace("\0", ""),
+                stored.sha256(), stored.bytes(), when, kitVersion, clock.instant(), weight));
         handIns.removeOldest(place.assignment().id(), place.student().enrolmentId(), number, kept);
         wakeAfterCommit();
         return handIn.id();

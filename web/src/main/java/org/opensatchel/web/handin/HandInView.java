@@ -12,7 +12,8 @@ import java.time.Instant;
  * @param notBefore when it is tried again, where that is not at once
  * @param seam one letter a link, as it is written there
  */
-public record HandInView(long id, long assignmentId, long enrolmentId, int number, String fileName, long bytes, Instant receivedAt, String state, long filesDone, long bytesDone,
+public record HandInView(long id, long assignmentId, long enrolmentId, int number, String fileName, long bytes, Instant receivedAt,
+        String state, long filesDone, long bytesDone,
         String verdict, int must, int should, int note, String marks, String seam, int links, String failure, Instant notBefore) {
 
     public boolean isDone() {

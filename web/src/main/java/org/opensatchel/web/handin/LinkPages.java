@@ -25,7 +25,8 @@ class LinkPages {
                 remove.setLong(1, handIn);
                 remove.executeUpdate();
             }
-            try (PreparedStatement add = connection.prepareStatement("insert into hand_in_links (hand_in_id, page, content) values (?, ?, ?)")) {
+            try (PreparedStatement add = connection
+                    .prepareStatement("insert into hand_in_links (hand_in_id, page, content) values (?, ?, ?)")) {
                 for (int page = 0; page < pages.size(); page++) {
                     add.setLong(1, handIn);
                     add.setInt(2, page);

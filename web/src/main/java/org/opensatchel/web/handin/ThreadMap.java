@@ -33,8 +33,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
     private static final int LONGEST_NAME = 24;
 
     /** A word in the drawing; kind is {@code folder}, {@code file}, {@code document}, {@code gone}, {@code out} or {@code more}. */
-    record Label(int x, int y, String kind, String text, String full) {
-    }
+    record Label(int x, int y, String kind, String text, String full) {}
 
     /**
      * A thread.
@@ -54,8 +53,7 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
     }
 
     /** Where a link ends: a row on the right. */
-    private record End(String zone, String folder, String name, String full) {
-    }
+    private record End(String zone, String folder, String name, String full) {}
 
     static ThreadMap of(ReportDigest digest) {
         return new Drawing(digest.head().links(), digest.numbers()).draw();
@@ -77,8 +75,9 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
 
         ThreadMap draw() {
             Map<String, TreeMap<String, List<LinkLine>>> inside = new TreeMap<>();
-            links.forEach(link -> link.target().filter(target -> isFound(link)).ifPresent(target -> inside.computeIfAbsent(folderOf(target), key -> new TreeMap<>())
-                    .computeIfAbsent(name(target), key -> new ArrayList<>()).add(link)));
+            links.forEach(link -> link.target().filter(target -> isFound(link))
+                    .ifPresent(target -> inside.computeIfAbsent(folderOf(target), key -> new TreeMap<>())
+                            .computeIfAbsent(name(target), key -> new ArrayList<>()).add(link)));
             boolean fold = inside.values().stream().mapToInt(TreeMap::size).sum() > MOST_ROWS;
             inside.forEach((folder, files) -> folder(folder, files, fold));
             List<End> gone = ends("gone");
@@ -114,7 +113,8 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
             if (fine > 0) {
                 folded += fine;
                 int rest = y - 4;
-                files.forEach((name, list) -> ends.putIfAbsent(new End("in", folder, name, folder.isEmpty() ? name : folder + "/" + name), rest));
+                files.forEach(
+                        (name, list) -> ends.putIfAbsent(new End("in", folder, name, folder.isEmpty() ? name : folder + "/" + name), rest));
                 label("more", Speech.say("map.fine", fine), "");
             }
             y += 8;
@@ -186,7 +186,8 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
                 int x2 = kind.equals("broken") ? TO - 6 : kind.equals("pinned") ? TO + 2 : TO + 8;
                 int x1 = from.x + (int) (from.text.length() * LETTER) + 8;
                 Thread one = new Thread(kind, x1, from.y - 4, x2, to, numbers.get(i), 1, words(link));
-                threads.merge(kind + from.y + ":" + to, one, (first, next) -> new Thread(kind, first.x1, first.y1, first.x2, first.y2, first.link, first.count + 1, first.words));
+                threads.merge(kind + from.y + ":" + to, one, (first, next) -> new Thread(kind, first.x1, first.y1, first.x2, first.y2,
+                        first.link, first.count + 1, first.words));
             }
             List<Thread> order = new ArrayList<>(threads.values());
             // What is torn is drawn over what is whole.
@@ -195,7 +196,8 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
         }
 
         private static String words(LinkLine link) {
-            return Speech.say("map.thread", Names.shown(link.document()), Names.shown(link.text()), Speech.say("outcome." + link.outcome()));
+            return Speech.say("map.thread", Names.shown(link.document()), Names.shown(link.text()),
+                    Speech.say("outcome." + link.outcome()));
         }
     }
 

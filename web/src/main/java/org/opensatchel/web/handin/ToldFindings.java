@@ -26,7 +26,8 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
      * @param unlisted how many more there are
      * @param follow what follows from the first one
      */
-    record Group(String code, String severity, Sentence heading, Said first, Optional<ProposalLine> proposal, List<Sentence> others, long unlisted, List<Sentence> follow) {
+    record Group(String code, String severity, Sentence heading, Said first, Optional<ProposalLine> proposal, List<Sentence> others,
+            long unlisted, List<Sentence> follow) {
         public boolean isMany() {
             return !others.isEmpty() || unlisted > 0;
         }
@@ -41,12 +42,14 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
         List<FindingGroups.Group> groups = FindingGroups.of(digest.head().findings());
         List<Group> shown = groups.stream().limit(MOST_GROUPS).map(group -> group(group, words)).toList();
         long told = groups.stream().limit(MOST_GROUPS).mapToLong(group -> group.findings().size()).sum();
-        return new ToldFindings(shown, count(groups, "must"), count(groups, "should"), count(groups, "note"), Math.max(0, digest.findings() - told - markers(digest)));
+        return new ToldFindings(shown, count(groups, "must"), count(groups, "should"), count(groups, "note"),
+                Math.max(0, digest.findings() - told - markers(digest)));
     }
 
     /** Lines that only say how many more there are; their number is told with their group. */
     private static long markers(ReportDigest digest) {
-        return digest.head().findings().size() - FindingGroups.of(digest.head().findings()).stream().mapToLong(group -> group.findings().size()).sum();
+        return digest.head().findings().size()
+                - FindingGroups.of(digest.head().findings()).stream().mapToLong(group -> group.findings().size()).sum();
     }
 
     private static int count(List<FindingGroups.Group> groups, String severity) {
@@ -55,8 +58,10 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
 
     private static Group group(FindingGroups.Group group, Words words) {
         FindingLine first = group.first();
-        List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message()).toList();
-        return new Group(group.code(), group.severity(), words.heading(group), words.of(first), group.isMany() ? Optional.empty() : first.proposal(), others,
+        List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message())
+                .toList();
+        return new Group(group.code(), group.severity(), words.heading(group), words.of(first),
+                group.isMany() ? Optional.empty() : first.proposal(), others,
                 group.count() - 1 - others.size(), first.consequences().orElse(List.of()).stream().map(words::of).toList());
     }
 }

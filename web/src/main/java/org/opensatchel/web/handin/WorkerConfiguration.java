@@ -15,7 +15,8 @@ class WorkerConfiguration {
     @Bean(destroyMethod = "close")
     WorkerPool workers(CheckSettings settings) {
         Path java = Path.of(System.getProperty("java.home"), "bin", "java");
-        return new WorkerPool(new WorkerSettings(java, main(System.getProperty("java.class.path")), settings.temporaryFolder(), (int) settings.heap().toMegabytes(),
+        return new WorkerPool(new WorkerSettings(java, main(System.getProperty("java.class.path")), settings.temporaryFolder(),
+                (int) settings.heap().toMegabytes(),
                 (int) settings.memory().toMegabytes(), settings.time(), settings.output().toBytes()));
     }
 
@@ -23,7 +24,9 @@ class WorkerConfiguration {
     private static List<String> main(String classPath) {
         boolean packed = classPath.endsWith(".jar") && !classPath.contains(java.io.File.pathSeparator);
         String absolute = packed ? Path.of(classPath).toAbsolutePath().toString() : classPath;
-        return packed ? List.of("-cp", absolute, "-Dloader.main=" + WorkerMain.class.getName(), "org.springframework.boot.loader.launch.PropertiesLauncher")
+        return packed
+                ? List.of("-cp", absolute, "-Dloader.main=" + WorkerMain.class.getName(),
+                        "org.springframework.boot.loader.launch.PropertiesLauncher")
                 : List.of("-cp", absolute, WorkerMain.class.getName());
     }
 }

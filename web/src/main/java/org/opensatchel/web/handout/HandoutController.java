@@ -43,8 +43,7 @@ class HandoutController {
     }
 
     /** One student's row on the page. */
-    record Row(Student student, Optional<String> root, Optional<Phrase> refusal, Optional<HandoutService.Held> held) {
-    }
+    record Row(Student student, Optional<String> root, Optional<Phrase> refusal, Optional<HandoutService.Held> held) {}
 
     @GetMapping("/hand-out")
     String handOut(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
@@ -55,30 +54,38 @@ class HandoutController {
         model.addAttribute("kit", kit.orElse(null));
         if (kit.isPresent()) {
             Map<Long, HandoutService.Held> held = handouts.held(assignment);
-            List<Row> rows = courses.roster(assignment).stream().map(student -> new Row(student, handouts.rootName(kit.get(), assignment, student),
-                    handouts.refusal(kit.get(), assignment, student), Optional.ofNullable(held.get(student.enrolmentId())))).toList();
+            List<Row> rows = courses.roster(assignment).stream()
+                    .map(student -> new Row(student, handouts.rootName(kit.get(), assignment, student),
+                            handouts.refusal(kit.get(), assignment, student), Optional.ofNullable(held.get(student.enrolmentId()))))
+                    .toList();
             model.addAttribute("rows", rows);
             model.addAttribute("mayPlan", courses.mayPlan(id, me.accountId()));
-            model.addAttribute("teams", rows.stream().map(row -> row.student().team()).filter(team -> !team.isEmpty()).distinct().sorted().toList());
+            model.addAttribute("teams",
+                    rows.stream().map(row -> row.student().team()).filter(team -> !team.isEmpty()).distinct().sorted().toList());
             model.addAttribute("sections", rows.stream().map(row -> row.student().section()).distinct().sorted().toList());
         }
         return "handout/hand-out";
     }
 
     @PostMapping("/hand-out/all.zip")
-    void all(@PathVariable long id, @RequestParam(defaultValue = "") String whose, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
+    void all(@PathVariable long id, @RequestParam(defaultValue = "") String whose, @AuthenticationPrincipal SignedIn me,
+            HttpServletResponse response) throws IOException {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
-        List<Student> students = courses.roster(assignment).stream().filter(student -> whose.isEmpty() || whose.equals("section " + student.section()) || whose.equals("team " + student.team())).toList();
+        List<Student> students = courses.roster(assignment).stream().filter(
+                student -> whose.isEmpty() || whose.equals("section " + student.section()) || whose.equals("team " + student.team()))
+                .toList();
         if (students.isEmpty()) {
             throw new NotAccessible();
         }
-        attachment(response, assignment.courseCode().replace(" ", "") + "_" + assignment.code() + (whose.isEmpty() ? "" : "_" + whose.replaceAll("[^\\p{L}\\p{N}-]+", "")) + "_kits_v" + kit.kit().version() + ".zip");
+        attachment(response, assignment.courseCode().replace(" ", "") + "_" + assignment.code()
+                + (whose.isEmpty() ? "" : "_" + whose.replaceAll("[^\\p{L}\\p{N}-]+", "")) + "_kits_v" + kit.kit().version() + ".zip");
         handouts.writeAll(kit, assignment, students, response.getOutputStream());
     }
 
     @PostMapping("/hand-out/{enrolmentId}.zip")
-    void one(@PathVariable long id, @PathVariable long enrolmentId, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
+    void one(@PathVariable long id, @PathVariable long enrolmentId, @AuthenticationPrincipal SignedIn me, HttpServletResponse response)
+            throws IOException {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         Student student = courses.student(assignment, enrolmentId);
         if (student.hasLeft()) {
@@ -120,7 +127,8 @@ class HandoutController {
     void changes(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
         CourseService.Place place = courses.forStudent(id, me.accountId());
         PublishedKit current = kits.current(place.assignment()).orElseThrow(NotAccessible::new);
-        HandoutService.Held held = Optional.ofNullable(handouts.held(place.assignment()).get(place.student().enrolmentId())).orElseThrow(NotAccessible::new);
+        HandoutService.Held held = Optional.ofNullable(handouts.held(place.assignment()).get(place.student().enrolmentId()))
+                .orElseThrow(NotAccessible::new);
         String root = handouts.rootName(current, place.assignment(), place.student()).orElseThrow(NotAccessible::new);
         attachment(response, root + "_v" + held.version() + "-to-v" + current.kit().version() + ".zip");
         handouts.writeChanged(kits.version(held.kitVersionId()), current, place.assignment(), place.student(), response.getOutputStream());
@@ -138,6 +146,7 @@ class HandoutController {
 
     private static void attachment(HttpServletResponse response, String fileName) {
         response.setContentType("application/zip");
-        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(fileName, StandardCharsets.UTF_8).build().toString());
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment().filename(fileName, StandardCharsets.UTF_8).build().toString());
     }
 }

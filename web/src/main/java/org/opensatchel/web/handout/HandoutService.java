@@ -51,13 +51,15 @@ public class HandoutService {
     @Transactional(readOnly = true)
     public Map<Long, Held> held(AssignmentView assignment) {
         Map<Long, Held> held = new HashMap<>();
-        collections.lastCollected(assignment.id()).forEach(last -> held.put(last.getEnrolmentId(), new Held(last.getKitVersionId(), last.getVersion(), last.getCollectedAt(), last.getDrive())));
+        collections.lastCollected(assignment.id()).forEach(last -> held.put(last.getEnrolmentId(),
+                new Held(last.getKitVersionId(), last.getVersion(), last.getCollectedAt(), last.getDrive())));
         return held;
     }
 
     /** The name of a student's root, or empty when the roster lacks something it needs. */
     public Optional<String> rootName(PublishedKit kit, AssignmentView assignment, Student student) {
-        return refusal(kit, assignment, student).isPresent() ? Optional.empty() : kit.kit().root().make(student.fields(assignment), kit.kit().ascii());
+        return refusal(kit, assignment, student).isPresent() ? Optional.empty()
+                : kit.kit().root().make(student.fields(assignment), kit.kit().ascii());
     }
 
     /** Why no kit can be made for a student; empty when it can. */
@@ -98,8 +100,10 @@ public class HandoutService {
     }
 
     /** Writes only what changed since the version a student holds. */
-    public void writeChanged(PublishedKit held, PublishedKit current, AssignmentView assignment, Student student, OutputStream out) throws IOException {
-        Handout handout = Handout.of(current.kit(), current.sha256(), student.fields(assignment), Speech.words()).orElseThrow(NotAccessible::new);
+    public void writeChanged(PublishedKit held, PublishedKit current, AssignmentView assignment, Student student, OutputStream out)
+            throws IOException {
+        Handout handout = Handout.of(current.kit(), current.sha256(), student.fields(assignment), Speech.words())
+                .orElseThrow(NotAccessible::new);
         handout.writeChanged(out, contents.starters(assignment.courseId()), update(held, current));
     }
 
@@ -114,7 +118,8 @@ public class HandoutService {
             for (Student student : students) {
                 Optional<String> name = rootName(kit, assignment, student);
                 if (name.isEmpty()) {
-                    notMade.append(student.listed()).append(": ").append(refusal(kit, assignment, student).map(Speech::text).orElse("")).append("\r\n");
+                    notMade.append(student.listed()).append(": ").append(refusal(kit, assignment, student).map(Speech::text).orElse(""))
+                            .append("\r\n");
                     continue;
                 }
                 Student before = written.putIfAbsent(name.get(), student);

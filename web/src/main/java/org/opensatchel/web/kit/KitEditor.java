@@ -45,7 +45,8 @@ public class KitEditor {
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    KitEditor(KitDraftRepository drafts, KitService kits, CourseService courses, AccountService accounts, Contents contents, Clock clock, PlatformTransactionManager transactions) {
+    KitEditor(KitDraftRepository drafts, KitService kits, CourseService courses, AccountService accounts, Contents contents, Clock clock,
+            PlatformTransactionManager transactions) {
         this.drafts = drafts;
         this.kits = kits;
         this.courses = courses;
@@ -63,8 +64,7 @@ public class KitEditor {
      * @param published the current version, 0 when there is none
      * @param changed whether it says anything the published one does not
      */
-    public record Plan(byte[] document, int revision, int published, boolean changed, Optional<Instant> savedAt, String savedBy) {
-    }
+    public record Plan(byte[] document, int revision, int published, boolean changed, Optional<Instant> savedAt, String savedBy) {}
 
     /**
      * What came of a save.
@@ -72,8 +72,7 @@ public class KitEditor {
      * @param revision the revision it is now
      * @param others for a plan that somebody else saved meanwhile: what they changed
      */
-    public record Saving(boolean saved, int revision, String by, byte[] theirs, List<String> others) {
-    }
+    public record Saving(boolean saved, int revision, String by, byte[] theirs, List<String> others) {}
 
     /** What is wrong with a document: what cannot be read, else what could not go out. */
     public record Judgement(List<JsonFault> faults, List<LintFault> lint) {
@@ -90,12 +89,14 @@ public class KitEditor {
         if (draft.isEmpty() || current.filter(kit -> kit.publishedAt().isAfter(draft.get().savedAt())).isPresent()) {
             return new Plan(published, draft.map(KitDraft::revision).orElse(0), version, false, Optional.empty(), "");
         }
-        return new Plan(draft.get().document(), draft.get().revision(), version, true, Optional.of(draft.get().savedAt()), accounts.displayName(draft.get().savedBy()));
+        return new Plan(draft.get().document(), draft.get().revision(), version, true, Optional.of(draft.get().savedAt()),
+                accounts.displayName(draft.get().savedBy()));
     }
 
     /** What a kit is made from when there is nothing yet. */
     private static byte[] blank(AssignmentView assignment) {
-        ObjectNode document = JsonDocuments.MAPPER.createObjectNode().put("kit", 1).put("title", assignment.title()).put("version", 1).put("assignment", assignment.code());
+        ObjectNode document = JsonDocuments.MAPPER.createObjectNode().put("kit", 1).put("title", assignment.title()).put("version", 1)
+                .put("assignment", assignment.code());
         document.putObject("root").put("name", "{course}_{assignment}_{last}_{first}");
         document.putArray("folders");
         return JsonDocuments.MAPPER.writeValueAsBytes(document);
@@ -125,9 +126,11 @@ public class KitEditor {
 
     private Saving meanwhile(AssignmentView assignment, int basedOn) {
         KitDraft theirs = drafts.findFirstByAssignmentIdOrderByRevisionDesc(assignment.id()).orElseThrow();
-        Optional<byte[]> base = basedOn == 0 ? kits.current(assignment).map(kit -> KitWriter.write(kit.kit())).or(() -> Optional.of(blank(assignment)))
+        Optional<byte[]> base = basedOn == 0
+                ? kits.current(assignment).map(kit -> KitWriter.write(kit.kit())).or(() -> Optional.of(blank(assignment)))
                 : drafts.findByAssignmentIdAndRevision(assignment.id(), basedOn).map(KitDraft::document);
-        return new Saving(false, theirs.revision(), accounts.displayName(theirs.savedBy()), theirs.document(), changes(base, theirs.document()));
+        return new Saving(false, theirs.revision(), accounts.displayName(theirs.savedBy()), theirs.document(),
+                changes(base, theirs.document()));
     }
 
     /** What a document would change in the plan as it stands. */
@@ -176,7 +179,9 @@ public class KitEditor {
     public static Optional<byte[]> object(String sent) {
         try {
             return JsonDocuments.MAPPER.readTree(sent) instanceof ObjectNode object && sent.length() <= KitReader.MAX_BYTES
-                    ? Optional.of(JsonDocuments.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(object).getBytes(StandardCharsets.UTF_8)) : Optional.empty();
+                    ? Optional.of(JsonDocuments.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(object)
+                            .getBytes(StandardCharsets.UTF_8))
+                    : Optional.empty();
         } catch (JacksonException broken) {
             return Optional.empty();
         }

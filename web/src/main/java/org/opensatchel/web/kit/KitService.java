@@ -45,8 +45,7 @@ public class KitService {
     }
 
     /** What came of publishing: the version, or why there is none. */
-    public record Publishing(Optional<PublishedKit> published, List<JsonFault> faults) {
-    }
+    public record Publishing(Optional<PublishedKit> published, List<JsonFault> faults) {}
 
     /** The newest version of an assignment's kit. */
     @Transactional(readOnly = true)
@@ -69,7 +68,8 @@ public class KitService {
     /** How many students hold each version. */
     @Transactional(readOnly = true)
     public Map<Integer, Integer> holders(AssignmentView assignment) {
-        return versions.holders(assignment.id()).stream().collect(Collectors.toMap(KitVersionRepository.Holders::getVersion, KitVersionRepository.Holders::getHolders));
+        return versions.holders(assignment.id()).stream()
+                .collect(Collectors.toMap(KitVersionRepository.Holders::getVersion, KitVersionRepository.Holders::getHolders));
     }
 
     /** One version. It never changes, so it is read once. */
@@ -95,19 +95,22 @@ public class KitService {
     private Publishing published(AssignmentView assignment, Kit kit, int basedOn, long accountId) {
         int latest = versions.newestVersion(assignment.id()).orElse(0);
         if (latest != basedOn) {
-            return new Publishing(Optional.empty(), List.of(new JsonFault("", PublishWording.MEANWHILE.say(Facts.of(NEWER, latest).and(VERSION, basedOn)))));
+            return new Publishing(Optional.empty(),
+                    List.of(new JsonFault("", PublishWording.MEANWHILE.say(Facts.of(NEWER, latest).and(VERSION, basedOn)))));
         }
         byte[] document = KitWriter.write(kit.withVersion(latest + 1));
         KitReading reading = KitReader.read(document);
         if (reading.kit().isEmpty()) {
             return new Publishing(Optional.empty(), reading.faults());
         }
-        KitVersion saved = versions.saveAndFlush(new KitVersion(assignment.id(), latest + 1, document, Sha256.of(document), clock.instant(), accountId));
+        KitVersion saved = versions
+                .saveAndFlush(new KitVersion(assignment.id(), latest + 1, document, Sha256.of(document), clock.instant(), accountId));
         return new Publishing(Optional.of(read(saved)), List.of());
     }
 
     private static PublishedKit read(KitVersion version) {
-        Kit kit = KitReader.readPublished(version.document()).kit().orElseThrow(() -> new IllegalStateException("published kit " + version.id() + " cannot be read"));
+        Kit kit = KitReader.readPublished(version.document()).kit()
+                .orElseThrow(() -> new IllegalStateException("published kit " + version.id() + " cannot be read"));
         return new PublishedKit(version.id(), kit, version.sha256(), version.publishedAt());
     }
 }

@@ -25,8 +25,11 @@ interface KitVersionRepository extends Repository<KitVersion, Long> {
     @Query(nativeQuery = true, value = """
             select v.version as version, count(*) as holders from (
               select distinct on (given.enrolment_id) given.enrolment_id, given.kit_version_id from (
-                select enrolment_id, kit_version_id, collected_at as at, id from collection union all select enrolment_id, kit_version_id, loaded_at, id from drive_load) given
-              join kit_version k on k.id = given.kit_version_id where k.assignment_id = :assignmentId order by given.enrolment_id, given.at desc, given.id desc) last
+                select enrolment_id, kit_version_id, collected_at as at, id from collection
+                union all
+                select enrolment_id, kit_version_id, loaded_at, id from drive_load) given
+              join kit_version k on k.id = given.kit_version_id
+              where k.assignment_id = :assignmentId order by given.enrolment_id, given.at desc, given.id desc) last
             join kit_version v on v.id = last.kit_version_id group by v.version""")
     List<Holders> holders(long assignmentId);
 

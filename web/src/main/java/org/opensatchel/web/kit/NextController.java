@@ -43,12 +43,14 @@ class NextController {
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "plan");
         model.addAttribute("code", NextAssignment.codeAfter(assignment.code()));
-        model.addAttribute("due", LocalDateTime.ofInstant(assignment.dueAt().plus(USUAL_STEP), ZoneId.systemDefault()).withSecond(0).withNano(0));
+        model.addAttribute("due",
+                LocalDateTime.ofInstant(assignment.dueAt().plus(USUAL_STEP), ZoneId.systemDefault()).withSecond(0).withNano(0));
         return "kit/next";
     }
 
     @PostMapping("/assignments/{id}/plan/next")
-    String make(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due, @RequestParam(defaultValue = "false") boolean starter,
+    String make(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due,
+            @RequestParam(defaultValue = "false") boolean starter,
             @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         Optional<Kit> kit = KitReader.read(editor.plan(assignment).document()).kit();
@@ -64,8 +66,11 @@ class NextController {
             return "redirect:/assignments/" + id + "/plan/next";
         }
         long days = Math.round(Duration.between(assignment.dueAt(), when).toHours() / 24.0);
-        AssignmentView made = courses.forPlanner(courses.createAssignment(assignment.courseId(), code.strip(), title.strip(), when), me.accountId());
-        editor.save(made, KitWriter.write(NextAssignment.of(kit.orElseThrow(), assignment.code(), made.code(), made.title(), days, starter)), 0, me.accountId());
+        AssignmentView made = courses.forPlanner(courses.createAssignment(assignment.courseId(), code.strip(), title.strip(), when),
+                me.accountId());
+        editor.save(made,
+                KitWriter.write(NextAssignment.of(kit.orElseThrow(), assignment.code(), made.code(), made.title(), days, starter)), 0,
+                me.accountId());
         return "redirect:/assignments/" + made.id() + "/plan";
     }
 

@@ -81,8 +81,7 @@ class PlanController {
     }
 
     /** What the page sends: a plan, and what it was made from. */
-    record Sent(String document, int revision, int version) {
-    }
+    record Sent(String document, int revision, int version) {}
 
     /** What comes back for a plan that was sent. */
     record Answer(boolean good, int revision, int version, List<Fault> faults, String by, String theirs, List<String> others) {
@@ -114,7 +113,8 @@ class PlanController {
 
     /** The form of a browser without script: the document itself. */
     @PostMapping
-    String form(@PathVariable long id, @RequestParam String document, @RequestParam int revision, @RequestParam int version, @RequestParam(required = false) String publish,
+    String form(@PathVariable long id, @RequestParam String document, @RequestParam int revision, @RequestParam int version,
+            @RequestParam(required = false) String publish,
             @AuthenticationPrincipal SignedIn me, Model model, RedirectAttributes redirect) {
         Sent sent = new Sent(document, revision, version);
         Answer answer = publish == null ? save(id, sent, me) : publish(id, sent, me);
@@ -124,7 +124,12 @@ class PlanController {
         }
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         page(model, assignment, editor.plan(assignment), document);
-        model.addAttribute("faults", Stream.concat(answer.faults().stream(), answer.others().stream().map(text -> new Fault("", "should", Speech.say("plan.by-meanwhile", answer.by(), text), ""))).toList());
+        model.addAttribute(
+                "faults", Stream
+                        .concat(answer.faults().stream(),
+                                answer.others().stream()
+                                        .map(text -> new Fault("", "should", Speech.say("plan.by-meanwhile", answer.by(), text), "")))
+                        .toList());
         return "kit/plan";
     }
 
@@ -177,7 +182,8 @@ class PlanController {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         byte[] document = sent.document().getBytes(StandardCharsets.UTF_8);
         List<Fault> faults = KitReader.read(document).faults().stream().map(Fault::of).toList();
-        return new Answer(faults.isEmpty(), sent.revision(), sent.version(), faults, "", "", faults.isEmpty() ? editor.changes(assignment, document) : List.of());
+        return new Answer(faults.isEmpty(), sent.revision(), sent.version(), faults, "", "",
+                faults.isEmpty() ? editor.changes(assignment, document) : List.of());
     }
 
     private static Fault noObject() {
@@ -191,7 +197,8 @@ class PlanController {
     @GetMapping("/kit.json")
     ResponseEntity<byte[]> document(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
         PublishedKit kit = published(id, me);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).header(HttpHeaders.CONTENT_DISPOSITION, attachment(kit, ".kit.json")).body(KitWriter.write(kit.kit()));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(kit, ".kit.json")).body(KitWriter.write(kit.kit()));
     }
 
     /** The published kit with its starter files, for another instructor. */

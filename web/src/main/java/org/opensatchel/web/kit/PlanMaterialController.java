@@ -55,8 +55,7 @@ class PlanMaterialController {
     }
 
     /** A file that was stored, or why it was not. */
-    record StarterAnswer(String sha256, long bytes, String refusal) {
-    }
+    record StarterAnswer(String sha256, long bytes, String refusal) {}
 
     /**
      * A part of a proposal.
@@ -64,8 +63,7 @@ class PlanMaterialController {
      * @param key the list or object of the kit document it belongs to
      * @param value what is put there
      */
-    record Part(String kind, String title, String why, List<String> examples, String key, JsonNode value) {
-    }
+    record Part(String kind, String title, String why, List<String> examples, String key, JsonNode value) {}
 
     /** A plan that came from outside, to be looked at before it is taken. */
     record Offer(String title, List<Part> parts, String document, List<String> changes, List<String> refusals) {
@@ -91,7 +89,8 @@ class PlanMaterialController {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         try (LocalFile example = example(assignment, me, body); ZipSource source = ZipSource.open(example.path())) {
             KitProposal.Reading reading = KitProposal.of(source, RosterFields.NONE, limits);
-            return reading.proposal().map(proposal -> offer(assignment, proposal)).orElseGet(() -> Offer.refused(Speech.texts(reading.refusal().stream().toList())));
+            return reading.proposal().map(proposal -> offer(assignment, proposal))
+                    .orElseGet(() -> Offer.refused(Speech.texts(reading.refusal().stream().toList())));
         } catch (ContentStore.TooLarge tooLarge) {
             return Offer.refused(List.of(Speech.say("upload.too-large", Speech.words().size(mostBytes))));
         }
@@ -111,10 +110,12 @@ class PlanMaterialController {
             return new Part("root", part.title(), Speech.text(part.why()), part.examples(), "root", alone.get("root"));
         }
         if (part instanceof ProposedPart.Names) {
-            return new Part("names", Speech.text(ProposalWording.NAME_RULES.say()), Speech.text(part.why()), part.examples(), "names", alone.get("names"));
+            return new Part("names", Speech.text(ProposalWording.NAME_RULES.say()), Speech.text(part.why()), part.examples(), "names",
+                    alone.get("names"));
         }
         String key = part instanceof ProposedPart.Folder ? "folders" : part instanceof ProposedPart.Document ? "documents" : "files";
-        return new Part(key.substring(0, key.length() - 1), part.title(), Speech.text(part.why()), part.examples(), key, alone.get(key).get(0));
+        return new Part(key.substring(0, key.length() - 1), part.title(), Speech.text(part.why()), part.examples(), key,
+                alone.get(key).get(0));
     }
 
     /** A kit package: read whole and its starter files stored; the plan itself stays as it is until the page saves it. */
@@ -144,8 +145,11 @@ class PlanMaterialController {
                 }
             }
             Optional<Kit> now = KitReader.read(editor.plan(assignment).document()).kit();
-            List<String> changes = now.map(kit -> KitDifference.between(kit, whole.kit()).stream().map(change -> Speech.text(change.what())).toList()).orElse(List.of());
-            return new Offer(whole.kit().title(), List.of(), new String(KitWriter.write(whole.kit()), StandardCharsets.UTF_8), changes, List.of());
+            List<String> changes = now
+                    .map(kit -> KitDifference.between(kit, whole.kit()).stream().map(change -> Speech.text(change.what())).toList())
+                    .orElse(List.of());
+            return new Offer(whole.kit().title(), List.of(), new String(KitWriter.write(whole.kit()), StandardCharsets.UTF_8), changes,
+                    List.of());
         }
     }
 }

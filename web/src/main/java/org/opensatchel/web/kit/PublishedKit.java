@@ -4,5 +4,4 @@ import java.time.Instant;
 import org.opensatchel.core.kit.Kit;
 
 /** A published version, read. */
-public record PublishedKit(long id, Kit kit, String sha256, Instant publishedAt) {
-}
+public record PublishedKit(long id, Kit kit, String sha256, Instant publishedAt) {}

@@ -32,7 +32,8 @@ class VersionsController {
     }
 
     @GetMapping("/assignments/{id}/plan/versions")
-    String versions(@PathVariable long id, @RequestParam(required = false) Integer from, @RequestParam(required = false) Integer to, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
+    String versions(@PathVariable long id, @RequestParam(required = false) Integer from, @RequestParam(required = false) Integer to,
+            @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         Page<PublishedKit> all = kits.all(assignment, PageRequest.of(Math.max(0, page - 1), ROWS));
         int newest = kits.current(assignment).map(kit -> kit.kit().version()).orElse(0);
@@ -52,6 +53,7 @@ class VersionsController {
     }
 
     private PublishedKit chosen(AssignmentView assignment, Integer asked, int otherwise) {
-        return Optional.ofNullable(asked).flatMap(number -> kits.numbered(assignment, number)).or(() -> kits.numbered(assignment, otherwise)).orElseThrow(NotAccessible::new);
+        return Optional.ofNullable(asked).flatMap(number -> kits.numbered(assignment, number))
+                .or(() -> kits.numbered(assignment, otherwise)).orElseThrow(NotAccessible::new);
     }
 }

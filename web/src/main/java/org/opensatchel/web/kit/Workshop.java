@@ -46,8 +46,7 @@ class Workshop {
     }
 
     /** A pattern as it is typed, and a name to try it with. */
-    record Asked(String pattern, boolean ascii, String name, long student) {
-    }
+    record Asked(String pattern, boolean ascii, String name, long student) {}
 
     /**
      * One student's name.
@@ -55,8 +54,7 @@ class Workshop {
      * @param made the name, empty when none can be made
      * @param remarks what is worth knowing about it
      */
-    record Made(long student, String listed, String made, List<String> remarks, boolean bad) {
-    }
+    record Made(long student, String listed, String made, List<String> remarks, boolean bad) {}
 
     /** What came of trying a name: where it first differs, counted in code points, or −1 when it fits. */
     record Tried(String whose, boolean fits, int at, String expected, String nearest) {
@@ -66,8 +64,7 @@ class Workshop {
     }
 
     /** Everything the workshop shows. */
-    record Shown(String fault, int faultAt, List<Made> names, List<String> clashes, int longest, List<String> systems, Tried tried) {
-    }
+    record Shown(String fault, int faultAt, List<Made> names, List<String> clashes, int longest, List<String> systems, Tried tried) {}
 
     @PostMapping("/assignments/{id}/plan/workshop")
     Shown show(@PathVariable long id, @RequestBody Asked asked, @AuthenticationPrincipal SignedIn me) {
@@ -75,7 +72,8 @@ class Workshop {
         NamePattern.Reading reading = NamePattern.read(asked.pattern());
         if (reading.pattern().isEmpty()) {
             PatternFault fault = reading.fault().orElseThrow();
-            return new Shown(Speech.say("workshop.fault", fault.at() + 1, Speech.text(fault.what())), fault.at(), List.of(), List.of(), 0, List.of(), null);
+            return new Shown(Speech.say("workshop.fault", fault.at() + 1, Speech.text(fault.what())), fault.at(), List.of(), List.of(), 0,
+                    List.of(), null);
         }
         NamePattern pattern = reading.pattern().get();
         List<Student> roster = courses.roster(assignment);
@@ -91,17 +89,18 @@ class Workshop {
             }
         }
         names.sort(Comparator.comparingInt(Workshop::hardness).reversed());
-        List<String> clashes = pattern.isMadeByRoster() ? byName.values().stream().filter(same -> same.size() > 1).map(same -> Speech.say("workshop.clash", Speech.words().list(same))).toList() : List.of();
+        List<String> clashes = pattern.isMadeByRoster()
+                ? byName.values().stream().filter(same -> same.size() > 1)
+                        .map(same -> Speech.say("workshop.clash", Speech.words().list(same))).toList()
+                : List.of();
         return new Shown("", -1, names, clashes, longest, systems(longest), tried(pattern, asked, assignment, roster));
     }
 
     /** A link rule of the kit, as it stands in the document, and a document to try it on. */
-    record RuleAsked(String rule, String text) {
-    }
+    record RuleAsked(String rule, String text) {}
 
     /** What the rule finds, or why it finds nothing. */
-    record RuleShown(List<String> faults, List<String> links) {
-    }
+    record RuleShown(List<String> faults, List<String> links) {}
 
     @PostMapping("/assignments/{id}/plan/try-rule")
     RuleShown tryRule(@PathVariable long id, @RequestBody RuleAsked asked, @AuthenticationPrincipal SignedIn me) {
@@ -126,7 +125,8 @@ class Workshop {
     private static Made made(NamePattern pattern, Student student, RosterFields fields, boolean ascii) {
         Optional<String> name = pattern.shortest(fields, ascii, false);
         if (name.isEmpty()) {
-            return new Made(student.enrolmentId(), student.listed(), "", List.of(Speech.say("workshop.no-field", Speech.text(pattern.missing(fields).get(0).say()))), true);
+            return new Made(student.enrolmentId(), student.listed(), "",
+                    List.of(Speech.say("workshop.no-field", Speech.text(pattern.missing(fields).get(0).say()))), true);
         }
         List<String> remarks = new ArrayList<>();
         String raw = student.last() + student.first();
@@ -187,6 +187,8 @@ class Workshop {
     private static Tried tried(NamePattern pattern, Asked asked, Student student, RosterFields fields) {
         String whose = student == null ? "" : student.listed();
         NameTest test = pattern.test(asked.name(), fields, asked.ascii());
-        return test instanceof NameTest.Differs differs ? new Tried(whose, false, differs.at(), Speech.text(differs.expected()), differs.nearest().orElse("")) : new Tried(whose, true, -1, "", "");
+        return test instanceof NameTest.Differs differs
+                ? new Tried(whose, false, differs.at(), Speech.text(differs.expected()), differs.nearest().orElse(""))
+                : new Tried(whose, true, -1, "", "");
     }
 }

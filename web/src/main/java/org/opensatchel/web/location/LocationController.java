@@ -37,8 +37,7 @@ class LocationController {
     }
 
     /** One student's row on the instructor's page. */
-    record Row(Student student, Optional<SetLocation> location) {
-    }
+    record Row(Student student, Optional<SetLocation> location) {}
 
     /** A choice of the page. */
     record Choice(String value, String key) {
@@ -53,7 +52,8 @@ class LocationController {
         Map<Long, SetLocation> current = locations.current(assignment);
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "locate");
-        model.addAttribute("rows", courses.roster(assignment).stream().map(student -> new Row(student, Optional.ofNullable(current.get(student.enrolmentId())))).toList());
+        model.addAttribute("rows", courses.roster(assignment).stream()
+                .map(student -> new Row(student, Optional.ofNullable(current.get(student.enrolmentId())))).toList());
         return "location/locations";
     }
 
@@ -75,7 +75,8 @@ class LocationController {
     }
 
     @PostMapping("/location")
-    String set(@PathVariable long id, @AuthenticationPrincipal SignedIn me, @ModelAttribute LocationForm form, Model model, RedirectAttributes redirect) {
+    String set(@PathVariable long id, @AuthenticationPrincipal SignedIn me, @ModelAttribute LocationForm form, Model model,
+            RedirectAttributes redirect) {
         Place place = courses.forStudent(id, me.accountId());
         boolean refused = form.path().isBlank() || form.path().strip().length() > LocationService.MAX_PATH;
         if (refused) {
@@ -103,7 +104,8 @@ class LocationController {
 
     private void strap(Model model, Place place, LocationForm form, boolean judged) {
         boolean shown = judged && !form.path().isBlank();
-        model.addAttribute("strap", shown ? Strap.of(form.path(), locations.judge(place, form.location()), locations.rootName(place), Speech.words()) : null);
+        model.addAttribute("strap",
+                shown ? Strap.of(form.path(), locations.judge(place, form.location()), locations.rootName(place), Speech.words()) : null);
     }
 
     private static String example(OperatingSystem system, String root) {

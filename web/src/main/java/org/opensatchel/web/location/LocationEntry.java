@@ -33,7 +33,8 @@ class LocationEntry {
     protected LocationEntry() {
     }
 
-    LocationEntry(long assignmentId, long enrolmentId, OperatingSystem system, StorageKind storage, String path, int must, int should, Instant setAt) {
+    LocationEntry(long assignmentId, long enrolmentId, OperatingSystem system, StorageKind storage, String path, int must, int should,
+            Instant setAt) {
         this.assignmentId = assignmentId;
         this.enrolmentId = enrolmentId;
         this.system = system;

@@ -61,7 +61,8 @@ public class LocationService {
     /** The name the student's root should have. */
     @Transactional(readOnly = true)
     public Optional<String> rootName(Place place) {
-        return kits.current(place.assignment()).flatMap(published -> published.kit().root().make(place.student().fields(place.assignment()), published.kit().ascii()));
+        return kits.current(place.assignment())
+                .flatMap(published -> published.kit().root().make(place.student().fields(place.assignment()), published.kit().ascii()));
     }
 
     @Transactional(readOnly = true)
@@ -79,7 +80,9 @@ public class LocationService {
     public SetLocation set(Place place, ProjectLocation location, Instant when) {
         List<LocationFault> faults = judge(place, location);
         int must = (int) faults.stream().filter(fault -> fault.code().severity() == Severity.MUST).count();
-        return locations.save(new LocationEntry(place.assignment().id(), place.student().enrolmentId(), location.system().orElse(OperatingSystem.WINDOWS),
-                location.storage().orElse(StorageKind.LOCAL), location.path().strip(), must, faults.size() - must, when)).view();
+        return locations.save(
+                new LocationEntry(place.assignment().id(), place.student().enrolmentId(), location.system().orElse(OperatingSystem.WINDOWS),
+                        location.storage().orElse(StorageKind.LOCAL), location.path().strip(), must, faults.size() - must, when))
+                .view();
     }
 }

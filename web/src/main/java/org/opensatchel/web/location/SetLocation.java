@@ -8,7 +8,8 @@ import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.machine.OperatingSystem;
 
 /** A location as it was set, with how many faults it had then. */
-public record SetLocation(long id, long enrolmentId, OperatingSystem system, StorageKind storage, String path, int must, int should, Instant setAt) {
+public record SetLocation(long id, long enrolmentId, OperatingSystem system, StorageKind storage, String path, int must, int should,
+        Instant setAt) {
 
     public ProjectLocation location() {
         return new ProjectLocation(Optional.of(system), Optional.of(storage), path);

@@ -20,17 +20,16 @@ import org.opensatchel.core.words.Words;
 record Strap(List<Part> parts, List<Hanging> faults, boolean rootIsRight, int length) {
 
     /** One part; kind is {@code plain}, {@code must}, {@code should} or {@code root}. */
-    record Part(String name, String kind, List<Hanging> hanging) {
-    }
+    record Part(String name, String kind, List<Hanging> hanging) {}
 
     /** A reason that hangs from a part. */
-    record Hanging(String severity, Sentence message, List<Sentence> remedy) {
-    }
+    record Hanging(String severity, Sentence message, List<Sentence> remedy) {}
 
     static Strap of(String path, List<LocationFault> faults, Optional<String> rootName, Words words) {
         String shown = path.strip();
         List<String> names = shown.length() > LocationJudge.MAX_PATH ? List.of(shown.substring(0, 60) + "…") : LocationJudge.parts(shown);
-        boolean right = !names.isEmpty() && rootName.map(NameFolding::composed).filter(NameFolding.composed(names.get(names.size() - 1))::equals).isPresent();
+        boolean right = !names.isEmpty()
+                && rootName.map(NameFolding::composed).filter(NameFolding.composed(names.get(names.size() - 1))::equals).isPresent();
         List<Part> parts = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) {
             int at = i;

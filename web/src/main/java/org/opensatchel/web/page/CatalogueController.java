@@ -21,29 +21,31 @@ import org.springframework.web.bind.annotation.GetMapping;
 class CatalogueController {
 
     /** One code on the page. */
-    record Entry(String id, String severity, String title, Sentence why, List<Sentence> remedy, CodeExample example) {
-    }
+    record Entry(String id, String severity, String title, Sentence why, List<Sentence> remedy, CodeExample example) {}
 
     /** A family of codes under its heading. */
-    record Section(String word, String title, List<Entry> entries) {
-    }
+    record Section(String word, String title, List<Entry> entries) {}
 
     /** A format whose links are read. */
-    record Format(String title, List<String> extensions) {
-    }
+    record Format(String title, List<String> extensions) {}
 
     @GetMapping("/what-is-checked")
     String catalogue(Model model) {
         Words words = Speech.words();
         Map<Family, List<Entry>> families = new EnumMap<>(Family.class);
         Rules.judged().forEach(code -> families.computeIfAbsent(code.family(), family -> new ArrayList<>()).add(entry(code, words)));
-        model.addAttribute("sections", families.entrySet().stream().map(family -> new Section(family.getKey().word(), words.fill("family." + family.getKey().word()), family.getValue())).toList());
-        model.addAttribute("formats", LinkReaders.all().stream().map(reader -> new Format(words.format(reader.format()), reader.extensions()))
-                .sorted(Comparator.comparing(Format::title, String.CASE_INSENSITIVE_ORDER)).toList());
+        model.addAttribute("sections",
+                families.entrySet().stream().map(
+                        family -> new Section(family.getKey().word(), words.fill("family." + family.getKey().word()), family.getValue()))
+                        .toList());
+        model.addAttribute("formats",
+                LinkReaders.all().stream().map(reader -> new Format(words.format(reader.format()), reader.extensions()))
+                        .sorted(Comparator.comparing(Format::title, String.CASE_INSENSITIVE_ORDER)).toList());
         return "page/what-is-checked";
     }
 
     private static Entry entry(Code code, Words words) {
-        return new Entry(code.id(), code.severity().word(), words.title(code), words.why(code), words.remedy(code), CodeExample.of(code, words));
+        return new Entry(code.id(), code.severity().word(), words.title(code), words.why(code), words.remedy(code),
+                CodeExample.of(code, words));
     }
 }

@@ -19,7 +19,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class CleanRequests extends OncePerRequestFilter {
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         if (request.getServletPath().equals("/error")) {
             // The page of errors is nobody's to ask for.
             response.sendError(HttpStatus.NOT_FOUND.value());
@@ -51,6 +52,7 @@ class CleanRequests extends OncePerRequestFilter {
 
     /** Half a character cannot be stored. */
     private static boolean isPair(String text, int i) {
-        return Character.isHighSurrogate(text.charAt(i)) ? i + 1 < text.length() && Character.isLowSurrogate(text.charAt(i + 1)) : i > 0 && Character.isHighSurrogate(text.charAt(i - 1));
+        return Character.isHighSurrogate(text.charAt(i)) ? i + 1 < text.length() && Character.isLowSurrogate(text.charAt(i + 1))
+                : i > 0 && Character.isHighSurrogate(text.charAt(i - 1));
     }
 }

@@ -14,7 +14,9 @@ import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 
-/** Tells whose an error is where an exception alone does not: a database that is away is ours, two who changed the same thing are nobody's. */
+/**
+ * Tells whose an error is where an exception alone does not: a database that is away is ours, two who changed the same thing are nobody's.
+ */
 @ControllerAdvice
 class Faults {
 
@@ -39,13 +41,15 @@ class Faults {
     private static boolean isAway(Throwable fault) {
         Throwable root = NestedExceptionUtils.getMostSpecificCause(fault);
         String state = root instanceof SQLException sql && sql.getSQLState() != null ? sql.getSQLState() : "";
-        return root instanceof IOException || root instanceof java.sql.SQLTransientException || (state.length() >= 2 && AWAY.contains(state.substring(0, 2)))
+        return root instanceof IOException || root instanceof java.sql.SQLTransientException
+                || (state.length() >= 2 && AWAY.contains(state.substring(0, 2)))
                 || fault instanceof CannotCreateTransactionException
                 // A connection that went away in the middle cannot be rolled back either.
                 || (root instanceof SQLException && (fault instanceof TransactionException || state.isEmpty()));
     }
 
-    private static void told(HttpServletRequest request, HttpServletResponse response, HttpStatus status, Exception fault) throws IOException {
+    private static void told(HttpServletRequest request, HttpServletResponse response, HttpStatus status, Exception fault)
+            throws IOException {
         if (!response.isCommitted()) {
             request.setAttribute(jakarta.servlet.RequestDispatcher.ERROR_EXCEPTION, fault);
             response.sendError(status.value());

@@ -13,13 +13,16 @@ class Health {
     /** The places where checks are made are alive; when they are not, this server has to be started again. */
     @Bean
     HealthIndicator checks(CheckHealth checks) {
-        return () -> (checks.isAlive() ? org.springframework.boot.health.contributor.Health.up() : org.springframework.boot.health.contributor.Health.down())
-                .withDetail("oldestWaitingSeconds", checks.oldestWaitingSeconds()).withDetail("silentSeconds", checks.silentSeconds()).build();
+        return () -> (checks.isAlive() ? org.springframework.boot.health.contributor.Health.up()
+                : org.springframework.boot.health.contributor.Health.down())
+                .withDetail("oldestWaitingSeconds", checks.oldestWaitingSeconds()).withDetail("silentSeconds", checks.silentSeconds())
+                .build();
     }
 
     @Bean
     HealthIndicator store(ContentStore store) {
-        return () -> (store.isSound() && store.room() > 0 ? org.springframework.boot.health.contributor.Health.up() : org.springframework.boot.health.contributor.Health.down())
+        return () -> (store.isSound() && store.room() > 0 ? org.springframework.boot.health.contributor.Health.up()
+                : org.springframework.boot.health.contributor.Health.down())
                 .withDetail("room", store.room()).build();
     }
 }

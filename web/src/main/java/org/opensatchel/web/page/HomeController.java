@@ -25,8 +25,10 @@ class HomeController {
     @GetMapping("/")
     String home(@AuthenticationPrincipal SignedIn me, Model model) {
         List<AssignmentView> assignments = me.isInstructor() ? courses.taughtBy(me.accountId()) : courses.attendedBy(me.accountId());
-        model.addAttribute("courses", me.isInstructor() ? courses.coursesTaughtBy(me.accountId()) : courses.coursesAttendedBy(me.accountId()));
-        model.addAttribute("assignments", assignments.stream().collect(Collectors.groupingBy(AssignmentView::courseId, LinkedHashMap::new, Collectors.toList())));
+        model.addAttribute("courses",
+                me.isInstructor() ? courses.coursesTaughtBy(me.accountId()) : courses.coursesAttendedBy(me.accountId()));
+        model.addAttribute("assignments",
+                assignments.stream().collect(Collectors.groupingBy(AssignmentView::courseId, LinkedHashMap::new, Collectors.toList())));
         return "page/home";
     }
 

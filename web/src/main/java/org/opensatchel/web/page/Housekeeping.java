@@ -32,6 +32,7 @@ class Housekeeping {
 
     @Bean
     RecurringTask<Void> pruneDrafts(KitEditor editor) {
-        return Tasks.recurring("prune-drafts", FixedDelay.of(EVERY)).execute((instance, context) -> LOG.info("{} saves of plans were let go of", editor.prune()));
+        return Tasks.recurring("prune-drafts", FixedDelay.of(EVERY))
+                .execute((instance, context) -> LOG.info("{} saves of plans were let go of", editor.prune()));
     }
 }

@@ -36,7 +36,8 @@ class NumberedErrors extends DefaultErrorAttributes {
         if (known != null) {
             return known.toString();
         }
-        String number = RANDOM.ints(LENGTH, 0, SIGNS.length()).mapToObj(i -> SIGNS.substring(i, i + 1)).collect(java.util.stream.Collectors.joining());
+        String number = RANDOM.ints(LENGTH, 0, SIGNS.length()).mapToObj(i -> SIGNS.substring(i, i + 1))
+                .collect(java.util.stream.Collectors.joining());
         Throwable fault = getError(request);
         if (status == 503) {
             LOG.error("fault {}: {} at {}: {}", number, status, path, fault == null ? "" : fault.toString());

@@ -19,7 +19,8 @@ class PageConfiguration implements WebMvcConfigurer {
     /** Modules name each other by plain addresses, so each is asked for anew; what did not change costs an answer without content. */
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
-        registry.addResourceHandler("/js/module/**").addResourceLocations("classpath:/static/js/module/").setCacheControl(CacheControl.noCache());
+        registry.addResourceHandler("/js/module/**").addResourceLocations("classpath:/static/js/module/")
+                .setCacheControl(CacheControl.noCache());
     }
 
     @Override

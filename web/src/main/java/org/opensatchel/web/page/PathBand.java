@@ -29,20 +29,22 @@ class PathBand implements HandlerInterceptor {
     }
 
     /** One step; state is {@code done}, {@code begun} or {@code open}. */
-    record Step(String key, String title, String count, String address, String state) {
-    }
+    record Step(String key, String title, String count, String address, String state) {}
 
     @Override
     public void postHandle(HttpServletRequest request, HttpServletResponse response, Object handler, ModelAndView page) {
-        boolean whole = page != null && page.hasView() && page.getViewName() != null && !page.getViewName().startsWith("redirect:") && !page.getViewName().contains("::");
-        if (!whole || !(request.getUserPrincipal() instanceof Authentication authentication) || !(authentication.getPrincipal() instanceof SignedIn me)) {
+        boolean whole = page != null && page.hasView() && page.getViewName() != null && !page.getViewName().startsWith("redirect:")
+                && !page.getViewName().contains("::");
+        if (!whole || !(request.getUserPrincipal() instanceof Authentication authentication)
+                || !(authentication.getPrincipal() instanceof SignedIn me)) {
             return;
         }
         page.addObject("me", me);
         if (page.getModel().get("assignment") instanceof AssignmentView assignment && page.getModel().containsKey("step")) {
             String base = "/assignments/" + assignment.id();
             page.addObject("workPath", counts.teaching(assignment.id(), me.accountId()).map(counted -> instructor(base, counted))
-                    .or(() -> counts.studying(assignment.id(), me.accountId()).map(counted -> student(base, assignment, counted))).orElse(List.of()));
+                    .or(() -> counts.studying(assignment.id(), me.accountId()).map(counted -> student(base, assignment, counted)))
+                    .orElse(List.of()));
         }
     }
 
@@ -51,13 +53,18 @@ class PathBand implements HandlerInterceptor {
         int students = counted.students();
         List<Step> steps = new ArrayList<>();
         if (counted.plans()) {
-            steps.add(counted.version().map(version -> new Step("plan", Speech.say("band.plan"), Speech.say("band.kit", version), base + "/plan", "done"))
+            steps.add(counted.version()
+                    .map(version -> new Step("plan", Speech.say("band.plan"), Speech.say("band.kit", version), base + "/plan", "done"))
                     .orElse(new Step("plan", Speech.say("band.plan"), Speech.say("band.no-kit"), base + "/plan", "open")));
         }
-        steps.add(new Step("hand-out", Speech.say("band.hand-out"), Speech.say("band.have", counted.held(), students), base + "/hand-out", state(counted.held(), students)));
-        steps.add(new Step("locate", Speech.say("band.locate"), Speech.say("band.set", counted.located(), students), base + "/locations", state(counted.located(), students)));
-        steps.add(new Step("check", Speech.say("band.check"), Speech.say("band.handed-in", counted.handedIn()), base + "/check", state(counted.handedIn(), students)));
-        steps.add(new Step("review", Speech.say("band.review"), Speech.say("band.ready", counted.ready(), counted.toFix()), base + "/review", state(counted.ready(), students)));
+        steps.add(new Step("hand-out", Speech.say("band.hand-out"), Speech.say("band.have", counted.held(), students), base + "/hand-out",
+                state(counted.held(), students)));
+        steps.add(new Step("locate", Speech.say("band.locate"), Speech.say("band.set", counted.located(), students), base + "/locations",
+                state(counted.located(), students)));
+        steps.add(new Step("check", Speech.say("band.check"), Speech.say("band.handed-in", counted.handedIn()), base + "/check",
+                state(counted.handedIn(), students)));
+        steps.add(new Step("review", Speech.say("band.review"), Speech.say("band.ready", counted.ready(), counted.toFix()),
+                base + "/review", state(counted.ready(), students)));
         return steps;
     }
 
@@ -67,10 +74,16 @@ class PathBand implements HandlerInterceptor {
 
     private List<Step> student(String base, AssignmentView assignment, BandCounts.Studying counted) {
         return List.of(
-                new Step("kit", Speech.say("collect.title"), counted.held().map(held -> Speech.say("band.held", held.number(), times.brief(held.at()))).orElseGet(() -> Speech.say("word.not-yet")), base + "/kit",
+                new Step("kit", Speech.say("collect.title"),
+                        counted.held().map(held -> Speech.say("band.held", held.number(), times.brief(held.at())))
+                                .orElseGet(() -> Speech.say("word.not-yet")),
+                        base + "/kit",
                         counted.held().isPresent() ? "done" : "open"),
-                new Step("location", Speech.say("location.title"), Speech.say(counted.located() ? "band.located" : "locations.not-set"), base + "/location", counted.located() ? "done" : "open"),
-                new Step("hand-in", Speech.say("hand-in.title"), counted.last().map(last -> Speech.say("hand-in.number", last.number(), times.brief(last.at()))).orElseGet(() -> Speech.say("home.due", times.brief(assignment.dueAt()))),
+                new Step("location", Speech.say("location.title"), Speech.say(counted.located() ? "band.located" : "locations.not-set"),
+                        base + "/location", counted.located() ? "done" : "open"),
+                new Step("hand-in", Speech.say("hand-in.title"),
+                        counted.last().map(last -> Speech.say("hand-in.number", last.number(), times.brief(last.at())))
+                                .orElseGet(() -> Speech.say("home.due", times.brief(assignment.dueAt()))),
                         base + "/hand-in", counted.last().isPresent() ? "done" : "open"));
     }
 }

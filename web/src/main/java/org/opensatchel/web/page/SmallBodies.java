@@ -37,7 +37,8 @@ class SmallBodies extends OncePerRequestFilter {
     private int all;
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         boolean bodied = request.getContentLengthLong() > 0 || request.getHeader("Transfer-Encoding") != null;
         if (!bodied || isSignedIn(request)) {
             chain.doFilter(request, response);

@@ -45,12 +45,12 @@ class SpokenLocale implements LocaleResolver {
     }
 
     /** What a session knows for a while; the language is empty where the browser says. */
-    private record Kept(String language, Instant until) implements Serializable {
-    }
+    private record Kept(String language, Instant until) implements Serializable {}
 
     @Override
     public Locale resolveLocale(HttpServletRequest request) {
-        Optional<String> own = request.getUserPrincipal() instanceof Authentication authentication && authentication.getPrincipal() instanceof SignedIn me ? own(me, request.getSession(false)) : Optional.empty();
+        Optional<String> own = request.getUserPrincipal() instanceof Authentication authentication
+                && authentication.getPrincipal() instanceof SignedIn me ? own(me, request.getSession(false)) : Optional.empty();
         return own.filter(language -> !language.isEmpty()).map(Locale::forLanguageTag).orElseGet(() -> browser.resolveLocale(request));
     }
 

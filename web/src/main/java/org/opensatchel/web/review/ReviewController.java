@@ -43,8 +43,7 @@ class ReviewController {
     }
 
     /** One student's row. */
-    record Row(Student student, Optional<HandInView> handIn, Optional<SetLocation> location, Seam seam, Marks marks) {
-    }
+    record Row(Student student, Optional<HandInView> handIn, Optional<SetLocation> location, Seam seam, Marks marks) {}
 
     /** Most must first, then most should; who has not handed in stands last. */
     private static final Comparator<Row> WORST_FIRST = Comparator.comparing((Row row) -> row.handIn.isEmpty())
@@ -74,21 +73,27 @@ class ReviewController {
             csv.printRecord("Student", "Section", "Location", "Hand-in", "File", "Must", "Should", "Note", "Verdict");
             for (Row row : rows(assignment)) {
                 HandInView handIn = row.handIn.orElse(null);
-                csv.printRecord(cell(row.student.listed()), cell(row.student.section()), cell(row.location.map(SetLocation::path).orElse("")),
-                        handIn == null ? "" : handIn.number(), cell(handIn == null ? "" : handIn.fileName()), handIn == null ? "" : handIn.must(),
-                        handIn == null ? "" : handIn.should(), handIn == null ? "" : handIn.note(), handIn == null || handIn.verdict() == null ? "" : handIn.verdict());
+                csv.printRecord(cell(row.student.listed()), cell(row.student.section()),
+                        cell(row.location.map(SetLocation::path).orElse("")),
+                        handIn == null ? "" : handIn.number(), cell(handIn == null ? "" : handIn.fileName()),
+                        handIn == null ? "" : handIn.must(),
+                        handIn == null ? "" : handIn.should(), handIn == null ? "" : handIn.note(),
+                        handIn == null || handIn.verdict() == null ? "" : handIn.verdict());
             }
         }
         String name = assignment.courseCode().replace(" ", "") + "_" + assignment.code() + "_review.csv";
         return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .header(HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
                 .body(("\uFEFF" + text).getBytes(StandardCharsets.UTF_8));
     }
 
     /** A cell that begins, blanks aside, with a sign some spreadsheet takes for a formula is made a text. */
     static String cell(String text) {
         boolean breaks = text.chars().anyMatch(c -> c == '\t' || c == '\r' || c == '\n');
-        int begins = text.codePoints().filter(point -> !Character.isWhitespace(point) && !Character.isSpaceChar(point) && Character.getType(point) != Character.FORMAT).findFirst().orElse(' ');
+        int begins = text.codePoints().filter(
+                point -> !Character.isWhitespace(point) && !Character.isSpaceChar(point) && Character.getType(point) != Character.FORMAT)
+                .findFirst().orElse(' ');
         return breaks || "=+-@|%;＝＋－＠\u2212".indexOf(begins) >= 0 ? "'" + text : text;
     }
 
@@ -98,7 +103,8 @@ class ReviewController {
         List<Row> rows = new ArrayList<>();
         for (Student student : courses.roster(assignment)) {
             Optional<HandInView> handIn = Optional.ofNullable(latest.get(student.enrolmentId()));
-            rows.add(new Row(student, handIn, Optional.ofNullable(current.get(student.enrolmentId())), Seam.of(handIn.map(HandInView::seam).orElse(""), handIn.map(HandInView::links).orElse(0)),
+            rows.add(new Row(student, handIn, Optional.ofNullable(current.get(student.enrolmentId())),
+                    Seam.of(handIn.map(HandInView::seam).orElse(""), handIn.map(HandInView::links).orElse(0)),
                     Marks.of(handIn.map(HandInView::marks).orElse(""))));
         }
         rows.sort(WORST_FIRST);

@@ -15,8 +15,7 @@ record Seam(String runs, List<Mark> marks, String words) {
     private static final int MIDDLE = 12;
 
     /** A stitch out of line; kind is {@code pin}, {@code drop}, {@code dot} or {@code open}. */
-    record Mark(String kind, int x) {
-    }
+    record Mark(String kind, int x) {}
 
     static Seam of(String stitches, int links) {
         int count = stitches.length();

@@ -9,8 +9,7 @@ import java.util.function.Predicate;
 public interface ContentStore {
 
     /** What was stored. */
-    record Stored(String sha256, long bytes) {
-    }
+    record Stored(String sha256, long bytes) {}
 
     /** A stream that turned out longer than allowed; nothing of it is kept. */
     final class TooLarge extends IOException {

@@ -140,7 +140,7 @@ class FolderStore implements ContentStore, OnDisk {
         try {
             Path probe = Files.createTempFile(incoming, "probe", "");
             try {
-                Files.write(probe, new byte[] {1});
+                Files.write(probe, new byte[]{1});
                 return Files.size(probe) == 1;
             } finally {
                 Files.deleteIfExists(probe);

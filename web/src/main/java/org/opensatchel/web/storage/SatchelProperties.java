@@ -22,7 +22,8 @@ import org.springframework.validation.annotation.Validated;
  */
 @Validated
 @ConfigurationProperties("satchel")
-public record SatchelProperties(@NotNull Path storage, @NotNull Path drives, @NotNull DataSize maxUpload, boolean demo, @NotNull DataSize reserve, @NotNull @Valid Quotas quotas, @NotNull @Valid Limits limits) {
+public record SatchelProperties(@NotNull Path storage, @NotNull Path drives, @NotNull DataSize maxUpload, boolean demo,
+        @NotNull DataSize reserve, @NotNull @Valid Quotas quotas, @NotNull @Valid Limits limits) {
 
     /**
      * How much is kept.
@@ -31,12 +32,13 @@ public record SatchelProperties(@NotNull Path storage, @NotNull Path drives, @No
      * @param course bytes of what all students have handed in to one course
      * @param kept how many hand-ins of one student and assignment; of more the oldest go
      */
-    public record Quotas(@NotNull DataSize student, @NotNull DataSize course, @Min(1) int kept) {
-    }
+    public record Quotas(@NotNull DataSize student, @NotNull DataSize course, @Min(1) int kept) {}
 
     /** The limits of reading, as in {@link ReadLimits}. */
-    public record Limits(@Min(1) int entries, @Min(1) int files, @NotNull DataSize unpacked, @Min(1) int ratio, @Min(1) int depth, @NotNull DataSize document, @Min(16) int linkText, @Min(1) int findingsPerCode,
-            @Min(1) int links, @Min(1) long linksText, @NotNull DataSize documentsInMemory, @Min(1) int findings, @Min(0) int candidates, @NotNull DataSize hashed) {
+    public record Limits(@Min(1) int entries, @Min(1) int files, @NotNull DataSize unpacked, @Min(1) int ratio, @Min(1) int depth,
+            @NotNull DataSize document, @Min(16) int linkText, @Min(1) int findingsPerCode,
+            @Min(1) int links, @Min(1) long linksText, @NotNull DataSize documentsInMemory, @Min(1) int findings, @Min(0) int candidates,
+            @NotNull DataSize hashed) {
 
         public ReadLimits read() {
             return new ReadLimits(entries, files, unpacked.toBytes(), ratio, depth, document.toBytes(), linkText, findingsPerCode,

@@ -21,14 +21,21 @@ interface StoredContentRepository extends Repository<StoredContent, Long> {
     @Query("select max(c.bytes) from StoredContent c where c.sha256 = :sha256 and c.purpose = :purpose and c.courseId = :course and (c.expiresAt is null or c.expiresAt > :now or c.purpose = org.opensatchel.web.storage.Purpose.STARTER)")
     Optional<Long> bytes(String sha256, Purpose purpose, long course, Instant now);
 
-    /** What stays because something refers to it: hand-ins, and the starter files of plans and kits, found by the hashes in their documents. */
+    /**
+     * What stays because something refers to it: hand-ins, and the starter files of plans and kits, found by the hashes in their
+     * documents.
+     */
     @Modifying
     @Query(nativeQuery = true, value = """
             delete from stored_content c where coalesce(c.expires_at, c.stored_at) < :before
             and case c.purpose
-              when 'HAND_IN' then not exists (select 1 from hand_in h join assignment a on a.id = h.assignment_id where h.sha256 = c.sha256 and a.course_id = c.course_id)
-              when 'STARTER' then not exists (select 1 from (select assignment_id, document from kit_version union all select assignment_id, document from kit_draft) k
-                join assignment a on a.id = k.assignment_id where a.course_id = c.course_id and position(c.sha256 in lower(convert_from(k.document, 'UTF8'))) > 0)
+              when 'HAND_IN' then not exists (
+                select 1 from hand_in h join assignment a on a.id = h.assignment_id
+                where h.sha256 = c.sha256 and a.course_id = c.course_id)
+              when 'STARTER' then not exists (
+                select 1 from (select assignment_id, document from kit_version union all select assignment_id, document from kit_draft) k
+                join assignment a on a.id = k.assignment_id
+                where a.course_id = c.course_id and position(c.sha256 in lower(convert_from(k.document, 'UTF8'))) > 0)
               else true end""")
     int release(Instant before);
 

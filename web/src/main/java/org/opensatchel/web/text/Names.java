@@ -16,7 +16,8 @@ public class Names {
         StringBuilder out = new StringBuilder(name.length());
         name.codePoints().forEach(point -> {
             int type = Character.getType(point);
-            if (Character.isISOControl(point) || type == Character.FORMAT || type == Character.LINE_SEPARATOR || type == Character.PARAGRAPH_SEPARATOR) {
+            if (Character.isISOControl(point) || type == Character.FORMAT || type == Character.LINE_SEPARATOR
+                    || type == Character.PARAGRAPH_SEPARATOR) {
                 out.append(String.format("\\u%04x", point));
             } else {
                 out.appendCodePoint(point);

@@ -15,7 +15,8 @@ import org.springframework.context.i18n.LocaleContextHolder;
 /** The words of the language a request is answered in: those of the core, and those of the pages. */
 public final class Speech {
 
-    private static final Map<Locale, Words> ALL = Words.languages().stream().collect(Collectors.toUnmodifiableMap(Function.identity(), locale -> Words.in(locale).including(Speech.class)));
+    private static final Map<Locale, Words> ALL = Words.languages().stream()
+            .collect(Collectors.toUnmodifiableMap(Function.identity(), locale -> Words.in(locale).including(Speech.class)));
 
     /** Where a session keeps its language for a while; whoever changes one takes it away. */
     public static final String OF_SESSION = "satchel.language";
@@ -34,7 +35,8 @@ public final class Speech {
 
     private static String json(Words words, String part) {
         Map<String, String> said = new TreeMap<>();
-        words.keys().stream().filter(key -> key.startsWith(OF_SCRIPTS) || (part != null && key.startsWith("js-" + part + "."))).forEach(key -> said.put(key, words.plain(key)));
+        words.keys().stream().filter(key -> key.startsWith(OF_SCRIPTS) || (part != null && key.startsWith("js-" + part + ".")))
+                .forEach(key -> said.put(key, words.plain(key)));
         return JsonDocuments.MAPPER.writeValueAsString(said);
     }
 

@@ -106,7 +106,9 @@ class CourseTest extends RunningApplication {
     void aFaultyRosterChangesNothing() {
         Page page = course("TRY 102");
         bring(page, "roster.csv", "Last,First,ID\nMarsh,Ottoline,1\n,,2\nRudge,Barnaby,1");
-        assertThat(page.locator(".findings li")).hasText(List.of("row 3, column Last: There is no name in this row.", "row 4, column ID: The student number 1 stands in row 2 already.").toArray(String[]::new));
+        assertThat(page.locator(".findings li")).hasText(List
+                .of("row 3, column Last: There is no name in this row.", "row 4, column ID: The student number 1 stands in row 2 already.")
+                .toArray(String[]::new));
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true))).hasCount(0);
         page.getByText("Cancel").click();
         assertThat(page.locator(".empty")).isVisible();
@@ -138,7 +140,8 @@ class CourseTest extends RunningApplication {
         Page helper = signIn("assistant");
         assertThat(helper.navigate(plan).status()).isEqualTo(404);
         assertThat(helper.navigate(plan.replace("/plan", "/review")).status()).isEqualTo(200);
-        assertThat(helper.locator(".path a").all().stream().map(link -> helper.request().get(address(link.getAttribute("href"))).status()).toList()).containsOnly(200);
+        assertThat(helper.locator(".path a").all().stream().map(link -> helper.request().get(address(link.getAttribute("href"))).status())
+                .toList()).containsOnly(200);
         assertThat(helper.navigate(address("/courses/1")).status()).isEqualTo(404);
         // The only owner stays; another one may go, and only an owner says so.
         page.getByLabel("Change R. Quillfeather").click();
@@ -187,17 +190,21 @@ class CourseTest extends RunningApplication {
         page.getByLabel("Whose kit goes onto OLD-STICK").selectOption("Quist, Annelie");
         page.getByText("Load the kits").click();
         Locator rows = page.locator(".bay li");
-        assertThat(rows.filter(new Locator.FilterOptions().setHasText("SATCHEL-02"))).containsText("MOV120_A2_Kestrel_Rowan is on it, checked byte for byte");
-        assertThat(rows.filter(new Locator.FilterOptions().setHasText("SATCHEL-03"))).containsText("MOV120_A2_Drury_Halvard is on it, checked byte for byte");
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("SATCHEL-02")))
+                .containsText("MOV120_A2_Kestrel_Rowan is on it, checked byte for byte");
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("SATCHEL-03")))
+                .containsText("MOV120_A2_Drury_Halvard is on it, checked byte for byte");
         assertThat(rows.filter(new Locator.FilterOptions().setHasText("OLD-STICK"))).containsText("Nothing was written");
         page.getByText("Back to the hand-out").click();
-        assertThat(page.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("Kestrel"))).containsText("loaded onto SATCHEL-02");
+        assertThat(page.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("Kestrel")))
+                .containsText("loaded onto SATCHEL-02");
     }
 
     @Test
     void aStudentIsToldWhatChangedAndGetsOnlyThat() {
         long instructor = accounts.loadUserByUsername("quillfeather").accountId();
-        AssignmentView signs = courses.taughtBy(instructor).stream().filter(one -> one.title().equals("Wayfinding Set")).findFirst().orElseThrow();
+        AssignmentView signs = courses.taughtBy(instructor).stream().filter(one -> one.title().equals("Wayfinding Set")).findFirst()
+                .orElseThrow();
         Page student = signIn("ottoline.marsh");
         student.navigate(address("/assignments/" + signs.id() + "/kit"));
         student.waitForDownload(() -> student.locator("main form button").first().click());
@@ -213,7 +220,8 @@ class CourseTest extends RunningApplication {
         assertThat(student.locator(".changes")).containsText("is for “Another purpose”");
         assertThat(student.locator(".changes")).containsText("The starter file notes.txt is new");
         accessible(student);
-        assertThat(student.waitForDownload(() -> student.getByText("Download only what changed").click()).suggestedFilename()).matches(".*_v\\d+-to-v\\d+\\.zip");
+        assertThat(student.waitForDownload(() -> student.getByText("Download only what changed").click()).suggestedFilename())
+                .matches(".*_v\\d+-to-v\\d+\\.zip");
         student.reload();
         assertThat(student.locator(".changes")).hasCount(0);
     }
@@ -224,9 +232,14 @@ class CourseTest extends RunningApplication {
         long instructor = accounts.loadUserByUsername("quillfeather").accountId();
         long assignment = courses.createAssignment(market().courseId(), "T1", "Lantern Film", Instant.now().plus(Duration.ofDays(9)));
         AssignmentView film = courses.forInstructor(assignment, instructor);
-        kits.publish(film, KitReader.read("""
-                {"kit": 1, "title": "Lantern Film", "root": {"name": "{assignment}_{team}"}, "folders": [{"path": "sound"}], "documents": [{"role": "Cue list", "in": "sound", "name": "{last}_cues", "types": ["csv"]}]}
-                """.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow(), 0, instructor);
+        kits.publish(film,
+                KitReader
+                        .read("""
+                                {"kit": 1, "title": "Lantern Film", "root": {"name": "{assignment}_{team}"}, "folders": [{"path": "sound"}], "documents": [{"role": "Cue list", "in": "sound", "name": "{last}_cues", "types": ["csv"]}]}
+                                """
+                                .getBytes(StandardCharsets.UTF_8))
+                        .kit().orElseThrow(),
+                0, instructor);
         Page page = signIn("quillfeather");
         page.navigate(address("/assignments/" + assignment + "/hand-out"));
         assertThat(page.locator("tbody tr").first()).containsText("The roster has no team, which the name of the project folder needs.");
@@ -246,7 +259,8 @@ class CourseTest extends RunningApplication {
         page.getByText("Back to the hand-out").click();
         page.getByLabel("Whose kits").selectOption("team Owls");
         List<String> names = new ArrayList<>();
-        try (ZipInputStream zip = new ZipInputStream(page.waitForDownload(() -> page.getByText("Download all as one ZIP").click()).createReadStream())) {
+        try (ZipInputStream zip = new ZipInputStream(
+                page.waitForDownload(() -> page.getByText("Download all as one ZIP").click()).createReadStream())) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 names.add(entry.getName());
             }
@@ -258,6 +272,7 @@ class CourseTest extends RunningApplication {
         assertThat(page.locator(".teams li")).hasCount(5);
         Page member = signIn("rowan.kestrel");
         member.navigate(address("/assignments/" + assignment + "/kit"));
-        assertThat(member.locator("main")).containsText("T1_" + courses.forStudent(assignment, accounts.loadUserByUsername("rowan.kestrel").accountId()).student().team());
+        assertThat(member.locator("main")).containsText(
+                "T1_" + courses.forStudent(assignment, accounts.loadUserByUsername("rowan.kestrel").accountId()).student().team());
     }
 }

@@ -27,7 +27,8 @@ class DemoTruthTest extends RunningApplication {
             assertThat(report.findings().stream().map(FindingLine::code).sorted().toList()).as(login).isEqualTo(planted.expected());
             report.links().forEach(link -> outcomes.add(link.outcome()));
         }
-        assertThat(outcomes).containsExactlyInAnyOrder("ok", "pinned", "misspelt", "moved", "outside", "missing", "remote", "unknown", "embedded");
+        assertThat(outcomes).containsExactlyInAnyOrder("ok", "pinned", "misspelt", "moved", "outside", "missing", "remote", "unknown",
+                "embedded");
         assertThat(DemoHandIns.all().stream().filter(planted -> planted.expected().isEmpty())).as("clean projects").hasSize(6);
     }
 
@@ -39,6 +40,7 @@ class DemoTruthTest extends RunningApplication {
     }
 
     private String login(long account) {
-        return DemoRoster.PEOPLE.stream().map(DemoRoster.Person::login).filter(login -> accounts.loadUserByUsername(login).accountId() == account).findFirst().orElse("");
+        return DemoRoster.PEOPLE.stream().map(DemoRoster.Person::login)
+                .filter(login -> accounts.loadUserByUsername(login).accountId() == account).findFirst().orElse("");
     }
 }

@@ -27,8 +27,9 @@ class InstructorWalkTest extends RunningApplication {
         Page page = signIn("quillfeather");
         accessible(page);
         page.getByText("A2 Night Market Ident").click();
-        assertThat(page.locator(".path li")).hasText(new Pattern[] {steps("Plan.*kit v\\d"), steps("Hand out.*\\d+ of 24 have it"), steps("Locate.*\\d+ of 24 set"),
-            steps("Check.*\\d+ handed in"), steps("Review.*\\d+ ready, \\d+ to fix")});
+        assertThat(page.locator(".path li"))
+                .hasText(new Pattern[]{steps("Plan.*kit v\\d"), steps("Hand out.*\\d+ of 24 have it"), steps("Locate.*\\d+ of 24 set"),
+                        steps("Check.*\\d+ handed in"), steps("Review.*\\d+ ready, \\d+ to fix")});
     }
 
     private static Pattern steps(String text) {
@@ -79,12 +80,14 @@ class InstructorWalkTest extends RunningApplication {
         assertThat(page.locator("tbody")).containsText("The roster has no first name");
         Path one = page.waitForDownload(() -> page.getByLabel("Download the kit of Séafra Ó Duibhne").click()).path();
         List<String> names = names(one);
-        assertThat(names).contains("MOV120_A2_ÓDuibhne_Séafra/", "MOV120_A2_ÓDuibhne_Séafra/edit/autosave/", "MOV120_A2_ÓDuibhne_Séafra/sound/market-bell.wav",
+        assertThat(names).contains("MOV120_A2_ÓDuibhne_Séafra/", "MOV120_A2_ÓDuibhne_Séafra/edit/autosave/",
+                "MOV120_A2_ÓDuibhne_Séafra/sound/market-bell.wav",
                 "MOV120_A2_ÓDuibhne_Séafra/START-HERE.html", "MOV120_A2_ÓDuibhne_Séafra/satchel.kit.json");
         Path again = page.waitForDownload(() -> page.getByLabel("Download the kit of Séafra Ó Duibhne").click()).path();
         assertThat(Files.mismatch(one, again)).as("the same kit is the same bytes").isEqualTo(-1);
         try (ZipFile zip = new ZipFile(one.toFile())) {
-            String guide = new String(zip.getInputStream(zip.getEntry("MOV120_A2_ÓDuibhne_Séafra/START-HERE.html")).readAllBytes(), StandardCharsets.UTF_8);
+            String guide = new String(zip.getInputStream(zip.getEntry("MOV120_A2_ÓDuibhne_Séafra/START-HERE.html")).readAllBytes(),
+                    StandardCharsets.UTF_8);
             assertThat(guide).contains("ÓDuibhne_A2_final.mp4").doesNotContain("th:text", "th:each", "src=", "href=");
         }
         Download all = page.waitForDownload(() -> page.getByText("Download all as one ZIP").click());
@@ -96,7 +99,8 @@ class InstructorWalkTest extends RunningApplication {
         Page page = signIn("quillfeather");
         String csv = page.context().request().get(address("/assignments/" + market().id() + "/review.csv")).text();
         assertThat(csv.lines()).hasSize(25).first().asString().contains("Student,Section,Location");
-        assertThat(csv.lines().flatMap(line -> Arrays.stream(line.split(",")))).noneMatch(cell -> cell.startsWith("=") || cell.startsWith("\"="));
+        assertThat(csv.lines().flatMap(line -> Arrays.stream(line.split(","))))
+                .noneMatch(cell -> cell.startsWith("=") || cell.startsWith("\"="));
     }
 
     @Test

@@ -56,7 +56,8 @@ class StudentWalkTest extends RunningApplication {
 
         page.navigate(page("/hand-in"));
         accessible(page);
-        page.setInputFiles("#file", Files.write(temp.resolve("mine.zip"), DemoProject.clean("MOV120_A2_Sørensen_Liv", "Sørensen", 21).zip()));
+        page.setInputFiles("#file",
+                Files.write(temp.resolve("mine.zip"), DemoProject.clean("MOV120_A2_Sørensen_Liv", "Sørensen", 21).zip()));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hand in")).click();
         assertThat(page.locator("h1")).containsText("MOV120_A2_Sørensen_Liv", SOON);
         assertThat(page.locator("main")).containsText("Nothing to fix. Well packed.");
@@ -67,7 +68,8 @@ class StudentWalkTest extends RunningApplication {
     void handsInWithoutScript() throws IOException {
         Page page = signIn("cass.umberline", new Browser.NewContextOptions().setJavaScriptEnabled(false));
         page.navigate(page("/hand-in"));
-        page.setInputFiles("#file", Files.write(temp.resolve("plain form.zip"), DemoProject.clean("MOV120_A2_Umberline_Cass", "Umberline", 23).zip()));
+        page.setInputFiles("#file",
+                Files.write(temp.resolve("plain form.zip"), DemoProject.clean("MOV120_A2_Umberline_Cass", "Umberline", 23).zip()));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hand in")).click();
         assertThat(page.locator("h1")).containsText("MOV120_A2_Umberline_Cass", SOON);
     }
@@ -76,17 +78,25 @@ class StudentWalkTest extends RunningApplication {
     void nobodyReachesAnothersWorkByAnAddress() {
         Page page = signIn("noor.thackeray");
         HandInView other = handIns.ofStudent(place("ottoline.marsh")).get(0);
-        List<String> closed = List.of("/hand-ins/" + other.id(), "/hand-ins/" + other.id() + "/report.json", "/hand-ins/" + other.id() + "/progress",
-                "/assignments/" + market().id() + "/review", "/assignments/" + market().id() + "/review.csv", "/assignments/" + market().id() + "/plan",
-                "/assignments/" + market().id() + "/plan/kit.json", "/assignments/" + market().id() + "/hand-out", "/assignments/" + market().id() + "/locations", "/assignments/" + market().id() + "/check");
+        List<String> closed = List.of("/hand-ins/" + other.id(), "/hand-ins/" + other.id() + "/report.json",
+                "/hand-ins/" + other.id() + "/progress",
+                "/assignments/" + market().id() + "/review", "/assignments/" + market().id() + "/review.csv",
+                "/assignments/" + market().id() + "/plan",
+                "/assignments/" + market().id() + "/plan/kit.json", "/assignments/" + market().id() + "/hand-out",
+                "/assignments/" + market().id() + "/locations", "/assignments/" + market().id() + "/check");
         for (String path : closed) {
             assertThat(page.context().request().get(address(path)).status()).as(path).isEqualTo(404);
         }
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
         var post = com.microsoft.playwright.options.RequestOptions.create().setHeader("X-CSRF-TOKEN", token);
-        assertThat(page.context().request().post(address("/assignments/" + market().id() + "/hand-out/all.zip"), post).status()).isEqualTo(404);
-        assertThat(page.context().request().post(address("/assignments/" + market().id() + "/hand-out/" + place("ottoline.marsh").student().enrolmentId() + ".zip"), post).status()).isEqualTo(404);
-        assertThat(page.context().request().post(address("/assignments/" + market().id() + "/location")).status()).as("without a token").isEqualTo(403);
+        assertThat(page.context().request().post(address("/assignments/" + market().id() + "/hand-out/all.zip"), post).status())
+                .isEqualTo(404);
+        assertThat(page.context().request()
+                .post(address("/assignments/" + market().id() + "/hand-out/" + place("ottoline.marsh").student().enrolmentId() + ".zip"),
+                        post)
+                .status()).isEqualTo(404);
+        assertThat(page.context().request().post(address("/assignments/" + market().id() + "/location")).status()).as("without a token")
+                .isEqualTo(403);
     }
 
     @Test
@@ -131,7 +141,8 @@ class StudentWalkTest extends RunningApplication {
     void aTooLargeUploadIsRefusedByTheServerToo() {
         Page page = signIn("annelie.quist");
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
-        var large = com.microsoft.playwright.options.RequestOptions.create().setHeader("X-CSRF-TOKEN", token).setHeader("Content-Type", "application/zip").setHeader("X-File-Name", "a.zip").setData(new byte[7 << 20]);
+        var large = com.microsoft.playwright.options.RequestOptions.create().setHeader("X-CSRF-TOKEN", token)
+                .setHeader("Content-Type", "application/zip").setHeader("X-File-Name", "a.zip").setData(new byte[7 << 20]);
         var answer = page.context().request().post(page("/hand-in"), large);
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.text()).contains("larger than the 6.3 MB");
@@ -141,12 +152,15 @@ class StudentWalkTest extends RunningApplication {
     void anUploadThatBreaksOffIsNoHandIn() throws IOException {
         Page page = signIn("annelie.quist");
         int before = handIns.ofStudent(place("annelie.quist")).size();
-        String cookie = page.context().cookies().stream().map(one -> one.name + "=" + one.value).reduce((a, b) -> a + "; " + b).orElseThrow();
+        String cookie = page.context().cookies().stream().map(one -> one.name + "=" + one.value).reduce((a, b) -> a + "; " + b)
+                .orElseThrow();
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
         try (Socket socket = new Socket("127.0.0.1", port())) {
             OutputStream out = socket.getOutputStream();
-            out.write(("POST /assignments/" + market().id() + "/hand-in HTTP/1.1\r\nHost: 127.0.0.1\r\nCookie: " + cookie + "\r\nX-CSRF-TOKEN: " + token
-                    + "\r\nX-File-Name: cut.zip\r\nContent-Type: application/zip\r\nContent-Length: 100000\r\n\r\nPK").getBytes(StandardCharsets.ISO_8859_1));
+            out.write(("POST /assignments/" + market().id() + "/hand-in HTTP/1.1\r\nHost: 127.0.0.1\r\nCookie: " + cookie
+                    + "\r\nX-CSRF-TOKEN: " + token
+                    + "\r\nX-File-Name: cut.zip\r\nContent-Type: application/zip\r\nContent-Length: 100000\r\n\r\nPK")
+                    .getBytes(StandardCharsets.ISO_8859_1));
             out.flush();
             socket.shutdownOutput();
             socket.getInputStream().readAllBytes();
@@ -157,8 +171,10 @@ class StudentWalkTest extends RunningApplication {
     @Test
     void hostileNamesAreShownNeverObeyed() throws IOException {
         String script = "<script>alert(1)</script>.csv";
-        byte[] zip = zip(Map.of("MOV120_A2_Nakagoshi_Ren/story/" + script, "x", "MOV120_A2_Nakagoshi_Ren/story/new\nline.csv", "x", "MOV120_A2_Nakagoshi_Ren/story/=HYPERLINK(1).csv", "x",
-                "MOV120_A2_Nakagoshi_Ren/edit/Nakagoshi_A2_v01.otio", "{\"OTIO_SCHEMA\":\"ExternalReference.1\",\"target_url\":\"../story/<img src=x onerror=alert(1)>\\u202egpj.png\"}"));
+        byte[] zip = zip(Map.of("MOV120_A2_Nakagoshi_Ren/story/" + script, "x", "MOV120_A2_Nakagoshi_Ren/story/new\nline.csv", "x",
+                "MOV120_A2_Nakagoshi_Ren/story/=HYPERLINK(1).csv", "x",
+                "MOV120_A2_Nakagoshi_Ren/edit/Nakagoshi_A2_v01.otio",
+                "{\"OTIO_SCHEMA\":\"ExternalReference.1\",\"target_url\":\"../story/<img src=x onerror=alert(1)>\\u202egpj.png\"}"));
         Page page = signIn("ren.nakagoshi");
         page.onDialog(dialog -> {
             throw new AssertionError("a script ran: " + dialog.message());

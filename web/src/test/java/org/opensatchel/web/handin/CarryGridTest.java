@@ -19,7 +19,8 @@ class CarryGridTest extends RunningApplication {
         page.navigate(address("/assignments/" + market().id() + "/review"));
         page.locator(".row-link").filter(new Locator.FilterOptions().setHasText("Marsh, Ottoline")).click();
         Locator grid = page.locator(".carry");
-        assertThat(grid.locator("thead th")).hasText(new String[] {"Document", "Lab desk, Windows", "Lab desk, Mac", "Render node", "The instructor's own"});
+        assertThat(grid.locator("thead th"))
+                .hasText(new String[]{"Document", "Lab desk, Windows", "Lab desk, Mac", "Render node", "The instructor's own"});
         assertThat(grid.locator("tbody tr").first()).containsText("all 4 open");
         Locator cell = grid.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("Marsh_A2_v02.otio")).locator("td").first();
         cell.locator("summary").click();
@@ -37,10 +38,12 @@ class CarryGridTest extends RunningApplication {
         assertThat(page.locator(".codes article")).hasCount(Rules.judged().size());
         assertThat(page.locator(".formats li")).hasCount(LinkReaders.all().size());
         accessible(page);
-        for (String id : page.locator(".codes article").evaluateAll("all => all.map(one => one.id)").toString().replaceAll("[\\[\\] ]", "").split(",")) {
+        for (String id : page.locator(".codes article").evaluateAll("all => all.map(one => one.id)").toString().replaceAll("[\\[\\] ]", "")
+                .split(",")) {
             assertThat(Rules.judged().stream().map(code -> code.id()).toList()).contains(id);
         }
         page.setViewportSize(390, 800);
-        assertThat((Integer) page.evaluate("document.documentElement.scrollWidth")).as("nothing sticks out on a telephone").isLessThanOrEqualTo(390);
+        assertThat((Integer) page.evaluate("document.documentElement.scrollWidth")).as("nothing sticks out on a telephone")
+                .isLessThanOrEqualTo(390);
     }
 }

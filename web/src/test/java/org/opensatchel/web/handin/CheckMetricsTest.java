@@ -56,13 +56,17 @@ class CheckMetricsTest extends RunningApplication {
         heard.start();
         logger.addAppender(heard);
         MeterRegistry own = new SimpleMeterRegistry();
-        Report.FindingLine broke = new Report.FindingLine("package.rule-failed", "note", "edit/a.otio", Optional.empty(), "said", "why", List.of(), Optional.empty(), Optional.empty(), Optional.empty(),
+        Report.FindingLine broke = new Report.FindingLine("package.rule-failed", "note", "edit/a.otio", Optional.empty(), "said", "why",
+                List.of(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.of(Facts.of(FactName.HOW, "reader").and(FactName.FORMAT, "OTIO timeline")));
-        Report report = new Report(1, Instant.EPOCH, Verdict.READY, Optional.empty(), Optional.empty(), new Report.Project(Optional.of("x"), 1, 1, 1, 0), new Report.Counts(0, 0, 1), Optional.empty(), List.of(), List.of(broke), List.of(),
+        Report report = new Report(1, Instant.EPOCH, Verdict.READY, Optional.empty(), Optional.empty(),
+                new Report.Project(Optional.of("x"), 1, 1, 1, 0), new Report.Counts(0, 0, 1), Optional.empty(), List.of(), List.of(broke),
+                List.of(),
                 Optional.empty());
         new CheckMetrics(own, queue).done(4711, "ready", Duration.ofSeconds(2), ReportDigest.of(report));
         assertThat(own.get("satchel.rule.failures").tag("what", "OTIO timeline").counter().count()).isEqualTo(1);
         logger.detachAppender(heard);
-        assertThat(heard.list).extracting(ILoggingEvent::getFormattedMessage).containsExactly("checking hand-in 4711, the reader for OTIO timeline broke on edit/a.otio");
+        assertThat(heard.list).extracting(ILoggingEvent::getFormattedMessage)
+                .containsExactly("checking hand-in 4711, the reader for OTIO timeline broke on edit/a.otio");
     }
 }

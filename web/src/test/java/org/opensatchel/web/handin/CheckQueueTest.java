@@ -61,9 +61,11 @@ class CheckQueueTest extends RunningApplication {
 
     /** One more hand-in of a clean project, as the queue may hold it. */
     private long handedIn(String state, String claimedBy, String heartbeat) {
-        HandInView clean = handIns.ofAssignment(market(), Pageable.unpaged()).stream().filter(one -> "ready".equals(one.verdict())).findFirst().orElseThrow();
-        long id = database.queryForObject("insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, queued_at, not_before, claimed_by, heartbeat) "
-                + "select assignment_id, enrolment_id, number + 1000 + ?, file_name, sha256, bytes, received_at, kit_version_id, ?, now(), now() + interval '1 hour', ?, now() - cast(? as interval) from hand_in where id = ? returning id",
+        HandInView clean = handIns.ofAssignment(market(), Pageable.unpaged()).stream().filter(one -> "ready".equals(one.verdict()))
+                .findFirst().orElseThrow();
+        long id = database.queryForObject(
+                "insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, queued_at, not_before, claimed_by, heartbeat) "
+                        + "select assignment_id, enrolment_id, number + 1000 + ?, file_name, sha256, bytes, received_at, kit_version_id, ?, now(), now() + interval '1 hour', ?, now() - cast(? as interval) from hand_in where id = ? returning id",
                 Long.class, made.size(), state, claimedBy, heartbeat, clean.id());
         made.add(id);
         return id;
@@ -173,7 +175,8 @@ class CheckQueueTest extends RunningApplication {
         Place place = place("ottoline.marsh");
         HandIn first = repository.findById(handIns.ofStudent(place).get(0).id()).orElseThrow();
         ContentStore.Stored stored = new ContentStore.Stored(first.sha256(), first.view().bytes());
-        List<Long> taken = Stream.generate(() -> CompletableFuture.supplyAsync(() -> handIns.take(place, "again.zip", stored))).limit(4).toList().stream().map(CompletableFuture::join).toList();
+        List<Long> taken = Stream.generate(() -> CompletableFuture.supplyAsync(() -> handIns.take(place, "again.zip", stored))).limit(4)
+                .toList().stream().map(CompletableFuture::join).toList();
         made.addAll(taken);
         assertThat(taken.stream().map(id -> view(id).number()).sorted().toList()).isEqualTo(IntStream.range(2, 6).boxed().toList());
         demoIsChecked();
@@ -183,12 +186,14 @@ class CheckQueueTest extends RunningApplication {
     void ofVeryManyHandInsTheNewestAreKept() {
         HandIn clean = repository.findById(handIns.ofStudent(place("ottoline.marsh")).get(0).id()).orElseThrow();
         ContentStore.Stored stored = new ContentStore.Stored(clean.sha256(), clean.view().bytes());
-        Place nobodyYet = courses.roster(market()).stream().map(student -> new Place(market(), student)).filter(place -> handIns.ofStudent(place).isEmpty()).findFirst().orElseThrow();
+        Place nobodyYet = courses.roster(market()).stream().map(student -> new Place(market(), student))
+                .filter(place -> handIns.ofStudent(place).isEmpty()).findFirst().orElseThrow();
         for (int i = 0; i < 23; i++) {
             made.add(handIns.take(nobodyYet, "again.zip", stored));
             demoIsChecked();
         }
-        assertThat(handIns.ofStudent(nobodyYet)).extracting(HandInView::number).isEqualTo(IntStream.iterate(23, n -> n - 1).limit(20).boxed().toList());
+        assertThat(handIns.ofStudent(nobodyYet)).extracting(HandInView::number)
+                .isEqualTo(IntStream.iterate(23, n -> n - 1).limit(20).boxed().toList());
     }
 
     /** Of a student whose check goes on elsewhere the others wait, in the order they came. */

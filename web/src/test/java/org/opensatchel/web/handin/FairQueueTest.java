@@ -20,7 +20,8 @@ class FairQueueTest {
 
     private static Waiting waiting(int number, String text) {
         String[] parts = text.split("[.:@]");
-        return new Waiting(number, Long.parseLong(parts[0]), Long.parseLong(parts[1]), NOW.minusSeconds(Long.parseLong(parts[3])), Integer.parseInt(parts[2]));
+        return new Waiting(number, Long.parseLong(parts[0]), Long.parseLong(parts[1]), NOW.minusSeconds(Long.parseLong(parts[3])),
+                Integer.parseInt(parts[2]));
     }
 
     private static List<Waiting> all(String text) {
@@ -46,7 +47,8 @@ class FairQueueTest {
             "nobody waits | '' | '' | ''"})
     void ordered(String why, String waits, String goesOn, String order) {
         FairQueue queue = new FairQueue(all(waits), running(goesOn), 2, NOW);
-        assertThat(queue.order().stream().map(one -> Long.toString(one.handIn())).collect(Collectors.joining(" "))).as(why).isEqualTo(order);
+        assertThat(queue.order().stream().map(one -> Long.toString(one.handIn())).collect(Collectors.joining(" "))).as(why)
+                .isEqualTo(order);
     }
 
     @ParameterizedTest

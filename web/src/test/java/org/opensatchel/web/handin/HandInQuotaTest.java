@@ -41,11 +41,13 @@ class HandInQuotaTest {
         when(handIns.bytesOfStudent(anyLong())).thenReturn(ofStudent * MB);
         when(handIns.bytesOfCourse(anyLong())).thenReturn(ofCourse * MB);
         when(store.room()).thenReturn(room * MB);
-        SatchelProperties properties = new SatchelProperties(null, null, DataSize.ofGigabytes(4), false, null, new SatchelProperties.Quotas(DataSize.ofMegabytes(100), DataSize.ofMegabytes(1_000), 20), null);
+        SatchelProperties properties = new SatchelProperties(null, null, DataSize.ofGigabytes(4), false, null,
+                new SatchelProperties.Quotas(DataSize.ofMegabytes(100), DataSize.ofMegabytes(1_000), 20), null);
         AssignmentView assignment = new AssignmentView(1, 1, "MOV 120", "Short Forms", "A2", "Ident", Instant.EPOCH);
         Place place = new Place(assignment, new Student(1, 1, "Marsh", "Ottoline", "1", "1", "", "", false, ""));
 
-        Optional<String> refusal = new HandInQuota(handIns, kits, store, properties, TimesFixture.at(Clock.systemUTC())).refusal(place, bytes * MB);
+        Optional<String> refusal = new HandInQuota(handIns, kits, store, properties, TimesFixture.at(Clock.systemUTC())).refusal(place,
+                bytes * MB);
 
         if (says.isEmpty()) {
             assertThat(refusal).as(why).isEmpty();

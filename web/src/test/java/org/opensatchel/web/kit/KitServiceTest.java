@@ -25,7 +25,10 @@ import org.springframework.jdbc.core.JdbcTemplate;
 /** Versions on the real database: published once, held by whoever got them however, and saves that are let go of in time. */
 class KitServiceTest extends RunningApplication {
 
-    private static final Kit KIT = KitReader.read("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"{last}\"}, \"folders\": [{\"path\": \"a\"}]}".getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+    private static final Kit KIT = KitReader
+            .read("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"{last}\"}, \"folders\": [{\"path\": \"a\"}]}"
+                    .getBytes(StandardCharsets.UTF_8))
+            .kit().orElseThrow();
 
     @Autowired
     private KitService kits;
@@ -41,7 +44,8 @@ class KitServiceTest extends RunningApplication {
     }
 
     private AssignmentView fresh(String code) {
-        return courses.forInstructor(courses.createAssignment(market().courseId(), code, "Try-out", Instant.now().plus(Duration.ofDays(9))), me());
+        return courses.forInstructor(courses.createAssignment(market().courseId(), code, "Try-out", Instant.now().plus(Duration.ofDays(9))),
+                me());
     }
 
     /** Both begin from nothing at the same moment: one is published, the other is told in a sentence. */
@@ -60,7 +64,8 @@ class KitServiceTest extends RunningApplication {
             List<KitService.Publishing> both = List.of(first.get(), second.get());
             assertThat(both).filteredOn(one -> one.published().isPresent()).hasSize(1);
             assertThat(both).filteredOn(one -> one.published().isEmpty()).singleElement()
-                    .satisfies(one -> assertThat(one.faults()).singleElement().satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).isNotBlank()));
+                    .satisfies(one -> assertThat(one.faults()).singleElement()
+                            .satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what())).isNotBlank()));
         } finally {
             people.shutdownNow();
         }
@@ -93,9 +98,13 @@ class KitServiceTest extends RunningApplication {
             editor.save(assignment, ("{\"title\": \"" + i + "\"}").getBytes(StandardCharsets.UTF_8), i, me());
         }
         // The first five are of one day, the next five of another.
-        Stream.of(1, 2).forEach(day -> database.update("update kit_draft set saved_at = now() - make_interval(days => ?) where assignment_id = ? and revision between ? and ?", 10 - day, assignment.id(), day * 5 - 4, day * 5));
+        Stream.of(1, 2).forEach(day -> database.update(
+                "update kit_draft set saved_at = now() - make_interval(days => ?) where assignment_id = ? and revision between ? and ?",
+                10 - day, assignment.id(), day * 5 - 4, day * 5));
         editor.prune();
-        assertThat(database.queryForList("select revision from kit_draft where assignment_id = ? and revision <= 10 order by revision", Integer.class, assignment.id())).containsExactly(5, 10);
-        assertThat(database.queryForObject("select count(*) from kit_draft where assignment_id = ?", Integer.class, assignment.id())).isEqualTo(52);
+        assertThat(database.queryForList("select revision from kit_draft where assignment_id = ? and revision <= 10 order by revision",
+                Integer.class, assignment.id())).containsExactly(5, 10);
+        assertThat(database.queryForObject("select count(*) from kit_draft where assignment_id = ?", Integer.class, assignment.id()))
+                .isEqualTo(52);
     }
 }

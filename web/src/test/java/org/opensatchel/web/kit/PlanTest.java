@@ -80,7 +80,8 @@ class PlanTest extends RunningApplication {
         page.locator("#publish").click();
         assertThat(page.locator("#told")).containsText("Version 1 is published");
         accessible(page);
-        assertThat(kits.current(assignment).orElseThrow().kit().folders()).singleElement().satisfies(folder -> assertThat(folder.path().text() + folder.accepts()).isEqualTo("stills[png, jpg, tif, exr]"));
+        assertThat(kits.current(assignment).orElseThrow().kit().folders()).singleElement()
+                .satisfies(folder -> assertThat(folder.path().text() + folder.accepts()).isEqualTo("stills[png, jpg, tif, exr]"));
     }
 
     /** The whole of it without a pointer: names typed, moved, put inside, taken back, saved. */
@@ -199,7 +200,8 @@ class PlanTest extends RunningApplication {
         page.keyboard().type("pages");
         page.keyboard().press("Enter");
         page.locator("#starter-into").selectOption("pages");
-        page.setInputFiles("#starter-files", new FilePayload[] {file("brief.html", "<img src=\"arrow.svg\"><img src=\"gone.svg\">"), file("arrow.svg", "<svg xmlns=\"http://www.w3.org/2000/svg\"/>")});
+        page.setInputFiles("#starter-files", new FilePayload[]{file("brief.html", "<img src=\"arrow.svg\"><img src=\"gone.svg\">"),
+                file("arrow.svg", "<svg xmlns=\"http://www.w3.org/2000/svg\"/>")});
         assertThat(page.locator("#starter-told")).containsText("2 files added");
         assertThat(page.locator(".bag")).containsText("comes with the kit: brief.html");
         page.locator("#publish").click();
@@ -213,8 +215,11 @@ class PlanTest extends RunningApplication {
     @Test
     void aPlanIsProposedFromAnExampleAndTakenPartByPart() throws IOException {
         Page page = plan(fresh("P6"));
-        page.setInputFiles("#example-file", new FilePayload("example.zip", "application/zip", zip("MOV120_A2_Marsh_Ottoline/stills/Marsh_A2_v01.png", "MOV120_A2_Marsh_Ottoline/shots/s01/a.png", "MOV120_A2_Marsh_Ottoline/shots/s02/a.png",
-                "MOV120_A2_Marsh_Ottoline/shots/s03/a.png")));
+        page.setInputFiles("#example-file",
+                new FilePayload("example.zip", "application/zip",
+                        zip("MOV120_A2_Marsh_Ottoline/stills/Marsh_A2_v01.png", "MOV120_A2_Marsh_Ottoline/shots/s01/a.png",
+                                "MOV120_A2_Marsh_Ottoline/shots/s02/a.png",
+                                "MOV120_A2_Marsh_Ottoline/shots/s03/a.png")));
         assertThat(page.locator("#offer")).containsText("shots/s{number:2}");
         accessible(page);
         page.locator(".offer-part").filter(new Locator.FilterOptions().setHasText("shots/s{number:2}")).locator("input").uncheck();
@@ -239,7 +244,8 @@ class PlanTest extends RunningApplication {
         assertThat(page.locator("#offer")).containsText("“footage” is new");
         page.locator("#offer").getByText("Import").click();
         assertThat(page.locator(".bag")).containsText("footage");
-        page.setInputFiles("#package-file", new FilePayload("k.satchelkit", "application/zip", java.util.Arrays.copyOf(Files.readAllBytes(whole), 700)));
+        page.setInputFiles("#package-file",
+                new FilePayload("k.satchelkit", "application/zip", java.util.Arrays.copyOf(Files.readAllBytes(whole), 700)));
         assertThat(page.locator("#offer")).containsText("It was not imported");
         page.setInputFiles("#package-file", file("k.kit.json", "{\"kit\": 1, \"title\": \"x\", \"root\": {\"name\": \"{nobody}\"}}"));
         assertThat(page.locator("#offer")).containsText("{nobody}");

@@ -35,8 +35,10 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 /** Every parameter of every route with what nobody would type: whatever comes back, it is never told as a fault of ours. */
 class EveryRouteTest extends RunningApplication {
 
-    private static final List<String> VALUES = List.of("\0", "a\0b", "", " ", "-1", "0", "9223372036854775807", "99999999999999999999999", "-9223372036854775808", "1e9", "NaN", "%", "%00", "../../etc/passwd", "\uD800",
-            "\u202Eabc", "<script>", "' or 1=1 --", "x".repeat(50_000), "true", "[]", "{}", "ä".repeat(300), "2027-13-45T99:99", "\r\nSet-Cookie: a=b");
+    private static final List<String> VALUES = List.of("\0", "a\0b", "", " ", "-1", "0", "9223372036854775807", "99999999999999999999999",
+            "-9223372036854775808", "1e9", "NaN", "%", "%00", "../../etc/passwd", "\uD800",
+            "\u202Eabc", "<script>", "' or 1=1 --", "x".repeat(50_000), "true", "[]", "{}", "ä".repeat(300), "2027-13-45T99:99",
+            "\r\nSet-Cookie: a=b");
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
@@ -45,8 +47,7 @@ class EveryRouteTest extends RunningApplication {
     private JdbcTemplate database;
 
     /** A route with the names of what it takes. */
-    private record Route(RequestMethod method, String pattern, List<String> path, List<String> fields) {
-    }
+    private record Route(RequestMethod method, String pattern, List<String> path, List<String> fields) {}
 
     private List<Route> all() {
         List<Route> out = new ArrayList<>();
@@ -109,14 +110,20 @@ class EveryRouteTest extends RunningApplication {
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
         Map<String, String> usual = usual(page);
         for (Route route : all()) {
-            for (String type : route.method == RequestMethod.POST ? List.of("application/json", "application/zip", "text/csv", "application/octet-stream", "multipart/form-data; boundary=x", "nonsense/\u00e9") : List.<String>of()) {
-                for (String body : List.of("", "{}", "null", "[]", "{\"document\": null}", "{\"document\": {}, \"revision\": -1}", "{\"document\": \"\\u0000\"}", "PK\u0003\u0004", "--x\r\n\r\n", "x".repeat(100_000))) {
+            for (String type : route.method == RequestMethod.POST
+                    ? List.of("application/json", "application/zip", "text/csv", "application/octet-stream",
+                            "multipart/form-data; boundary=x", "nonsense/\u00e9")
+                    : List.<String>of()) {
+                for (String body : List.of("", "{}", "null", "[]", "{\"document\": null}", "{\"document\": {}, \"revision\": -1}",
+                        "{\"document\": \"\\u0000\"}", "PK\u0003\u0004", "--x\r\n\r\n", "x".repeat(100_000))) {
                     String path = route.pattern;
                     for (String name : route.path) {
                         path = path.replaceAll("\\{" + name + "(:[^}]*)?\\}", usual.getOrDefault(name, "1"));
                     }
-                    APIResponse answer = page.context().request().fetch(address(path), RequestOptions.create().setMethod("POST").setHeader("X-CSRF-TOKEN", token).setHeader("Content-Type", type)
-                            .setHeader("X-File-Name", "%ZZ").setMaxRedirects(0).setData(body.getBytes(StandardCharsets.UTF_8)));
+                    APIResponse answer = page.context().request()
+                            .fetch(address(path), RequestOptions.create().setMethod("POST").setHeader("X-CSRF-TOKEN", token)
+                                    .setHeader("Content-Type", type)
+                                    .setHeader("X-File-Name", "%ZZ").setMaxRedirects(0).setData(body.getBytes(StandardCharsets.UTF_8)));
                     if (answer.status() >= 500) {
                         ours.add(answer.status() + " " + route.pattern + " " + type + " " + body.substring(0, Math.min(20, body.length())));
                     }
@@ -144,7 +151,8 @@ class EveryRouteTest extends RunningApplication {
                         asked++;
                         int status = status(page.context().request(), route, name, value, usual, token);
                         if (status >= 500) {
-                            ours.add(status + " " + login + " " + route.method + " " + route.pattern + " " + name + "=" + value.substring(0, Math.min(20, value.length())).replace('\0', '0'));
+                            ours.add(status + " " + login + " " + route.method + " " + route.pattern + " " + name + "="
+                                    + value.substring(0, Math.min(20, value.length())).replace('\0', '0'));
                         }
                     }
                 }
@@ -157,9 +165,11 @@ class EveryRouteTest extends RunningApplication {
     private int status(APIRequestContext requests, Route route, String tried, String value, Map<String, String> usual, String token) {
         String path = route.pattern;
         for (String name : route.path) {
-            path = path.replaceAll("\\{" + name + "(:[^}]*)?\\}", java.util.regex.Matcher.quoteReplacement(encoded(name.equals(tried) ? value : usual.getOrDefault(name, "1"))));
+            path = path.replaceAll("\\{" + name + "(:[^}]*)?\\}",
+                    java.util.regex.Matcher.quoteReplacement(encoded(name.equals(tried) ? value : usual.getOrDefault(name, "1"))));
         }
-        RequestOptions options = RequestOptions.create().setMethod(route.method.name()).setHeader("X-CSRF-TOKEN", token).setMaxRedirects(0).setHeader("X-File-Name", "a.zip");
+        RequestOptions options = RequestOptions.create().setMethod(route.method.name()).setHeader("X-CSRF-TOKEN", token).setMaxRedirects(0)
+                .setHeader("X-File-Name", "a.zip");
         boolean get = route.method == RequestMethod.GET;
         FormData form = FormData.create();
         StringBuilder query = new StringBuilder();

@@ -29,7 +29,8 @@ class GroundTest extends RunningApplication {
 
     @Test
     void aSchemaFromALaterVersionIsRefused() {
-        database.update("insert into flyway_schema_history (installed_rank, version, description, type, script, installed_by, execution_time, success) values (999, '999', 'later', 'SQL', 'V999__later.sql', 'x', 1, true)");
+        database.update(
+                "insert into flyway_schema_history (installed_rank, version, description, type, script, installed_by, execution_time, success) values (999, '999', 'later', 'SQL', 'V999__later.sql', 'x', 1, true)");
         assertThatThrownBy(flyway::migrate).isInstanceOf(FlywayException.class);
         database.update("delete from flyway_schema_history where version = '999'");
         assertThat(flyway.migrate().success).isTrue();
@@ -38,7 +39,7 @@ class GroundTest extends RunningApplication {
     @Test
     void healthTellsNumbersAndNobody() {
         Page page = unknown();
-        for (String group : new String[] {"", "/liveness", "/readiness"}) {
+        for (String group : new String[]{"", "/liveness", "/readiness"}) {
             APIResponse answer = page.request().get(address("/actuator/health" + group));
             assertThat(answer.status()).as(group).isEqualTo(200);
             assertThat(answer.text()).contains("UP").doesNotContain(System.getProperty("user.dir"), "marsh");

@@ -48,7 +48,8 @@ class HoldTest extends RunningApplication {
         database.update("delete from course_instructor where course_id in (select id from course where code like 'TWICE%')");
         database.update("update account set made_for = null where made_for in (select id from course where code like 'TWICE%')");
         database.update("delete from course where code like 'TWICE%'");
-        database.update("delete from kit_version where assignment_id = (select id from assignment where title = 'Wayfinding Set') and version > 100");
+        database.update(
+                "delete from kit_version where assignment_id = (select id from assignment where title = 'Wayfinding Set') and version > 100");
     }
 
     @Test
@@ -66,7 +67,9 @@ class HoldTest extends RunningApplication {
         assertThat(page.navigate(address("/hand-ins/" + handIn)).status()).isEqualTo(200);
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
         long enrolment = database.queryForObject("select min(id) from enrolment where last_name = 'Quist'", Long.class);
-        assertThat(page.context().request().post(address(work + "/hand-out/" + enrolment + ".zip"), RequestOptions.create().setHeader("X-CSRF-TOKEN", token)).status()).isEqualTo(404);
+        assertThat(page.context().request()
+                .post(address(work + "/hand-out/" + enrolment + ".zip"), RequestOptions.create().setHeader("X-CSRF-TOKEN", token)).status())
+                .isEqualTo(404);
     }
 
     @Test
@@ -90,14 +93,17 @@ class HoldTest extends RunningApplication {
     @Test
     void everyStatusHasItsOwnPage() {
         Page page = signIn("noor.thackeray");
-        Map<String, Integer> pages = Map.of("/nowhere", 404, "/hand-ins/abc", 400, "/account/password", 405, "/assignments/" + market().id() + "/hand-in/room", 400);
-        Map<Integer, String> titles = Map.of(404, "There is nothing here for you", 400, "This was not understood", 405, "This cannot be opened like this");
+        Map<String, Integer> pages = Map.of("/nowhere", 404, "/hand-ins/abc", 400, "/account/password", 405,
+                "/assignments/" + market().id() + "/hand-in/room", 400);
+        Map<Integer, String> titles = Map.of(404, "There is nothing here for you", 400, "This was not understood", 405,
+                "This cannot be opened like this");
         pages.forEach((path, status) -> {
             APIResponse answer = page.context().request().get(address(path), RequestOptions.create().setHeader("Accept", "text/html"));
             assertThat(answer.status()).as(path).isEqualTo(status);
             assertThat(answer.text()).contains(titles.get(status)).doesNotContain("Noted on our side", "Exception");
         });
-        APIResponse forbidden = page.context().request().post(address("/account/password"), RequestOptions.create().setHeader("Accept", "text/html"));
+        APIResponse forbidden = page.context().request().post(address("/account/password"),
+                RequestOptions.create().setHeader("Accept", "text/html"));
         assertThat(forbidden.status()).isEqualTo(403);
         assertThat(forbidden.text()).contains("This is not allowed");
     }
@@ -123,7 +129,8 @@ class HoldTest extends RunningApplication {
             sockets.add(socket);
             OutputStream out = socket.getOutputStream();
             boolean inHeader = i % 2 == 0;
-            out.write(("POST /sign-in HTTP/1.1\r\nHost: x\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 50\r\n" + (inHeader ? "X-Sl" : "\r\nuser")).getBytes(StandardCharsets.US_ASCII));
+            out.write(("POST /sign-in HTTP/1.1\r\nHost: x\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 50\r\n"
+                    + (inHeader ? "X-Sl" : "\r\nuser")).getBytes(StandardCharsets.US_ASCII));
             out.flush();
         }
         Page page = unknown();
@@ -136,7 +143,8 @@ class HoldTest extends RunningApplication {
 
     @Test
     void aStrangersLongBodyIsNotRead() throws IOException {
-        APIResponse answer = unknown().request().post(address("/sign-in"), RequestOptions.create().setHeader("Accept", "text/html").setHeader("Content-Type", "application/x-www-form-urlencoded").setData(new byte[300 << 10]));
+        APIResponse answer = unknown().request().post(address("/sign-in"), RequestOptions.create().setHeader("Accept", "text/html")
+                .setHeader("Content-Type", "application/x-www-form-urlencoded").setData(new byte[300 << 10]));
         assertThat(answer.status()).isEqualTo(413);
         assertThat(answer.text()).contains("This is too large");
     }
@@ -144,17 +152,26 @@ class HoldTest extends RunningApplication {
     @Test
     void saveAgainstPublishTwoHundredTimes() {
         long instructor = accounts.loadUserByUsername("quillfeather").accountId();
-        AssignmentView signs = courses.taughtBy(instructor).stream().filter(one -> one.title().equals("Wayfinding Set")).findFirst().orElseThrow();
+        AssignmentView signs = courses.taughtBy(instructor).stream().filter(one -> one.title().equals("Wayfinding Set")).findFirst()
+                .orElseThrow();
         Page page = signIn("quillfeather");
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
         String cookie = page.context().cookies().stream().map(one -> one.name + "=" + one.value).collect(Collectors.joining("; "));
         java.net.http.HttpClient http = java.net.http.HttpClient.newHttpClient();
         for (int i = 0; i < TIMES; i++) {
             KitEditor.Plan plan = editor.plan(signs);
-            String body = "{\"document\": " + quoted(new String(plan.document(), StandardCharsets.UTF_8)) + ", \"revision\": " + plan.revision() + ", \"version\": " + plan.published() + "}";
-            List<CompletableFuture<java.net.http.HttpResponse<String>>> both = Stream.of("save", "publish", "save").map(what -> http.sendAsync(java.net.http.HttpRequest.newBuilder(java.net.URI.create(address("/assignments/" + signs.id() + "/plan/" + what)))
-                    .header("Content-Type", "application/json").header("X-CSRF-TOKEN", token).header("Cookie", cookie).POST(java.net.http.HttpRequest.BodyPublishers.ofString(body)).build(),
-                    java.net.http.HttpResponse.BodyHandlers.ofString())).toList();
+            String body = "{\"document\": " + quoted(new String(plan.document(), StandardCharsets.UTF_8)) + ", \"revision\": "
+                    + plan.revision() + ", \"version\": " + plan.published() + "}";
+            List<CompletableFuture<java.net.http.HttpResponse<String>>> both = Stream
+                    .of("save", "publish",
+                            "save")
+                    .map(what -> http.sendAsync(
+                            java.net.http.HttpRequest
+                                    .newBuilder(java.net.URI.create(address("/assignments/" + signs.id() + "/plan/" + what)))
+                                    .header("Content-Type", "application/json").header("X-CSRF-TOKEN", token).header("Cookie", cookie)
+                                    .POST(java.net.http.HttpRequest.BodyPublishers.ofString(body)).build(),
+                            java.net.http.HttpResponse.BodyHandlers.ofString()))
+                    .toList();
             assertThat(both.stream().map(one -> one.join().statusCode()).toList()).as("round %d", i).containsOnly(200);
         }
     }
@@ -177,25 +194,32 @@ class HoldTest extends RunningApplication {
         }
         long course = database.queryForObject("select id from course where code = 'TWICE0'", Long.class);
         for (int i = 0; i < TIMES; i++) {
-            String table = "Last,First,ID,Email\nMarsh,Ottoline,1,o@x.example\nRudge,Barnaby,2,b@x.example\nNew" + i + ",X," + (i + 10) + ",n" + i + "@x.example";
-            java.net.http.HttpResponse<Void> preview = http.sendAsync(request("/courses/" + course + "/roster/paste", "table=" + java.net.URLEncoder.encode(table, StandardCharsets.UTF_8) + "&_csrf=" + token, cookie),
+            String table = "Last,First,ID,Email\nMarsh,Ottoline,1,o@x.example\nRudge,Barnaby,2,b@x.example\nNew" + i + ",X," + (i + 10)
+                    + ",n" + i + "@x.example";
+            java.net.http.HttpResponse<Void> preview = http.sendAsync(
+                    request("/courses/" + course + "/roster/paste",
+                            "table=" + java.net.URLEncoder.encode(table, StandardCharsets.UTF_8) + "&_csrf=" + token, cookie),
                     java.net.http.HttpResponse.BodyHandlers.discarding()).join();
             String file = preview.headers().firstValue("Location").orElseThrow().replaceAll(".*file=", "");
             String form = "file=" + file + "&_csrf=" + token;
-            IntStream.range(0, 3).mapToObj(k -> send(http, "/courses/" + course + "/roster/apply", form, cookie)).toList().forEach(one -> statuses.add(one.join()));
+            IntStream.range(0, 3).mapToObj(k -> send(http, "/courses/" + course + "/roster/apply", form, cookie)).toList()
+                    .forEach(one -> statuses.add(one.join()));
         }
         assertThat(statuses).containsOnly(302);
-        assertThat(database.queryForObject("select count(*) from enrolment where course_id = ?", Integer.class, course)).isEqualTo(TIMES + 2);
+        assertThat(database.queryForObject("select count(*) from enrolment where course_id = ?", Integer.class, course))
+                .isEqualTo(TIMES + 2);
         assertThat(database.queryForObject("select count(*) from account where email like 'n%@x.example'", Integer.class)).isEqualTo(TIMES);
         assertThat(database.queryForObject("select count(*) from course where code like 'TWICE%'", Integer.class)).isEqualTo(TIMES);
     }
 
     private java.net.http.HttpRequest request(String path, String form, String cookie) {
-        return java.net.http.HttpRequest.newBuilder(java.net.URI.create(address(path))).header("Content-Type", "application/x-www-form-urlencoded").header("Cookie", cookie)
+        return java.net.http.HttpRequest.newBuilder(java.net.URI.create(address(path)))
+                .header("Content-Type", "application/x-www-form-urlencoded").header("Cookie", cookie)
                 .POST(java.net.http.HttpRequest.BodyPublishers.ofString(form)).build();
     }
 
     private CompletableFuture<Integer> send(java.net.http.HttpClient http, String path, String form, String cookie) {
-        return http.sendAsync(request(path, form, cookie), java.net.http.HttpResponse.BodyHandlers.discarding()).thenApply(answer -> answer.statusCode());
+        return http.sendAsync(request(path, form, cookie), java.net.http.HttpResponse.BodyHandlers.discarding())
+                .thenApply(answer -> answer.statusCode());
     }
 }

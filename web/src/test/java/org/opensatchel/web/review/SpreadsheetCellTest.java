@@ -10,7 +10,8 @@ import org.opensatchel.web.text.Names;
 class SpreadsheetCellTest {
 
     @ParameterizedTest
-    @ValueSource(strings = {"=1+1", "+cmd", "-2", "@sum", "|calc", "  =1", "\u00a0=1", "\t=1", "a\n=1", "\uFF1D1", "\uFF0B1", "\uFF0D1", "\uFF20a", "%0A", ";x", "\u200e=1"})
+    @ValueSource(strings = {"=1+1", "+cmd", "-2", "@sum", "|calc", "  =1", "\u00a0=1", "\t=1", "a\n=1", "\uFF1D1", "\uFF0B1", "\uFF0D1",
+            "\uFF20a", "%0A", ";x", "\u200e=1"})
     void whatLooksLikeAFormulaIsMadeAText(String text) {
         assertThat(ReviewController.cell(text)).isEqualTo("'" + text);
     }

@@ -44,7 +44,9 @@ class ContentsTest extends RunningApplication {
     }
 
     private void age(String sha256) throws IOException {
-        database.update("update stored_content set stored_at = now() - interval '3 days', expires_at = now() - interval '2 days' where sha256 = ?", sha256);
+        database.update(
+                "update stored_content set stored_at = now() - interval '3 days', expires_at = now() - interval '2 days' where sha256 = ?",
+                sha256);
         try (LocalFile file = contents.local(sha256)) {
             Files.setLastModifiedTime(file.path(), FileTime.from(Instant.now().minus(Duration.ofDays(3))));
         }
@@ -58,15 +60,18 @@ class ContentsTest extends RunningApplication {
         assertThat(contents.open(table.sha256(), Purpose.ROSTER, market.courseId()).readAllBytes()).hasSize(25);
         assertThatThrownBy(() -> contents.open(table.sha256(), Purpose.ROSTER, other)).isInstanceOf(NoSuchFileException.class);
         assertThatThrownBy(() -> contents.open(table.sha256(), Purpose.STARTER, market.courseId())).isInstanceOf(NoSuchFileException.class);
-        assertThatThrownBy(() -> contents.file(table.sha256(), Purpose.ROSTER, market.courseId(), 24)).isInstanceOf(ContentStore.TooLarge.class);
+        assertThatThrownBy(() -> contents.file(table.sha256(), Purpose.ROSTER, market.courseId(), 24))
+                .isInstanceOf(ContentStore.TooLarge.class);
         age(table.sha256());
-        assertThatThrownBy(() -> contents.open(table.sha256(), Purpose.ROSTER, market.courseId())).as("its time is over").isInstanceOf(NoSuchFileException.class);
+        assertThatThrownBy(() -> contents.open(table.sha256(), Purpose.ROSTER, market.courseId())).as("its time is over")
+                .isInstanceOf(NoSuchFileException.class);
     }
 
     /** The address of a roster's preview holds a hash; that of somebody's project in its place shows nothing of it. */
     @Test
     void nobodyReadsAProjectByItsHash() {
-        String project = database.queryForObject("select sha256 from hand_in where id = ?", String.class, handIns.ofAssignment(market(), Pageable.ofSize(1)).getContent().get(0).id());
+        String project = database.queryForObject("select sha256 from hand_in where id = ?", String.class,
+                handIns.ofAssignment(market(), Pageable.ofSize(1)).getContent().get(0).id());
         Page page = signIn("quillfeather");
         assertThat(page.navigate(address("/courses/" + market().courseId() + "/roster?file=" + project)).status()).isEqualTo(404);
     }

@@ -53,8 +53,10 @@ class FolderStoreTest {
     @Test
     void whatIsRefusedLeavesNothing() throws IOException {
         assertThatThrownBy(() -> store.store(bytes(100), 99)).isInstanceOf(ContentStore.TooLarge.class);
-        assertThatThrownBy(() -> store.store(bytes(99), 1_000, 100)).isInstanceOfSatisfying(ContentStore.Incomplete.class, less -> assertThat(less.isEmpty()).isFalse());
-        assertThatThrownBy(() -> store.store(bytes(0), 1_000, 1)).isInstanceOfSatisfying(ContentStore.Incomplete.class, less -> assertThat(less.isEmpty()).isTrue());
+        assertThatThrownBy(() -> store.store(bytes(99), 1_000, 100)).isInstanceOfSatisfying(ContentStore.Incomplete.class,
+                less -> assertThat(less.isEmpty()).isFalse());
+        assertThatThrownBy(() -> store.store(bytes(0), 1_000, 1)).isInstanceOfSatisfying(ContentStore.Incomplete.class,
+                less -> assertThat(less.isEmpty()).isTrue());
         assertThat(files()).isEmpty();
     }
 
@@ -82,7 +84,8 @@ class FolderStoreTest {
     void contentsWithoutAnOwnerAreCollectedWhenTheyAreOld() throws IOException {
         Stored owned = store.store(bytes(1), 1_000);
         Stored nobodys = store.store(bytes(2), 1_000);
-        assertThat(store.collect(owned.sha256()::equals, Instant.now().minusSeconds(60))).as("just stored: its owner may be on the way").isZero();
+        assertThat(store.collect(owned.sha256()::equals, Instant.now().minusSeconds(60))).as("just stored: its owner may be on the way")
+                .isZero();
         assertThat(store.collect(owned.sha256()::equals, Instant.now().plusSeconds(60))).isEqualTo(1);
         assertThat(Files.exists(store.file(owned.sha256()))).isTrue();
         assertThat(Files.exists(store.file(nobodys.sha256()))).isFalse();

@@ -30,7 +30,8 @@ class PageWordsTest {
 
     private static Set<String> keys(String language) throws IOException {
         java.util.Properties bundle = new java.util.Properties();
-        try (var reader = Files.newBufferedReader(MAIN.resolve("resources/org/opensatchel/web/text/messages_" + language + ".properties"))) {
+        try (var reader = Files
+                .newBufferedReader(MAIN.resolve("resources/org/opensatchel/web/text/messages_" + language + ".properties"))) {
             bundle.load(reader);
         }
         return new TreeSet<>(bundle.stringPropertyNames());
@@ -38,7 +39,8 @@ class PageWordsTest {
 
     private static List<String> sources() throws IOException {
         try (Stream<Path> files = Files.walk(MAIN)) {
-            return files.filter(file -> file.toString().matches(".*\\.(java|html|js)") && !file.toString().endsWith(".min.js")).map(PageWordsTest::read).toList();
+            return files.filter(file -> file.toString().matches(".*\\.(java|html|js)") && !file.toString().endsWith(".min.js"))
+                    .map(PageWordsTest::read).toList();
         }
     }
 
@@ -69,7 +71,8 @@ class PageWordsTest {
         // The fields of the plan page put theirs together in one place, and wordings in theirs.
         found(OPTION, all).forEach(option -> beginnings.add("js-plan." + option + "-"));
         found(WORDING, all).forEach(kind -> beginnings.add(kind + "."));
-        assertThat(keys("en")).allMatch(key -> beginnings.stream().anyMatch(key::startsWith) || Pattern.compile("(?<![\\w.-])" + Pattern.quote(key) + "(?![\\w.-])").matcher(all).find());
+        assertThat(keys("en")).allMatch(key -> beginnings.stream().anyMatch(key::startsWith)
+                || Pattern.compile("(?<![\\w.-])" + Pattern.quote(key) + "(?![\\w.-])").matcher(all).find());
     }
 
     @Test

@@ -54,7 +54,8 @@ final class DeepFolder implements Rule<DepthEvidence> {
 
     private static Finding finding(ProjectPath folder, List<DepthEvidence.TooLong> files) {
         DepthEvidence.TooLong worst = files.stream().max(Comparator.comparingInt(why -> why.length() - why.most())).orElseThrow();
-        Finding.Builder finding = Finding.of(Code.STRUCTURE_TOO_DEEP).path(folder).fact(COUNT, files.size()).fact(LEAST, worst.length()).fact(MOST, worst.most());
+        Finding.Builder finding = Finding.of(Code.STRUCTURE_TOO_DEEP).path(folder).fact(COUNT, files.size()).fact(LEAST, worst.length())
+                .fact(MOST, worst.most());
         return (worst.machine().isEmpty() ? finding : finding.fact(MACHINES, List.of(worst.machine()))).make();
     }
 }

@@ -16,6 +16,5 @@ public interface DepthEvidence extends TreeEvidence {
      * @param length how long it is there, in the machine's units
      * @param most how long a path may be there
      */
-    record TooLong(String machine, int length, int most) {
-    }
+    record TooLong(String machine, int length, int most) {}
 }

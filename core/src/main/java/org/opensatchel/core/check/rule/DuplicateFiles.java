@@ -49,7 +49,8 @@ final class DuplicateFiles implements Rule<ContentEvidence> {
                 }
             }
         }
-        return byContent.values().stream().map(paths -> Finding.of(Code.ASSET_DUPLICATE).path(paths.get(1)).fact(OTHERS, paths).make()).toList();
+        return byContent.values().stream().map(paths -> Finding.of(Code.ASSET_DUPLICATE).path(paths.get(1)).fact(OTHERS, paths).make())
+                .toList();
     }
 
     /** Sizes above zero that several files have: of all others there is no second. */

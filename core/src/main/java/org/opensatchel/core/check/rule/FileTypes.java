@@ -66,17 +66,20 @@ final class FileTypes implements Rule<PlanEvidence> {
 
     /** A document or file rule for the folder speaks for its types too. */
     private static boolean isRoleType(PlanMatch plan, ProjectPath path) {
-        return plan.roles().stream().anyMatch(role -> role.in().equals(plan.canonical(path).parent()) && role.types().contains(path.extension()));
+        return plan.roles().stream()
+                .anyMatch(role -> role.in().equals(plan.canonical(path).parent()) && role.types().contains(path.extension()));
     }
 
     private static Finding finding(PlanEvidence evidence, ProjectPath path) {
-        return Finding.of(Code.STRUCTURE_FILE_MISPLACED).path(path).causedBy(new Cause(Cause.Kind.SHORTCUT, path)).fact(PLACE, home(evidence, path)).make();
+        return Finding.of(Code.STRUCTURE_FILE_MISPLACED).path(path).causedBy(new Cause(Cause.Kind.SHORTCUT, path))
+                .fact(PLACE, home(evidence, path)).make();
     }
 
     /** The planned folder that takes this type by name. */
     private static Optional<String> home(PlanEvidence evidence, ProjectPath path) {
         Kit kit = evidence.kit().orElseThrow();
-        return kit.folders().stream().filter(rule -> rule.need() != Need.FORBIDDEN && !rule.managed() && rule.accepts().contains(path.extension()))
+        return kit.folders().stream()
+                .filter(rule -> rule.need() != Need.FORBIDDEN && !rule.managed() && rule.accepts().contains(path.extension()))
                 .map(rule -> rule.path().text()).findFirst();
     }
 }

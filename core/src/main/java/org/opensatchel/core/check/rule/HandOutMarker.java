@@ -50,7 +50,8 @@ final class HandOutMarker implements Rule<PlanEvidence> {
         Kit kit = evidence.kit().get();
         boolean known = false;
         for (RosterField field : WHICH) {
-            Optional<String> here = value(evidence.given(), field).or(() -> field == RosterField.ASSIGNMENT ? kit.assignment() : Optional.empty());
+            Optional<String> here = value(evidence.given(), field)
+                    .or(() -> field == RosterField.ASSIGNMENT ? kit.assignment() : Optional.empty());
             Optional<String> there = value(marker.fields(), field);
             known |= here.isPresent() && there.isPresent();
             if (differ(here, there)) {
@@ -60,11 +61,13 @@ final class HandOutMarker implements Rule<PlanEvidence> {
         // A title may change from one version to the next, but one version has one title.
         boolean sameVersion = marker.version().isPresent() && marker.version().getAsInt() == kit.version();
         return !known && sameVersion && differ(Optional.of(kit.title()), marker.title())
-                ? Optional.of(finding("title", marker.title().get(), kit.title())) : Optional.empty();
+                ? Optional.of(finding("title", marker.title().get(), kit.title()))
+                : Optional.empty();
     }
 
     private static Finding finding(String how, String found, String expected) {
-        return Finding.of(Code.STRUCTURE_OTHER_KIT).path(ProjectPath.of(Marker.FILE)).fact(HOW, how).fact(FOUND, found).fact(EXPECTED, expected).make();
+        return Finding.of(Code.STRUCTURE_OTHER_KIT).path(ProjectPath.of(Marker.FILE)).fact(HOW, how).fact(FOUND, found)
+                .fact(EXPECTED, expected).make();
     }
 
     private static Optional<Finding> someoneElse(PlanEvidence evidence) {
@@ -73,8 +76,9 @@ final class HandOutMarker implements Rule<PlanEvidence> {
             return Optional.empty();
         }
         boolean toldOfRoot = evidence.kit().isPresent() && evidence.tree().rootName().isPresent() && RootName.isOf(evidence, made);
-        return toldOfRoot ? Optional.empty() : Optional.of(Finding.of(Code.NAME_SOMEONE_ELSE).path(ProjectPath.of(Marker.FILE))
-                .fact(HOW, "marker").fact(FOUND, Marker.FILE).fact(PERSON, RootName.person(made)).make());
+        return toldOfRoot ? Optional.empty()
+                : Optional.of(Finding.of(Code.NAME_SOMEONE_ELSE).path(ProjectPath.of(Marker.FILE))
+                        .fact(HOW, "marker").fact(FOUND, Marker.FILE).fact(PERSON, RootName.person(made)).make());
     }
 
     /** Somebody else of the roster; without one, somebody of whom no name and no number is the same. */
@@ -82,7 +86,8 @@ final class HandOutMarker implements Rule<PlanEvidence> {
         if (!evidence.roster().isEmpty()) {
             return evidence.roster().stream().anyMatch(person -> isMeant(made, person));
         }
-        List<RosterField> known = WHO.stream().filter(field -> value(made, field).isPresent() && value(evidence.given(), field).isPresent()).toList();
+        List<RosterField> known = WHO.stream().filter(field -> value(made, field).isPresent() && value(evidence.given(), field).isPresent())
+                .toList();
         return !known.isEmpty() && known.stream().allMatch(field -> differ(value(made, field), value(evidence.given(), field)));
     }
 
@@ -97,7 +102,8 @@ final class HandOutMarker implements Rule<PlanEvidence> {
                 return !differ(value(made, sure), value(person, sure));
             }
         }
-        return !differ(value(made, RosterField.LAST), value(person, RosterField.LAST)) && !differ(value(made, RosterField.FIRST), value(person, RosterField.FIRST));
+        return !differ(value(made, RosterField.LAST), value(person, RosterField.LAST))
+                && !differ(value(made, RosterField.FIRST), value(person, RosterField.FIRST));
     }
 
     private static boolean differ(Optional<String> here, Optional<String> there) {

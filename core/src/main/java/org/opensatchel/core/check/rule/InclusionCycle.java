@@ -80,7 +80,8 @@ final class InclusionCycle implements Rule<LinkEvidence> {
         Map<ProjectPath, Integer> reached = new HashMap<>();
         including.values().forEach(links -> links.removeIf(link -> !including.containsKey(link.target().orElseThrow())));
         including.values().forEach(links -> links.forEach(link -> reached.merge(link.target().orElseThrow(), 1, Integer::sum)));
-        Deque<ProjectPath> begun = new ArrayDeque<>(including.keySet().stream().filter(document -> !reached.containsKey(document)).toList());
+        Deque<ProjectPath> begun = new ArrayDeque<>(
+                including.keySet().stream().filter(document -> !reached.containsKey(document)).toList());
         while (!begun.isEmpty()) {
             for (ResolvedLink link : including.remove(begun.poll())) {
                 if (reached.merge(link.target().orElseThrow(), -1, Integer::sum) == 0) {
@@ -91,7 +92,8 @@ final class InclusionCycle implements Rule<LinkEvidence> {
     }
 
     /** The shortest way from a document back to itself, each document looked at once. */
-    private static Optional<List<ResolvedLink>> circle(Map<ProjectPath, List<ResolvedLink>> including, ProjectPath start, Set<ProjectPath> told) {
+    private static Optional<List<ResolvedLink>> circle(Map<ProjectPath, List<ResolvedLink>> including, ProjectPath start,
+            Set<ProjectPath> told) {
         Map<ProjectPath, ResolvedLink> reachedBy = new HashMap<>();
         Deque<ProjectPath> next = new ArrayDeque<>(List.of(start));
         while (!next.isEmpty()) {

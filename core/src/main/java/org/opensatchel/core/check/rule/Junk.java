@@ -27,7 +27,8 @@ final class Junk implements Rule<PackageEvidence> {
     @Override
     public List<Finding> judge(PackageEvidence evidence) {
         Stream<Finding> leftovers = evidence.leftovers().stream().map(path -> finding(path, Optional.empty()));
-        Stream<Finding> devices = evidence.faults().stream().filter(fault -> fault.code() == Code.PACKAGE_JUNK).map(fault -> finding(fault.path(), fault.what()));
+        Stream<Finding> devices = evidence.faults().stream().filter(fault -> fault.code() == Code.PACKAGE_JUNK)
+                .map(fault -> finding(fault.path(), fault.what()));
         return Stream.concat(leftovers, devices).toList();
     }
 

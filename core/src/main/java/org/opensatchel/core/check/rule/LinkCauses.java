@@ -23,7 +23,9 @@ public final class LinkCauses {
     }
 
     public static Optional<Cause> of(PlanEvidence evidence, ResolvedLink link) {
-        Optional<Cause> planned = evidence.plan().flatMap(plan -> intoBrokenFolder(plan, link).or(() -> fromMovedDocument(evidence, plan, link)).or(() -> toStarter(plan, link)).or(() -> toSealed(plan, link)).or(() -> toRole(evidence, plan, link)));
+        Optional<Cause> planned = evidence.plan()
+                .flatMap(plan -> intoBrokenFolder(plan, link).or(() -> fromMovedDocument(evidence, plan, link))
+                        .or(() -> toStarter(plan, link)).or(() -> toSealed(plan, link)).or(() -> toRole(evidence, plan, link)));
         return planned.or(() -> toShortcut(evidence, link));
     }
 
@@ -44,7 +46,8 @@ public final class LinkCauses {
         }
         ProjectPath right = plan.canonical(document);
         return right.equals(document) || !leadsRight(evidence, plan, link, right.parent()) ? Optional.empty()
-                : plan.folders().stream().filter(match -> match.kind() != PlannedFolder.Kind.THERE && right.isWithin(match.planned())).findFirst()
+                : plan.folders().stream().filter(match -> match.kind() != PlannedFolder.Kind.THERE && right.isWithin(match.planned()))
+                        .findFirst()
                         .map(match -> new Cause(Cause.Kind.FOLDER, match.planned()));
     }
 
@@ -55,7 +58,8 @@ public final class LinkCauses {
     }
 
     private static Optional<Cause> toStarter(PlanMatch plan, ResolvedLink link) {
-        return link.intended().flatMap(plan::starter).filter(starter -> starter.kind() != PlannedStarter.Kind.AS_IT_WAS && starter.kind() != PlannedStarter.Kind.CHANGED)
+        return link.intended().flatMap(plan::starter)
+                .filter(starter -> starter.kind() != PlannedStarter.Kind.AS_IT_WAS && starter.kind() != PlannedStarter.Kind.CHANGED)
                 .map(starter -> new Cause(Cause.Kind.STARTER, starter.file().path()));
     }
 
@@ -65,9 +69,11 @@ public final class LinkCauses {
 
     /** A link to what a required file or document should be called, where that one is misnamed, elsewhere or not there. */
     private static Optional<Cause> toRole(PlanEvidence evidence, PlanMatch plan, ResolvedLink link) {
-        return link.intended().flatMap(wanted -> plan.roles().stream().filter(role -> role.in().equals(plan.canonical(wanted.parent())) && role.takes(wanted))
-                .filter(role -> role.name().test(wanted.stem(), evidence.fields(), evidence.kit().orElseThrow().ascii()).fits())
-                .flatMap(role -> whatBecameOf(role, link).stream()).findFirst());
+        return link.intended()
+                .flatMap(wanted -> plan.roles().stream()
+                        .filter(role -> role.in().equals(plan.canonical(wanted.parent())) && role.takes(wanted))
+                        .filter(role -> role.name().test(wanted.stem(), evidence.fields(), evidence.kit().orElseThrow().ascii()).fits())
+                        .flatMap(role -> whatBecameOf(role, link).stream()).findFirst());
     }
 
     private static Optional<Cause> whatBecameOf(PlannedRole role, ResolvedLink link) {

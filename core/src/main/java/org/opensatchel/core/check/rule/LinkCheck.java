@@ -31,7 +31,8 @@ abstract class LinkCheck implements Rule<LinkEvidence> {
     abstract Finding judge(LinkEvidence evidence, ResolvedLink link);
 
     static Finding.Builder finding(LinkEvidence evidence, Code code, ResolvedLink link) {
-        Finding.Builder finding = Finding.of(code).path(link.link().document()).at(link.link().at()).proposal(link.proposal()).causedBy(evidence.causeOf(link));
+        Finding.Builder finding = Finding.of(code).path(link.link().document()).at(link.link().at()).proposal(link.proposal())
+                .causedBy(evidence.causeOf(link));
         link.link().sure().ifPresent(finding::sure);
         return evidence.hasBetter(link) ? finding.atMost(Severity.NOTE) : finding;
     }

@@ -27,7 +27,8 @@ final class LocationFaults implements Rule<LocationEvidence> {
 
     @Override
     public Set<Code> gives() {
-        return Set.of(Code.LOCATION_SUBFOLDER, Code.LOCATION_PARENT, Code.LOCATION_ROOT_NAME, Code.LOCATION_AVOIDED_PLACE, Code.LOCATION_STORAGE_KIND, Code.LOCATION_TOO_LONG,
+        return Set.of(Code.LOCATION_SUBFOLDER, Code.LOCATION_PARENT, Code.LOCATION_ROOT_NAME, Code.LOCATION_AVOIDED_PLACE,
+                Code.LOCATION_STORAGE_KIND, Code.LOCATION_TOO_LONG,
                 Code.LOCATION_UNDECLARED, Code.LOCATION_DIFFERS);
     }
 
@@ -41,7 +42,8 @@ final class LocationFaults implements Rule<LocationEvidence> {
         List<Finding> out = new ArrayList<>();
         List<LocationFault> faults = LocationJudge.judge(location, evidence.locationPolicy(), root, evidence.inferred());
         faults
-                .forEach(fault -> out.add(Finding.of(fault.code()).facts(fault.facts()).causedBy(cause(evidence, location, fault.code())).make()));
+                .forEach(fault -> out
+                        .add(Finding.of(fault.code()).facts(fault.facts()).causedBy(cause(evidence, location, fault.code())).make()));
         // That a location is the folder around the root is told already.
         boolean around = faults.stream().anyMatch(fault -> fault.code() == Code.LOCATION_PARENT);
         evidence.inferred().filter(inferred -> !around && !same(location.path(), inferred))
@@ -53,13 +55,15 @@ final class LocationFaults implements Rule<LocationEvidence> {
     /** A location that ends in the wrong name the root really has is wrong for that reason only. */
     private static Optional<Cause> cause(LocationEvidence evidence, ProjectLocation location, Code code) {
         List<String> parts = LocationJudge.parts(location.path());
-        boolean asItIs = code == Code.LOCATION_ROOT_NAME && !parts.isEmpty() && evidence.rootNames().actual().filter(parts.get(parts.size() - 1)::equals).isPresent();
+        boolean asItIs = code == Code.LOCATION_ROOT_NAME && !parts.isEmpty()
+                && evidence.rootNames().actual().filter(parts.get(parts.size() - 1)::equals).isPresent();
         return asItIs ? Optional.of(new Cause(Cause.Kind.NAME, ProjectPath.ROOT)) : Optional.empty();
     }
 
     private static boolean same(String declared, String inferred) {
         Optional<LinkAddress> a = LinkText.readTyped(declared);
         Optional<LinkAddress> b = LinkText.readTyped(inferred);
-        return a.isPresent() && b.isPresent() && a.get().prefixKey(a.get().names().size()).equals(b.get().prefixKey(b.get().names().size()));
+        return a.isPresent() && b.isPresent()
+                && a.get().prefixKey(a.get().names().size()).equals(b.get().prefixKey(b.get().names().size()));
     }
 }

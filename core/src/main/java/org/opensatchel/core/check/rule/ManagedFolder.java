@@ -30,15 +30,18 @@ final class ManagedFolder implements Rule<NameEvidence> {
     @Override
     public List<Finding> judge(NameEvidence evidence) {
         return evidence.plan().map(PlanMatch::folders).orElse(List.of()).stream()
-                .filter(match -> match.rule().managed() && match.kind() == PlannedFolder.Kind.MISSING && match.rule().need() != Need.FORBIDDEN)
+                .filter(match -> match.rule().managed() && match.kind() == PlannedFolder.Kind.MISSING
+                        && match.rule().need() != Need.FORBIDDEN)
                 .filter(match -> match.rule().need() == Need.REQUIRED || isNamed(evidence, match))
                 .filter(match -> !MissingFolder.isInsideMissing(evidence.plan().orElseThrow(), match))
-                .map(match -> Finding.of(Code.STRUCTURE_MANAGED_GONE).path(match.planned()).explains(new Cause(Cause.Kind.FOLDER, match.planned()))
+                .map(match -> Finding.of(Code.STRUCTURE_MANAGED_GONE).path(match.planned())
+                        .explains(new Cause(Cause.Kind.FOLDER, match.planned()))
                         .fact(PURPOSE, Roles.purpose(match.rule())).make())
                 .toList();
     }
 
     private static boolean isNamed(NameEvidence evidence, PlannedFolder match) {
-        return evidence.links().stream().anyMatch(link -> link.intended().filter(path -> path.composed().isBelow(match.planned())).isPresent());
+        return evidence.links().stream()
+                .anyMatch(link -> link.intended().filter(path -> path.composed().isBelow(match.planned())).isPresent());
     }
 }

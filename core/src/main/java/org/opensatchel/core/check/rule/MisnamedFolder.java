@@ -39,6 +39,7 @@ final class MisnamedFolder implements Rule<PlanEvidence> {
         ProjectPath found = match.found().get(0);
         return Finding.of(renamed ? Code.STRUCTURE_FOLDER_RENAMED : Code.STRUCTURE_FOLDER_MOVED).path(found)
                 .explains(new Cause(Cause.Kind.FOLDER, match.planned())).explains(new Cause(Cause.Kind.NAME, found))
-                .proposal(Optional.of(new Candidate(match.planned(), Reason.PLANNED, 0.9))).fact(EXPECTED, renamed ? match.planned().name() : match.planned().text()).make();
+                .proposal(Optional.of(new Candidate(match.planned(), Reason.PLANNED, 0.9)))
+                .fact(EXPECTED, renamed ? match.planned().name() : match.planned().text()).make();
     }
 }

@@ -27,7 +27,8 @@ final class MissingLink extends LinkCheck {
     @Override
     Finding judge(LinkEvidence evidence, ResolvedLink link) {
         Optional<Candidate> candidate = link.candidates().stream().findFirst();
-        return finding(evidence, Code.LINK_MISSING, link).fact(WANTED, link.intended().filter(path -> !path.isRoot()).map(Object::toString).orElse(link.link().text()))
+        return finding(evidence, Code.LINK_MISSING, link)
+                .fact(WANTED, link.intended().filter(path -> !path.isRoot()).map(Object::toString).orElse(link.link().text()))
                 .fact(CANDIDATE, candidate.map(Candidate::path)).fact(REASON, candidate.map(Candidate::reason)).make();
     }
 }

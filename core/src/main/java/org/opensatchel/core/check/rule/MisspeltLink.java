@@ -29,7 +29,8 @@ final class MisspeltLink extends LinkCheck {
     @Override
     Finding judge(LinkEvidence evidence, ResolvedLink link) {
         ProjectPath target = link.target().orElseThrow();
-        return brokenThere(evidence, link, finding(evidence, Code.LINK_MISSPELT, link)).proposal(Optional.of(new Candidate(target, Reason.OTHER_SPELLING, 0.95)))
+        return brokenThere(evidence, link, finding(evidence, Code.LINK_MISSPELT, link))
+                .proposal(Optional.of(new Candidate(target, Reason.OTHER_SPELLING, 0.95)))
                 .fact(TARGET, target).fact(TEXT, link.link().text()).fact(OVERLOOKED, link.overlooked().map(what -> what.say())).make();
     }
 }

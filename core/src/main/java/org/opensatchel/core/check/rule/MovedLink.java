@@ -27,6 +27,8 @@ final class MovedLink extends LinkCheck {
     @Override
     Finding judge(LinkEvidence evidence, ResolvedLink link) {
         return finding(evidence, Code.LINK_MOVED, link).fact(WANTED, link.intended().map(Object::toString).orElse(name(link)))
-                .fact(TARGET, link.target()).fact(OTHERS, link.target().isPresent() ? Optional.empty() : Optional.of(link.candidates().stream().map(Candidate::path).toList())).make();
+                .fact(TARGET, link.target()).fact(OTHERS, link.target().isPresent() ? Optional.empty()
+                        : Optional.of(link.candidates().stream().map(Candidate::path).toList()))
+                .make();
     }
 }

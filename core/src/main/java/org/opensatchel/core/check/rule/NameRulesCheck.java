@@ -38,8 +38,10 @@ final class NameRulesCheck implements Rule<PlanEvidence> {
         NameRules rules = evidence.kit().map(Kit::nameRules).orElse(NameRules.DEFAULT);
         List<Finding> out = new ArrayList<>();
         evidence.tree().rootName().ifPresent(name -> judge(rules, ProjectPath.ROOT, name, true, out));
-        evidence.tree().folders().stream().filter(folder -> isJudged(evidence, folder)).forEach(folder -> judge(rules, folder, folder.name(), true, out));
-        evidence.tree().files().stream().map(ProjectFile::path).filter(path -> isJudged(evidence, path)).forEach(path -> judge(rules, path, path.name(), false, out));
+        evidence.tree().folders().stream().filter(folder -> isJudged(evidence, folder))
+                .forEach(folder -> judge(rules, folder, folder.name(), true, out));
+        evidence.tree().files().stream().map(ProjectFile::path).filter(path -> isJudged(evidence, path))
+                .forEach(path -> judge(rules, path, path.name(), false, out));
         return out;
     }
 
@@ -53,7 +55,8 @@ final class NameRulesCheck implements Rule<PlanEvidence> {
         }
         PlanMatch plan = evidence.plan().get();
         boolean given = plan.isStarter(path)
-                || (evidence.tree().isFolder(path) && plan.rule(path).filter(NameRulesCheck::namesItself).isPresent() && !plan.shouldBe().containsKey(path));
+                || (evidence.tree().isFolder(path) && plan.rule(path).filter(NameRulesCheck::namesItself).isPresent()
+                        && !plan.shouldBe().containsKey(path));
         return !given && !plan.isSetApart(path) && !path.name().equals(Marker.GUIDE);
     }
 

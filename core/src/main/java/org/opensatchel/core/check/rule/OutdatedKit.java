@@ -36,12 +36,14 @@ final class OutdatedKit implements Rule<PlanEvidence> {
         if (evidence.newer().filter(newer -> newer.version() > kit.version()).isPresent()) {
             Kit newer = evidence.newer().get();
             List<Finding> changes = new ArrayList<>();
-            KitDifference.between(kit, newer).forEach(change -> changes.add(Finding.of(Code.STRUCTURE_KIT_OUTDATED).fact(HOW, "change").fact(CHANGE, change.what()).make()));
+            KitDifference.between(kit, newer).forEach(
+                    change -> changes.add(Finding.of(Code.STRUCTURE_KIT_OUTDATED).fact(HOW, "change").fact(CHANGE, change.what()).make()));
             return List.of(outdated("newer", kit.version(), newer.version()).withConsequences(changes));
         }
         OptionalInt made = evidence.marker().version();
         return made.isPresent() && made.getAsInt() < kit.version()
-                ? List.of(outdated("held", made.getAsInt(), kit.version())) : List.of();
+                ? List.of(outdated("held", made.getAsInt(), kit.version()))
+                : List.of();
     }
 
     private static Finding outdated(String how, int version, int newer) {

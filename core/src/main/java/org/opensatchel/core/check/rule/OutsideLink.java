@@ -54,13 +54,15 @@ final class OutsideLink extends LinkCheck {
     /** Whose home folder a link leads into, where its path says so. */
     private static Optional<String> home(ResolvedLink link) {
         return link.link().address().filter(address -> address.form().isAbsolute() && address.names().size() > 2)
-                .filter(address -> address.names().get(0).equalsIgnoreCase("users") || address.names().get(0).equals("home")).map(address -> address.names().get(1))
+                .filter(address -> address.names().get(0).equalsIgnoreCase("users") || address.names().get(0).equals("home"))
+                .map(address -> address.names().get(1))
                 .filter(name -> !name.equalsIgnoreCase("public") && !name.equalsIgnoreCase("shared"));
     }
 
     private static boolean isTemporary(String text) {
         String path = text.replace('\\', '/').toLowerCase(Locale.ROOT);
-        return path.contains("/appdata/local/temp/") || path.contains("/windows/temp/") || path.contains("/var/folders/") || path.contains("/temporary internet files/")
+        return path.contains("/appdata/local/temp/") || path.contains("/windows/temp/") || path.contains("/var/folders/")
+                || path.contains("/temporary internet files/")
                 || path.matches("(?s)(file:)?/*(private/)?(var/)?tmp/.*") || path.matches("(?s)(file:/*)?[a-z]:/(temp|tmp)/.*");
     }
 }

@@ -51,10 +51,12 @@ final class RoleFiles implements Rule<PlanEvidence> {
         }
         boolean named = role.name().test(found.stem(), evidence.fields(), evidence.kit().orElseThrow().ascii()).fits();
         ProjectPath right = role.in().child(named ? found.name() : Roles.expectedName(role, evidence));
-        Facts facts = Facts.of(ROLE, role.role()).and(PLACE, Roles.place(role)).and(EXPECTED, named ? Optional.empty() : Optional.of(Roles.expectedName(role, evidence)));
+        Facts facts = Facts.of(ROLE, role.role()).and(PLACE, Roles.place(role)).and(EXPECTED,
+                named ? Optional.empty() : Optional.of(Roles.expectedName(role, evidence)));
         Code code = role.document() ? Code.STRUCTURE_DOCUMENT_MISPLACED : Code.ASSET_REQUIRED_MISSING;
         Optional<Candidate> proposal = named ? Optional.of(new Candidate(right, Reason.PLANNED, 0.9)) : Optional.empty();
-        Finding.Builder finding = Finding.of(code).path(role.document() ? found : right).explains(Roles.misplaced(found)).explains(Roles.cause(role)).proposal(proposal).facts(facts);
+        Finding.Builder finding = Finding.of(code).path(role.document() ? found : right).explains(Roles.misplaced(found))
+                .explains(Roles.cause(role)).proposal(proposal).facts(facts);
         return Optional.of(role.document() ? finding.make() : finding.fact(HOW, "misplaced").fact(FOUND, found).make());
     }
 
@@ -64,7 +66,8 @@ final class RoleFiles implements Rule<PlanEvidence> {
         Code code = role.document() ? Code.STRUCTURE_DOCUMENT_MISSING : Code.ASSET_REQUIRED_MISSING;
         ProjectPath path = role.document() || made.isEmpty() ? role.in() : role.in().child(name);
         Finding.Builder finding = Finding.of(code).path(path).explains(Roles.cause(role))
-                .causedBy(Roles.folderCause(evidence.plan().orElseThrow(), role.in())).fact(ROLE, role.role()).fact(EXPECTED, name).fact(PLACE, Roles.place(role));
+                .causedBy(Roles.folderCause(evidence.plan().orElseThrow(), role.in())).fact(ROLE, role.role()).fact(EXPECTED, name)
+                .fact(PLACE, Roles.place(role));
         return role.document() ? finding.make() : finding.fact(HOW, "missing").make();
     }
 }

@@ -61,7 +61,8 @@ final class RoleNames implements Rule<PlanEvidence> {
         String ending = path.name().substring(path.stem().length());
         Optional<String> right = role.name().make(evidence.fields(), ascii).or(differs::nearest).map(stem -> stem + ending);
         if (role.name().withoutVersion().filter(rest -> rest.test(path.stem(), evidence.fields(), ascii).fits()).isPresent()) {
-            return Optional.of(Finding.of(Code.NAME_VERSION_MISSING).path(path).explains(new Cause(Cause.Kind.NAME, path)).proposal(proposal(path, right))
+            return Optional.of(Finding.of(Code.NAME_VERSION_MISSING).path(path).explains(new Cause(Cause.Kind.NAME, path))
+                    .proposal(proposal(path, right))
                     .fact(ROLE, role.role()).fact(EXPECTED, right).make());
         }
         Code code = role.document() ? Code.NAME_DOCUMENT : Code.NAME_FILE;

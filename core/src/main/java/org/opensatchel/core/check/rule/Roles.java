@@ -26,14 +26,16 @@ final class Roles {
 
     /** The folder's own match, when that explains why nothing is in it. */
     static Optional<Cause> folderCause(PlanMatch plan, ProjectPath path) {
-        return plan.brokenFolder(path).filter(match -> match.kind() == PlannedFolder.Kind.MISSING).map(match -> new Cause(Cause.Kind.FOLDER, match.planned()));
+        return plan.brokenFolder(path).filter(match -> match.kind() == PlannedFolder.Kind.MISSING)
+                .map(match -> new Cause(Cause.Kind.FOLDER, match.planned()));
     }
 
     /** What the role's files are called: the name the kit makes, or one like it where something in it is free; the first ending. */
     static String expectedName(PlannedRole role, PlanEvidence evidence) {
         String ending = role.types().isEmpty() ? "" : "." + role.types().get(0);
         boolean ascii = evidence.kit().orElseThrow().ascii();
-        return role.name().make(evidence.fields(), ascii).or(() -> role.name().shortest(evidence.fields(), ascii, false)).orElse(role.name().text()) + ending;
+        return role.name().make(evidence.fields(), ascii).or(() -> role.name().shortest(evidence.fields(), ascii, false))
+                .orElse(role.name().text()) + ending;
     }
 
     /** Where the role's files belong; absent for the project folder itself. */

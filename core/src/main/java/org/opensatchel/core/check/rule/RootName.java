@@ -40,12 +40,14 @@ final class RootName implements Rule<PlanEvidence> {
         if (!(kit.root().test(name, evidence.fields(), kit.ascii()) instanceof NameTest.Differs differs)) {
             return List.of();
         }
-        Optional<RosterFields> other = evidence.roster().stream().filter(fields -> !fields.equals(evidence.fields()) && kit.root().test(name, fields, kit.ascii()).fits()).findFirst();
+        Optional<RosterFields> other = evidence.roster().stream()
+                .filter(fields -> !fields.equals(evidence.fields()) && kit.root().test(name, fields, kit.ascii()).fits()).findFirst();
         if (other.isPresent()) {
             return List.of(Finding.of(Code.NAME_SOMEONE_ELSE).explains(new Cause(Cause.Kind.NAME, ProjectPath.ROOT))
                     .fact(FOUND, name).fact(PERSON, person(other.get())).make());
         }
-        Optional<String> right = kit.root().make(evidence.fields(), kit.ascii()).or(differs::nearest).filter(nearest -> !nearest.equals(name));
+        Optional<String> right = kit.root().make(evidence.fields(), kit.ascii()).or(differs::nearest)
+                .filter(nearest -> !nearest.equals(name));
         return List.of(Finding.of(Code.NAME_ROOT).explains(new Cause(Cause.Kind.NAME, ProjectPath.ROOT))
                 .causedBy(new Cause(Cause.Kind.ROOT, ProjectPath.ROOT))
                 .proposal(right.map(nearest -> new Candidate(ProjectPath.of(nearest), Reason.RIGHT_NAME, 0.9)))

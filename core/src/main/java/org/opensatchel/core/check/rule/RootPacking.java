@@ -39,7 +39,9 @@ final class RootPacking implements Rule<PackageEvidence> {
 
     private static Facts facts(PackageEvidence evidence, PackingFault fault) {
         return switch (fault.code()) {
-            case PACKAGE_NESTED_ROOT -> fault.path().isEmpty() ? Facts.of(HOW, "folder").and(FOUND, evidence.root().name()).and(PLACE, String.join("/", fault.others())) : Facts.of(HOW, "archive");
+            case PACKAGE_NESTED_ROOT -> fault.path().isEmpty()
+                    ? Facts.of(HOW, "folder").and(FOUND, evidence.root().name()).and(PLACE, String.join("/", fault.others()))
+                    : Facts.of(HOW, "archive");
             case PACKAGE_SEVERAL_ROOTS -> Facts.of(FOUND, evidence.root().name()).and(OTHERS, fault.others());
             default -> Facts.of(OTHERS, fault.others());
         };

@@ -12,12 +12,14 @@ public final class Rules {
             // What came in.
             new PackageFaults(), new Shortcuts(), new Placeholders(), new RootPacking(), new Junk(),
             // Found tree against planned tree.
-            new MissingFolder(), new MisnamedFolder(), new ForbiddenFolder(), new OtherFolder(), new TooFewFiles(), new RoleFiles(), new FileTypes(), new OutdatedKit(),
+            new MissingFolder(), new MisnamedFolder(), new ForbiddenFolder(), new OtherFolder(), new TooFewFiles(), new RoleFiles(),
+            new FileTypes(), new OutdatedKit(),
             new HandOutMarker(), new TouchedFiles(), new ManagedFolder(), new MissingCompanion(), new DeepFolder(),
             // Names.
             new RootName(), new RoleNames(), new NameRulesCheck(), new CaseClash(), new SplitAccents(), new VersionGaps(),
             // Links.
-            new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(), new UnknownLink(), new WebRootLink(),
+            new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(),
+            new UnknownLink(), new WebRootLink(),
             new SequenceGap(), new InclusionCycle(), new UnreadableDocument(),
             // Files.
             new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),

@@ -27,13 +27,16 @@ public final class Shortcuts implements Rule<PackageEvidence> {
 
     @Override
     public List<Finding> judge(PackageEvidence evidence) {
-        return evidence.standIns().shortcuts().stream().map(path -> Finding.of(Code.PACKAGE_SHORTCUT).path(path).explains(new Cause(Cause.Kind.SHORTCUT, StandIns.standsFor(path))).make()).toList();
+        return evidence.standIns().shortcuts().stream().map(path -> Finding.of(Code.PACKAGE_SHORTCUT).path(path)
+                .explains(new Cause(Cause.Kind.SHORTCUT, StandIns.standsFor(path))).make()).toList();
     }
 
     /** Every shortcut: those the source told of, and those their content gave away. */
     public static StandIns among(List<PackageFault> faults, ProjectTree tree, Scan scan) {
-        Stream<ProjectPath> links = faults.stream().filter(fault -> fault.code() == Code.PACKAGE_SHORTCUT).map(PackageFault::path).map(ProjectPath::of);
-        Stream<ProjectPath> files = scan.facts().entrySet().stream().filter(file -> file.getValue().shortcut()).map(Map.Entry::getKey).sorted();
+        Stream<ProjectPath> links = faults.stream().filter(fault -> fault.code() == Code.PACKAGE_SHORTCUT).map(PackageFault::path)
+                .map(ProjectPath::of);
+        Stream<ProjectPath> files = scan.facts().entrySet().stream().filter(file -> file.getValue().shortcut()).map(Map.Entry::getKey)
+                .sorted();
         return StandIns.of(Stream.concat(links, files).distinct().toList());
     }
 }

@@ -28,7 +28,8 @@ final class SizeLimits implements Rule<ContentEvidence> {
         List<Finding> out = new ArrayList<>();
         Kit.Limits limits = evidence.limits();
         limits.fileBytes().ifPresent(most -> evidence.files().stream().filter(file -> file.bytes() > most)
-                .forEach(file -> out.add(Finding.of(Code.ASSET_TOO_LARGE).path(file.path()).fact(BYTES, file.bytes()).fact(MOST_BYTES, most).make())));
+                .forEach(file -> out
+                        .add(Finding.of(Code.ASSET_TOO_LARGE).path(file.path()).fact(BYTES, file.bytes()).fact(MOST_BYTES, most).make())));
         limits.totalBytes().ifPresent(most -> {
             if (evidence.bytes() > most) {
                 out.add(Finding.of(Code.ASSET_TOTAL_TOO_LARGE).fact(BYTES, evidence.bytes()).fact(MOST_BYTES, most).make());

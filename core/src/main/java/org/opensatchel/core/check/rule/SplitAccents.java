@@ -38,11 +38,13 @@ final class SplitAccents implements Rule<NameEvidence> {
         Map<ProjectPath, Set<String>> named = new TreeMap<>();
         for (ResolvedLink link : evidence.links()) {
             if (link.outcome() == Outcome.OK) {
-                link.target().filter(target -> !target.isBesideRoot() && isSplit(target.text())).ifPresent(target -> hear(target, evidence.breaksOn(link), named));
+                link.target().filter(target -> !target.isBesideRoot() && isSplit(target.text()))
+                        .ifPresent(target -> hear(target, evidence.breaksOn(link), named));
             }
         }
         named.keySet().removeIf(evidence::isManaged);
-        named.entrySet().removeIf(name -> name.getValue().isEmpty() && evidence.plan().filter(plan -> plan.isInSealed(name.getKey())).isPresent());
+        named.entrySet()
+                .removeIf(name -> name.getValue().isEmpty() && evidence.plan().filter(plan -> plan.isInSealed(name.getKey())).isPresent());
         return named.entrySet().stream().map(name -> finding(name.getKey(), List.copyOf(name.getValue()))).toList();
     }
 
@@ -59,7 +61,8 @@ final class SplitAccents implements Rule<NameEvidence> {
     }
 
     private static Finding finding(ProjectPath path, List<String> machines) {
-        Finding.Builder finding = Finding.of(Code.NAME_NOT_COMPOSED).path(path).causedBy(new Cause(Cause.Kind.NAME, path)).fact(FOUND, path.name());
+        Finding.Builder finding = Finding.of(Code.NAME_NOT_COMPOSED).path(path).causedBy(new Cause(Cause.Kind.NAME, path)).fact(FOUND,
+                path.name());
         return (machines.isEmpty() ? finding : finding.atLeast(Severity.MUST).fact(MACHINES, machines)).make();
     }
 }

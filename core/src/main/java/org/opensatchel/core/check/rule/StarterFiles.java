@@ -53,8 +53,11 @@ final class StarterFiles implements Rule<PlanEvidence> {
         };
         boolean elsewhere = starter.kind() == PlannedStarter.Kind.RENAMED || starter.kind() == PlannedStarter.Kind.MOVED;
         return Finding.of(code).path(found).explains(new Cause(Cause.Kind.STARTER, planned)).explains(new Cause(Cause.Kind.NAME, found))
-                .causedBy(starter.kind() == PlannedStarter.Kind.MISSING ? Roles.folderCause(evidence.plan().orElseThrow(), planned).or(() -> shortcut(evidence, planned)) : Optional.empty())
-                .proposal(elsewhere ? Optional.of(new Candidate(planned, Reason.PLANNED, 0.95)) : Optional.empty()).facts(facts(starter)).make();
+                .causedBy(starter.kind() == PlannedStarter.Kind.MISSING
+                        ? Roles.folderCause(evidence.plan().orElseThrow(), planned).or(() -> shortcut(evidence, planned))
+                        : Optional.empty())
+                .proposal(elsewhere ? Optional.of(new Candidate(planned, Reason.PLANNED, 0.95)) : Optional.empty()).facts(facts(starter))
+                .make();
     }
 
     private static Facts facts(PlannedStarter starter) {

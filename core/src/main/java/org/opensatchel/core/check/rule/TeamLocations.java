@@ -37,14 +37,18 @@ final class TeamLocations implements Rule<LocationEvidence> {
             return List.of();
         }
         List<TeamLocation> other = evidence.team().stream()
-                .filter(member -> name(member.path()).filter(name -> !NameFolding.composed(name).equals(NameFolding.composed(own.get()))).isPresent()).toList();
-        return other.isEmpty() ? List.of() : List.of(Finding.of(Code.LOCATION_TEAM_DIFFERS).fact(FOUND, own.get())
-                .fact(OTHERS, other.stream().map(member -> name(member.path()).orElseThrow()).distinct().toList())
-                .fact(PEOPLE, other.stream().map(TeamLocation::person).distinct().toList()).make());
+                .filter(member -> name(member.path()).filter(name -> !NameFolding.composed(name).equals(NameFolding.composed(own.get())))
+                        .isPresent())
+                .toList();
+        return other.isEmpty() ? List.of()
+                : List.of(Finding.of(Code.LOCATION_TEAM_DIFFERS).fact(FOUND, own.get())
+                        .fact(OTHERS, other.stream().map(member -> name(member.path()).orElseThrow()).distinct().toList())
+                        .fact(PEOPLE, other.stream().map(TeamLocation::person).distinct().toList()).make());
     }
 
     private static Optional<String> name(String path) {
-        List<String> parts = LinkText.readTyped(path).filter(address -> address.form().isAbsolute()).isPresent() ? LocationJudge.parts(path) : List.of();
+        List<String> parts = LinkText.readTyped(path).filter(address -> address.form().isAbsolute()).isPresent() ? LocationJudge.parts(path)
+                : List.of();
         return parts.isEmpty() ? Optional.empty() : Optional.of(parts.get(parts.size() - 1));
     }
 }

@@ -40,6 +40,7 @@ final class TouchedFiles implements Rule<PlanEvidence> {
         return Finding.of(Code.STRUCTURE_SEALED_TOUCHED).path(path).explains(new Cause(Cause.Kind.STARTER, file.path()))
                 .causedBy(file.kind() == TouchedFile.Kind.GONE ? Roles.folderCause(plan, file.path()) : Optional.empty())
                 .proposal(renamed ? Optional.of(new Candidate(file.path(), Reason.PLANNED, 0.95)) : Optional.empty())
-                .fact(HOW, file.kind().name().toLowerCase(Locale.ROOT)).fact(FOUND, renamed ? Optional.of(file.path()) : Optional.empty()).make();
+                .fact(HOW, file.kind().name().toLowerCase(Locale.ROOT)).fact(FOUND, renamed ? Optional.of(file.path()) : Optional.empty())
+                .make();
     }
 }

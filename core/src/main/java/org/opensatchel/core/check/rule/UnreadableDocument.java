@@ -28,7 +28,8 @@ final class UnreadableDocument implements Rule<LinkEvidence> {
         return evidence.documents().stream().flatMap(document -> document.problems().stream().map(trouble -> {
             ReadProblem problem = trouble.problem();
             boolean binary = problem.kind() == ReadProblem.Kind.BINARY;
-            return Finding.of(binary ? Code.LINK_DOCUMENT_BINARY : Code.LINK_DOCUMENT_UNREADABLE).path(trouble.document()).at(problem.at()).causedBy(new Cause(Cause.Kind.CONTENT, document.document()))
+            return Finding.of(binary ? Code.LINK_DOCUMENT_BINARY : Code.LINK_DOCUMENT_UNREADABLE).path(trouble.document()).at(problem.at())
+                    .causedBy(new Cause(Cause.Kind.CONTENT, document.document()))
                     .fact(FORMAT, document.format()).fact(FAULT, problem.what()).make();
         })).toList();
     }

@@ -37,7 +37,8 @@ final class UnusedFile implements Rule<UseEvidence> {
         ProjectPath last = ProjectPath.ROOT;
         for (ProjectFile file : evidence.files()) {
             ProjectPath path = file.path();
-            boolean unused = FileKind.of(path.extension()).isMedia() && !used.contains(path) && !evidence.isPlanned(path) && !evidence.isManaged(path);
+            boolean unused = FileKind.of(path.extension()).isMedia() && !used.contains(path) && !evidence.isPlanned(path)
+                    && !evidence.isManaged(path);
             if (unused && out.size() <= evidence.findingsPerCode()) {
                 out.add(finding(path).make());
             } else if (unused) {

@@ -38,7 +38,8 @@ final class VersionGaps implements Rule<PlanEvidence> {
             Map<String, TreeMap<Long, ProjectPath>> documents = new TreeMap<>();
             for (ProjectPath path : role.fitting()) {
                 role.name().version(path.stem(), evidence.fields(), evidence.kit().orElseThrow().ascii())
-                        .ifPresent(version -> documents.computeIfAbsent(version.rest() + "." + path.extension(), key -> new TreeMap<>()).put(version.number(), path));
+                        .ifPresent(version -> documents.computeIfAbsent(version.rest() + "." + path.extension(), key -> new TreeMap<>())
+                                .put(version.number(), path));
             }
             documents.values().forEach(versions -> gaps(role, versions, out));
         }
@@ -55,7 +56,8 @@ final class VersionGaps implements Rule<PlanEvidence> {
             before = number;
         }
         if (!ranges.isEmpty()) {
-            out.add(Finding.of(Code.NAME_VERSION_GAP).path(versions.lastEntry().getValue()).fact(ROLE, role.role()).fact(RANGES, ranges).make());
+            out.add(Finding.of(Code.NAME_VERSION_GAP).path(versions.lastEntry().getValue()).fact(ROLE, role.role()).fact(RANGES, ranges)
+                    .make());
         }
     }
 }

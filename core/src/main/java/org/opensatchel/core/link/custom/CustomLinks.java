@@ -28,8 +28,7 @@ public final class CustomLinks {
 
     private final List<Rule> rules;
 
-    private record Rule(Glob files, CustomLinkRule rule) {
-    }
+    private record Rule(Glob files, CustomLinkRule rule) {}
 
     public CustomLinks(List<CustomLinkRule> rules) {
         this.rules = rules.stream().map(rule -> new Rule(new Glob(rule.files()), rule)).toList();
@@ -48,7 +47,8 @@ public final class CustomLinks {
     public void read(ProjectPath path, byte[] content, LinkSink sink) throws Unreadable {
         for (Rule one : rules) {
             if (one.files.takes(path)) {
-                Found found = new Found(sink, one.rule.uri() ? Notation.URI : Notation.PLAIN, one.rule.fromRoot() ? "../".repeat(Math.max(0, path.depth() - 1)) : "");
+                Found found = new Found(sink, one.rule.uri() ? Notation.URI : Notation.PLAIN,
+                        one.rule.fromRoot() ? "../".repeat(Math.max(0, path.depth() - 1)) : "");
                 read(one.rule, content, found);
             }
         }
@@ -107,7 +107,8 @@ public final class CustomLinks {
             }
             for (int i = 0; i < reader.getAttributeCount(); i++) {
                 String prefix = reader.getAttributePrefix(i);
-                String name = prefix == null || prefix.isEmpty() ? reader.getAttributeLocalName(i) : prefix + ":" + reader.getAttributeLocalName(i);
+                String name = prefix == null || prefix.isEmpty() ? reader.getAttributeLocalName(i)
+                        : prefix + ":" + reader.getAttributeLocalName(i);
                 if (name.equals(attribute) || reader.getAttributeLocalName(i).equals(attribute)) {
                     found.add(element.place(name), reader.getAttributeValue(i));
                 }
@@ -128,9 +129,12 @@ public final class CustomLinks {
             root = JsonDocuments.MAPPER.readTree(content);
         } catch (JacksonException broken) {
             boolean known = broken.getLocation() != null && broken.getLocation().getLineNr() > 0;
-            throw Unreadable.broken(known ? new Place.InText(broken.getLocation().getLineNr(), Math.max(1, broken.getLocation().getColumnNr())) : Place.WHOLE, ReadWording.NO_JSON);
+            throw Unreadable
+                    .broken(known ? new Place.InText(broken.getLocation().getLineNr(), Math.max(1, broken.getLocation().getColumnNr()))
+                            : Place.WHOLE, ReadWording.NO_JSON);
         }
-        List<String> steps = Arrays.stream(pointer.substring(1).split("/", -1)).map(step -> step.replace("~1", "/").replace("~0", "~")).toList();
+        List<String> steps = Arrays.stream(pointer.substring(1).split("/", -1)).map(step -> step.replace("~1", "/").replace("~0", "~"))
+                .toList();
         walk(root, steps, 0, new ArrayList<>(), new int[1], found);
     }
 

@@ -15,16 +15,21 @@ final class FoundPath {
 
     /** Longest path that is taken for one, in characters. */
     static final int LONGEST = 1_024;
-    private static final Set<String> DOCUMENTS = Set.of("otio", "otioz", "edl", "xspf", "m3u", "m3u8", "cue", "mpd", "smil", "svg", "pdf", "odt", "ods", "odp", "odg", "docx", "xlsx", "pptx", "epub",
+    private static final Set<String> DOCUMENTS = Set.of("otio", "otioz", "edl", "xspf", "m3u", "m3u8", "cue", "mpd", "smil", "svg", "pdf",
+            "odt", "ods", "odp", "odg", "docx", "xlsx", "pptx", "epub",
             "ora", "sfz", "musicxml", "mxl", "mtlx", "usd", "stp", "step", "ies", "cube", "lut", "vdb", "fits", "psb", "raw", "dng", "bin");
     /** What programs are made of, and how they are set up, is nobody's asset. */
-    private static final Set<String> CODE = Set.of("js", "mjs", "cjs", "ts", "tsx", "jsx", "py", "pyc", "c", "h", "cc", "cpp", "hpp", "rs", "go", "java", "class", "jar", "so", "dll", "exe", "dylib", "sh", "bat", "cmd", "ps1",
-            "conf", "cfg", "ini", "log", "lock", "pid", "tmp", "css", "scss", "php", "rb", "pl", "map", "ui", "qml", "lua", "gpg", "d", "o", "a", "in", "md", "html", "htm");
+    private static final Set<String> CODE = Set.of("js", "mjs", "cjs", "ts", "tsx", "jsx", "py", "pyc", "c", "h", "cc", "cpp", "hpp", "rs",
+            "go", "java", "class", "jar", "so", "dll", "exe", "dylib", "sh", "bat", "cmd", "ps1",
+            "conf", "cfg", "ini", "log", "lock", "pid", "tmp", "css", "scss", "php", "rb", "pl", "map", "ui", "qml", "lua", "gpg", "d", "o",
+            "a", "in", "md", "html", "htm");
     private static final String ENDS = "\"<>|*?`";
     /** Top folders that belong to the system and its programs, never to a project; behind a drive's letter, or at the top of the disk. */
-    private static final List<String> SYSTEM = List.of("/usr/", "/opt/", "/etc/", "/bin/", "/lib/", "/system/", "/library/", "/applications/", "/windows/", "/program files", "/programdata/");
+    private static final List<String> SYSTEM = List.of("/usr/", "/opt/", "/etc/", "/bin/", "/lib/", "/system/", "/library/",
+            "/applications/", "/windows/", "/program files", "/programdata/");
     /** Folders of programs inside somebody's home. */
-    private static final List<String> PROGRAMS = List.of("/appdata/local/programs/", "/appdata/roaming/", "/library/application support/", "/library/preferences/");
+    private static final List<String> PROGRAMS = List.of("/appdata/local/programs/", "/appdata/roaming/", "/library/application support/",
+            "/library/preferences/");
     /** A folder whose name begins with a dot is a program's own; {@code ..} is none. */
     private static final Pattern HIDDEN = Pattern.compile("/\\.[^./]");
 
@@ -43,7 +48,8 @@ final class FoundPath {
     static Optional<String> at(String text, char quote, boolean strict) {
         int limit = Math.min(text.length(), LONGEST);
         int end = 0;
-        while (end < limit && text.charAt(end) >= ' ' && text.charAt(end) != 0x7F && ENDS.indexOf(text.charAt(end)) < 0 && text.charAt(end) != quote) {
+        while (end < limit && text.charAt(end) >= ' ' && text.charAt(end) != 0x7F && ENDS.indexOf(text.charAt(end)) < 0
+                && text.charAt(end) != quote) {
             end++;
         }
         boolean closed = quote != 0 && end < text.length() && text.charAt(end) == quote;
@@ -84,12 +90,15 @@ final class FoundPath {
         String slashed = path.replace('\\', '/');
         String name = slashed.substring(slashed.lastIndexOf('/') + 1);
         int dot = name.lastIndexOf('.');
-        if (dot < 1 || name.length() - dot > 9 || name.length() - dot < 2 || !name.chars().skip(dot + 1).allMatch(c -> isLetterOrDigit((char) c)) || name.chars().skip(dot + 1).noneMatch(Character::isLetter)) {
+        if (dot < 1 || name.length() - dot > 9 || name.length() - dot < 2
+                || !name.chars().skip(dot + 1).allMatch(c -> isLetterOrDigit((char) c))
+                || name.chars().skip(dot + 1).noneMatch(Character::isLetter)) {
             return false;
         }
         String folded = local(slashed.toLowerCase(Locale.ROOT));
         String below = folded.length() > 1 && folded.charAt(1) == ':' ? folded.substring(2) : folded;
-        boolean foreign = SYSTEM.stream().anyMatch(below::startsWith) || PROGRAMS.stream().anyMatch(below::contains) || HIDDEN.matcher(below).find();
+        boolean foreign = SYSTEM.stream().anyMatch(below::startsWith) || PROGRAMS.stream().anyMatch(below::contains)
+                || HIDDEN.matcher(below).find();
         if (foreign || CODE.contains(name.substring(dot + 1).toLowerCase(Locale.ROOT))) {
             return false;
         }
@@ -109,7 +118,8 @@ final class FoundPath {
     /** Whether a text that stands for itself is a file's name: relative, with a media extension, and no sentence. */
     static boolean isRelative(String text) {
         int dot = text.lastIndexOf('.');
-        if (text.length() > LONGEST || dot < 1 || !isMedia(text.substring(dot + 1)) || text.indexOf("://") >= 0 || text.charAt(0) == '*' || MEDIA_TYPE.matcher(text).matches()) {
+        if (text.length() > LONGEST || dot < 1 || !isMedia(text.substring(dot + 1)) || text.indexOf("://") >= 0 || text.charAt(0) == '*'
+                || MEDIA_TYPE.matcher(text).matches()) {
             return false;
         }
         for (int i = 0; i < text.length(); i++) {

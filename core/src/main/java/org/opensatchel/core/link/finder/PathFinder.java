@@ -35,8 +35,10 @@ import org.opensatchel.core.path.ProjectPath;
 public final class PathFinder {
 
     /** Notes, tables and programs speak of files without linking them. */
-    private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat", "ps1", "java", "c", "h", "cpp", "ini", "cfg", "class", "pyc", "so", "dll", "exe", "jar", "man", "yml", "yaml", "toml", "md",
-            "pyi", "pyo", "rb", "pl", "pm", "go", "rs", "php", "lua", "ts", "tsx", "jsx", "cjs", "cc", "hpp", "cs", "kt", "swift", "sql", "properties");
+    private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat",
+            "ps1", "java", "c", "h", "cpp", "ini", "cfg", "class", "pyc", "so", "dll", "exe", "jar", "man", "yml", "yaml", "toml", "md",
+            "pyi", "pyo", "rb", "pl", "pm", "go", "rs", "php", "lua", "ts", "tsx", "jsx", "cjs", "cc", "hpp", "cs", "kt", "swift", "sql",
+            "properties");
     private static final int HEAD = 4_096;
     private static final int MOST_LINKS = 20_000;
     /** Longer XML and JSON is looked through as it is: its values would take many times its bytes. */
@@ -53,7 +55,8 @@ public final class PathFinder {
     /** Whether a file that no reader knows is looked through: not media, whose marks are their own, and nothing written for people. */
     public static boolean reads(String extension, byte[] head) {
         FileKind kind = FileKind.of(extension);
-        return head.length > 0 && !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension) && !TypeProbe.isMedia(head) && !isProgram(new Head(head));
+        return head.length > 0 && !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension) && !TypeProbe.isMedia(head)
+                && !isProgram(new Head(head));
     }
 
     private static String extension(String name) {
@@ -62,7 +65,8 @@ public final class PathFinder {
 
     /** Programs hold paths of those who built them: ELF, PE and Mach-O files, Java classes. */
     private static boolean isProgram(Head head) {
-        return head.startsWith(0x7F, 'E', 'L', 'F') || head.startsWith('M', 'Z', 0x90) || head.startsWith(0xCA, 0xFE, 0xBA, 0xBE) || head.startsWith(0xCF, 0xFA, 0xED, 0xFE) || head.startsWith('!', '<', 'a', 'r', 'c', 'h', '>');
+        return head.startsWith(0x7F, 'E', 'L', 'F') || head.startsWith('M', 'Z', 0x90) || head.startsWith(0xCA, 0xFE, 0xBA, 0xBE)
+                || head.startsWith(0xCF, 0xFA, 0xED, 0xFE) || head.startsWith('!', '<', 'a', 'r', 'c', 'h', '>');
     }
 
     /** Looks through a file; a fault in it ends the look and is no fault of the file's. */
@@ -90,7 +94,8 @@ public final class PathFinder {
             return;
         }
         try (InputStream unpacked = new GZIPInputStream(document.stream())) {
-            InputStream bounded = org.apache.commons.io.input.BoundedInputStream.builder().setInputStream(unpacked).setMaxCount(MOST_UNPACKED).get();
+            InputStream bounded = org.apache.commons.io.input.BoundedInputStream.builder().setInputStream(unpacked)
+                    .setMaxCount(MOST_UNPACKED).get();
             any(new DocumentContent(document.path(), bounded, document.limit()), false);
         } catch (java.util.zip.ZipException | java.io.EOFException broken) {
             // What is no gzip after all, or ends early, was looked at as far as it went.
@@ -110,13 +115,13 @@ public final class PathFinder {
         for (Map.Entry<String, byte[]> member : members.contents().entrySet()) {
             byte[] content = member.getValue();
             if (reads(extension(member.getKey()), content)) {
-                new PathFinder(new MemberSink(sink, members, member.getKey(), true)).any(new DocumentContent(document.path(), new ByteArrayInputStream(content), document.limit()), false);
+                new PathFinder(new MemberSink(sink, members, member.getKey(), true))
+                        .any(new DocumentContent(document.path(), new ByteArrayInputStream(content), document.limit()), false);
             }
         }
     }
 
-    private record Value(Place at, String text) {
-    }
+    private record Value(Place at, String text) {}
 
     /** Values of XML and JSON have exact ends; what turns out to be neither is looked through as it is. */
     private void structured(DocumentContent document, boolean xml) throws IOException {
@@ -132,7 +137,8 @@ public final class PathFinder {
                 new JsonScan(Set.of(), new JsonValues(values)).read(new ByteArrayInputStream(bytes));
             }
         } catch (Unreadable neither) {
-            raw(java.util.Arrays.copyOf(bytes, Math.min(bytes.length, HEAD)), new SequenceInputStream(new ByteArrayInputStream(bytes), document.stream()));
+            raw(java.util.Arrays.copyOf(bytes, Math.min(bytes.length, HEAD)),
+                    new SequenceInputStream(new ByteArrayInputStream(bytes), document.stream()));
             return;
         }
         for (Value value : values) {
@@ -146,7 +152,9 @@ public final class PathFinder {
         if (text.length() < 4) {
             return;
         }
-        LinkForm form = text.length() <= FoundPath.LONGEST ? LinkText.read(text, Notation.PLAIN).map(address -> address.form()).orElse(LinkForm.EMBEDDED) : LinkForm.EMBEDDED;
+        LinkForm form = text.length() <= FoundPath.LONGEST
+                ? LinkText.read(text, Notation.PLAIN).map(address -> address.form()).orElse(LinkForm.EMBEDDED)
+                : LinkForm.EMBEDDED;
         if (form.isAbsolute() && FoundPath.isFile(text) && text.indexOf('\n') < 0 && !isWebRoot(form, text)) {
             tell(value.at, text);
         } else if (form == LinkForm.RELATIVE && FoundPath.isRelative(text)) {

@@ -49,8 +49,10 @@ final class ColladaReader implements LinkReader {
             for (int i = 0; i < reader.getAttributeCount(); i++) {
                 String attribute = reader.getAttributeLocalName(i);
                 String value = reader.getAttributeValue(i).strip();
-                boolean named = (attribute.equals("url") && (name.startsWith("instance_") || name.equals("include") || name.equals("formula") || name.equals("import")))
-                        || (attribute.equals("target") && name.equals("instance_material")) || (attribute.equals("source") && SOURCES.contains(name));
+                boolean named = (attribute.equals("url")
+                        && (name.startsWith("instance_") || name.equals("include") || name.equals("formula") || name.equals("import")))
+                        || (attribute.equals("target") && name.equals("instance_material"))
+                        || (attribute.equals("source") && SOURCES.contains(name));
                 if (named && !value.startsWith("#") && isFile(attribute, value)) {
                     sink.link(element.place(XmlScan.written(reader, i)), value, Notation.URI).base(element.base()).including().add();
                 }

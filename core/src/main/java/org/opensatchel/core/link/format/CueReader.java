@@ -17,7 +17,8 @@ import org.opensatchel.core.path.Notation;
 /** Cue sheets (the format's published description): the names after {@code FILE} and {@code CDTEXTFILE}, in quotation marks or without. */
 final class CueReader implements LinkReader {
 
-    private static final Pattern FILE = Pattern.compile("^\\s*(?i:FILE|CDTEXTFILE)\\s+(?:\"([^\"]*)\"|(\\S.*?)\\s+(?i:WAVE|MP3|AIFF|BINARY|MOTOROLA|FLAC|OGG|APE)\\s*$|(\\S+))");
+    private static final Pattern FILE = Pattern.compile(
+            "^\\s*(?i:FILE|CDTEXTFILE)\\s+(?:\"([^\"]*)\"|(\\S.*?)\\s+(?i:WAVE|MP3|AIFF|BINARY|MOTOROLA|FLAC|OGG|APE)\\s*$|(\\S+))");
     private static final int LONGEST_LINE = 10_000;
 
     @Override

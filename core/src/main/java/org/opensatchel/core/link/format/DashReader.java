@@ -25,7 +25,8 @@ import org.opensatchel.core.path.Notation;
 final class DashReader implements LinkReader {
 
     private static final Set<String> LEVELS = Set.of("MPD", "Period", "AdaptationSet", "Representation");
-    private static final Map<String, Set<String>> NAMING = Map.of("SegmentTemplate", Set.of("media", "initialization", "index", "bitstreamSwitching"), "SegmentURL", Set.of("media", "index"),
+    private static final Map<String, Set<String>> NAMING = Map.of("SegmentTemplate",
+            Set.of("media", "initialization", "index", "bitstreamSwitching"), "SegmentURL", Set.of("media", "index"),
             "Initialization", Set.of("sourceURL"), "RepresentationIndex", Set.of("sourceURL"), "BitstreamSwitching", Set.of("sourceURL"));
 
     @Override
@@ -55,8 +56,7 @@ final class DashReader implements LinkReader {
     }
 
     /** One name in the document. */
-    private record Named(Place at, String text, boolean template) {
-    }
+    private record Named(Place at, String text, boolean template) {}
 
     /** A level of the presentation: what it names itself, and the levels in it. */
     private static final class Level {
@@ -75,13 +75,15 @@ final class DashReader implements LinkReader {
         /** Templates wait for the representations below; a representation with a template of its own takes that one. */
         void tell(LinkSink sink, String above, List<Named> templatesAbove) {
             String base = bases.isEmpty() ? above : BaseUri.within(above, bases.get(0).text);
-            List<Named> templates = named.stream().anyMatch(Named::template) ? named.stream().filter(Named::template).toList() : templatesAbove;
+            List<Named> templates = named.stream().anyMatch(Named::template) ? named.stream().filter(Named::template).toList()
+                    : templatesAbove;
             named.stream().filter(one -> !one.template).forEach(one -> sink.add(one.at, one.text, Notation.URI, base));
             boolean representation = name.equals("Representation");
             if (representation) {
                 templates.forEach(one -> sink.link(one.at, one.text, Notation.URI).reading(filled(one.text)).base(base).add());
                 if (templates.isEmpty() && named.isEmpty()) {
-                    bases.forEach(one -> sink.link(one.at, one.text, Notation.URI).base(above).alternatives("base " + one.at.text().replaceAll("\\[[0-9]+]$", "")).add());
+                    bases.forEach(one -> sink.link(one.at, one.text, Notation.URI).base(above)
+                            .alternatives("base " + one.at.text().replaceAll("\\[[0-9]+]$", "")).add());
                 }
             } else if (inner.isEmpty()) {
                 templates.forEach(one -> sink.add(one.at, one.text, Notation.URI, base));
@@ -117,9 +119,11 @@ final class DashReader implements LinkReader {
             }
             for (int i = 0; i < reader.getAttributeCount(); i++) {
                 String attribute = reader.getAttributeLocalName(i);
-                boolean remoteElement = attribute.equals("href") && "http://www.w3.org/1999/xlink".equals(reader.getAttributeNamespace(i)) && !reader.getAttributeValue(i).startsWith("urn:");
+                boolean remoteElement = attribute.equals("href") && "http://www.w3.org/1999/xlink".equals(reader.getAttributeNamespace(i))
+                        && !reader.getAttributeValue(i).startsWith("urn:");
                 if (NAMING.getOrDefault(name, Set.of()).contains(attribute) || remoteElement) {
-                    at.named.add(new Named(element.place(XmlScan.written(reader, i)), reader.getAttributeValue(i).strip(), name.equals("SegmentTemplate")));
+                    at.named.add(new Named(element.place(XmlScan.written(reader, i)), reader.getAttributeValue(i).strip(),
+                            name.equals("SegmentTemplate")));
                 }
             }
         }

@@ -36,16 +36,17 @@ final class DawprojectReader implements LinkReader {
 
     @Override
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
-        PackageDocument.open(document, sink, PROJECT::equals, true).read(PROJECT::equals, (content, into) -> new XmlScan((element, reader) -> {
-            String path = reader.getAttributeValue(null, "path");
-            boolean file = element.localName().equals("File") || element.localName().equals("State");
-            if (file && path != null && !path.isBlank()) {
-                if ("true".equals(reader.getAttributeValue(null, "external"))) {
-                    into.addOutside(element.place("path"), path.strip(), Notation.PLAIN);
-                } else {
-                    into.add(element.place("path"), path.strip(), Notation.PLAIN);
-                }
-            }
-        }).read(content.stream()));
+        PackageDocument.open(document, sink, PROJECT::equals, true).read(PROJECT::equals,
+                (content, into) -> new XmlScan((element, reader) -> {
+                    String path = reader.getAttributeValue(null, "path");
+                    boolean file = element.localName().equals("File") || element.localName().equals("State");
+                    if (file && path != null && !path.isBlank()) {
+                        if ("true".equals(reader.getAttributeValue(null, "external"))) {
+                            into.addOutside(element.place("path"), path.strip(), Notation.PLAIN);
+                        } else {
+                            into.add(element.place("path"), path.strip(), Notation.PLAIN);
+                        }
+                    }
+                }).read(content.stream()));
     }
 }

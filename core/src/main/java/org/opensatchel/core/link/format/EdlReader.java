@@ -22,8 +22,10 @@ import org.opensatchel.core.path.Notation;
  */
 final class EdlReader implements LinkReader {
 
-    private static final Pattern COMMENT = Pattern.compile("^\\s*\\*\\s*(?i:(FROM CLIP NAME|TO CLIP NAME|KEY CLIP NAME|SOURCE FILE|FROM FILE|TO FILE|FROM CLIP FILE|TO CLIP FILE|AUDIO FILE|AUDIO CLIP NAME|FROM CLIP IS|TO CLIP IS|KEY CLIP IS))\\s*:\\s*(.*?)\\s*$");
-    private static final Pattern EVENT = Pattern.compile("(?m)^\\s*[0-9]{3,6}\\s+\\S+\\s+\\S+\\s+[A-Z0-9]+\\s+([0-9]{3}\\s+)?[0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2,3}\\s");
+    private static final Pattern COMMENT = Pattern.compile(
+            "^\\s*\\*\\s*(?i:(FROM CLIP NAME|TO CLIP NAME|KEY CLIP NAME|SOURCE FILE|FROM FILE|TO FILE|FROM CLIP FILE|TO CLIP FILE|AUDIO FILE|AUDIO CLIP NAME|FROM CLIP IS|TO CLIP IS|KEY CLIP IS))\\s*:\\s*(.*?)\\s*$");
+    private static final Pattern EVENT = Pattern.compile(
+            "(?m)^\\s*[0-9]{3,6}\\s+\\S+\\s+\\S+\\s+[A-Z0-9]+\\s+([0-9]{3}\\s+)?[0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2,3}\\s");
 
     @Override
     public String format() {
@@ -54,7 +56,8 @@ final class EdlReader implements LinkReader {
             }
             Matcher comment = COMMENT.matcher(line);
             if (comment.find() && !comment.group(2).isEmpty()) {
-                link(sink, new Place.InText(number, line.codePointCount(0, comment.start(2)) + 1), comment.group(1).contains("CLIP") && !comment.group(1).contains("FILE"), comment.group(2));
+                link(sink, new Place.InText(number, line.codePointCount(0, comment.start(2)) + 1),
+                        comment.group(1).contains("CLIP") && !comment.group(1).contains("FILE"), comment.group(2));
             }
         });
     }

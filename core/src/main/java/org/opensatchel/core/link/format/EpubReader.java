@@ -51,14 +51,16 @@ final class EpubReader implements LinkReader {
             attribute(element, reader, "reference", "href", into);
             attribute(element, reader, "link", "href", into);
         }).read(content.stream()));
-        opened.read(of("ncx"), (content, into) -> new XmlScan((element, reader) -> attribute(element, reader, "content", "src", into)).read(content.stream()));
+        opened.read(of("ncx"), (content, into) -> new XmlScan((element, reader) -> attribute(element, reader, "content", "src", into))
+                .read(content.stream()));
         opened.read(of("xhtml").or(of("html")).or(of("htm")), new HtmlReader());
         opened.read(of("css"), new CssReader());
         opened.read(of("svg"), new SvgReader());
         opened.read(of("smil"), new SmilReader());
     }
 
-    private static void attribute(XmlScan.Element element, javax.xml.stream.XMLStreamReader reader, String name, String attribute, LinkSink sink) {
+    private static void attribute(XmlScan.Element element, javax.xml.stream.XMLStreamReader reader, String name, String attribute,
+            LinkSink sink) {
         String value = element.localName().equals(name) ? reader.getAttributeValue(null, attribute) : null;
         if (value != null) {
             sink.add(element.place(attribute), value.strip(), Notation.WEB);

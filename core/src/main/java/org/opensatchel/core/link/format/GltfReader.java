@@ -37,7 +37,8 @@ final class GltfReader implements LinkReader {
         }
         boolean foreign = extension.equals("html") || extension.equals("otio");
         return !foreign && head.looksLikeJson() && head.text().contains("\"asset\"") && head.text().contains("\"version\"")
-                && (head.text().contains("\"scenes\"") || head.text().contains("\"nodes\"") || head.text().contains("\"meshes\"") || head.text().contains("\"buffers\""));
+                && (head.text().contains("\"scenes\"") || head.text().contains("\"nodes\"") || head.text().contains("\"meshes\"")
+                        || head.text().contains("\"buffers\""));
     }
 
     @Override

@@ -40,7 +40,8 @@ final class HtmlReader implements LinkReader {
     private static final Set<String> EXTENSIONS = Set.of("html", "htm", "xhtml", "xht");
     private static final Set<String> LINKING = Set.of("a", "area", "link");
     private static final Set<String> INCLUDING = Set.of("iframe", "frame", "object", "embed");
-    private static final Set<String> DRAWN = Set.of("image", "use", "feimage", "pattern", "lineargradient", "radialgradient", "textpath", "mpath");
+    private static final Set<String> DRAWN = Set.of("image", "use", "feimage", "pattern", "lineargradient", "radialgradient", "textpath",
+            "mpath");
     private static final Pattern REFRESH = Pattern.compile("(?is)^\\s*[0-9.]*\\s*[;,]?\\s*url\\s*=\\s*(['\"]?)(.*?)\\1\\s*$");
 
     @Override
@@ -190,7 +191,8 @@ final class HtmlReader implements LinkReader {
         private void add(Element element, Attribute attribute, int within, String url) {
             int start = start(element, attribute);
             int blanks = url.length() - url.stripLeading().length();
-            LinkSink.Draft link = sink.link(start < 0 ? Place.WHOLE : page.apply(start + within + blanks), url.strip(), Notation.WEB).base(base);
+            LinkSink.Draft link = sink.link(start < 0 ? Place.WHOLE : page.apply(start + within + blanks), url.strip(), Notation.WEB)
+                    .base(base);
             (INCLUDING.contains(element.normalName()) ? link.including() : link).add();
         }
 
@@ -200,7 +202,8 @@ final class HtmlReader implements LinkReader {
         }
 
         private void styles(int start, String css) {
-            new CssScan(css, (offset, url) -> sink.add(start < 0 ? Place.WHOLE : page.apply(start + offset), url, Notation.WEB, base)).read();
+            new CssScan(css, (offset, url) -> sink.add(start < 0 ? Place.WHOLE : page.apply(start + offset), url, Notation.WEB, base))
+                    .read();
         }
     }
 }

@@ -12,10 +12,12 @@ public final class LinkReaders {
     private static final List<LinkReader> ALL = List.of(
             new GlbReader(), new EpubReader(), new OraReader(), new OdfReader(), new OtiozReader(), new OpcReader(), new PdfReader(),
             new OtioReader(), new GltfReader(), new UsdaReader(), new VrmlReader(), new PlyReader(), new StepReader(),
-            new SmilReader(), new XspfReader(), new DashReader(), new ColladaReader(), new X3dReader(), new MaterialxReader(), new MusicxmlReader(), new SvgReader(),
+            new SmilReader(), new XspfReader(), new DashReader(), new ColladaReader(), new X3dReader(), new MaterialxReader(),
+            new MusicxmlReader(), new SvgReader(),
             new M3uReader(), new EdlReader(),
             // By their extension alone.
-            new HtmlReader(), new MarkdownReader(), new ObjReader(), new MtlReader(), new CssReader(), new CueReader(), new SfzReader(), new UsdzReader(), new ZaeReader(),
+            new HtmlReader(), new MarkdownReader(), new ObjReader(), new MtlReader(), new CssReader(), new CueReader(), new SfzReader(),
+            new UsdzReader(), new ZaeReader(),
             new DawprojectReader());
 
     private LinkReaders() {

@@ -53,7 +53,8 @@ final class MarkdownReader implements LinkReader {
         byte[] bytes = document.bytes(MAX_BYTES);
         TextDecoding.requireText(bytes);
         String text = TextDecoding.decode(bytes);
-        Node parsed = Parser.builder().includeSourceSpans(IncludeSourceSpans.BLOCKS_AND_INLINES).maxOpenBlockParsers(MAX_NESTED).build().parse(text);
+        Node parsed = Parser.builder().includeSourceSpans(IncludeSourceSpans.BLOCKS_AND_INLINES).maxOpenBlockParsers(MAX_NESTED).build()
+                .parse(text);
         parsed.accept(new Links(text, new LineIndex(text), sink));
     }
 

@@ -22,8 +22,10 @@ final class MtlReader implements LinkReader {
 
     private static final Set<String> MAPS = Set.of("bump", "disp", "decal", "refl", "norm", "displacement");
     /** Options with the most values each can take; those with a number after the name take it. */
-    private static final Map<String, Integer> OPTIONS = Map.ofEntries(Map.entry("-blendu", 1), Map.entry("-blendv", 1), Map.entry("-boost", 1), Map.entry("-mm", 2),
-            Map.entry("-o", 3), Map.entry("-s", 3), Map.entry("-t", 3), Map.entry("-texres", 1), Map.entry("-clamp", 1), Map.entry("-bm", 1),
+    private static final Map<String, Integer> OPTIONS = Map.ofEntries(Map.entry("-blendu", 1), Map.entry("-blendv", 1),
+            Map.entry("-boost", 1), Map.entry("-mm", 2),
+            Map.entry("-o", 3), Map.entry("-s", 3), Map.entry("-t", 3), Map.entry("-texres", 1), Map.entry("-clamp", 1),
+            Map.entry("-bm", 1),
             Map.entry("-imfchan", 1), Map.entry("-type", 1), Map.entry("-cc", 1), Map.entry("-colorspace", 1));
     private static final Set<String> NUMERIC = Set.of("-mm", "-o", "-s", "-t");
 

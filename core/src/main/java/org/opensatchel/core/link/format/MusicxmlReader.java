@@ -38,7 +38,8 @@ final class MusicxmlReader implements LinkReader {
 
     @Override
     public boolean recognises(String extension, Head head) {
-        return ROOTS.contains(head.xmlRoot()) || extension.equals("musicxml") || (extension.equals("mxl") && head.isZip()) || head.isPackageOf("application/vnd.recordare.musicxml");
+        return ROOTS.contains(head.xmlRoot()) || extension.equals("musicxml") || (extension.equals("mxl") && head.isZip())
+                || head.isPackageOf("application/vnd.recordare.musicxml");
     }
 
     @Override
@@ -69,7 +70,8 @@ final class MusicxmlReader implements LinkReader {
     private static void attributes(XmlScan.Element element, XMLStreamReader reader, LinkSink sink) {
         for (int i = 0; i < reader.getAttributeCount(); i++) {
             boolean picture = PICTURES.contains(element.localName()) && reader.getAttributeLocalName(i).equals("source");
-            boolean linked = LINKING.contains(element.localName()) && reader.getAttributeLocalName(i).equals("href") && OdfReader.XLINK.equals(reader.getAttributeNamespace(i));
+            boolean linked = LINKING.contains(element.localName()) && reader.getAttributeLocalName(i).equals("href")
+                    && OdfReader.XLINK.equals(reader.getAttributeNamespace(i));
             if (picture || linked) {
                 sink.add(element.place(XmlScan.written(reader, i)), reader.getAttributeValue(i).strip(), Notation.URI, element.base());
             }

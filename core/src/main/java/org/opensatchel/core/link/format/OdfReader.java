@@ -42,7 +42,8 @@ final class OdfReader implements LinkReader {
 
     @Override
     public boolean recognises(String extension, Head head) {
-        boolean flat = (FLAT.contains(extension) && head.looksLikeXml()) || (head.xmlRoot().equals("document") && head.mentions("urn:oasis:names:tc:opendocument:xmlns:office:1.0"));
+        boolean flat = (FLAT.contains(extension) && head.looksLikeXml())
+                || (head.xmlRoot().equals("document") && head.mentions("urn:oasis:names:tc:opendocument:xmlns:office:1.0"));
         return flat || (PACKAGES.contains(extension) && head.isZip()) || head.isPackageOf("application/vnd.oasis.opendocument.");
     }
 
@@ -54,7 +55,8 @@ final class OdfReader implements LinkReader {
             return;
         }
         Predicate<String> manifest = "META-INF/manifest.xml"::equals;
-        Predicate<String> content = name -> name.equals("content.xml") || name.equals("styles.xml") || name.endsWith("/content.xml") || name.endsWith("/styles.xml");
+        Predicate<String> content = name -> name.equals("content.xml") || name.equals("styles.xml") || name.endsWith("/content.xml")
+                || name.endsWith("/styles.xml");
         PackageDocument opened = PackageDocument.open(start.content(), sink, manifest.or(content), true);
         if (isLocked(opened)) {
             throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, ReadWording.ENCRYPTED.say()));
@@ -64,7 +66,9 @@ final class OdfReader implements LinkReader {
 
     private static boolean isLocked(PackageDocument opened) throws IOException {
         boolean[] locked = new boolean[1];
-        opened.read("META-INF/manifest.xml"::equals, (content, into) -> new XmlScan((element, reader) -> locked[0] |= element.localName().equals("encryption-data")).read(content.stream()));
+        opened.read("META-INF/manifest.xml"::equals,
+                (content, into) -> new XmlScan((element, reader) -> locked[0] |= element.localName().equals("encryption-data"))
+                        .read(content.stream()));
         return locked[0];
     }
 
@@ -75,7 +79,8 @@ final class OdfReader implements LinkReader {
         for (int i = 0; i < reader.getAttributeCount(); i++) {
             String value = reader.getAttributeValue(i).strip();
             // A picture of an embedded object may be left out of the package, and is made anew.
-            boolean linked = XLINK.equals(reader.getAttributeNamespace(i)) && reader.getAttributeLocalName(i).equals("href") && !value.contains("ObjectReplacements/");
+            boolean linked = XLINK.equals(reader.getAttributeNamespace(i)) && reader.getAttributeLocalName(i).equals("href")
+                    && !value.contains("ObjectReplacements/");
             if (linked) {
                 sink.add(element.place(XmlScan.written(reader, i)), value, Notation.URI, element.base());
             }

@@ -26,7 +26,8 @@ import org.opensatchel.core.path.Notation;
  */
 final class OpcReader implements LinkReader {
 
-    private static final Set<String> EXTENSIONS = Set.of("docx", "docm", "dotx", "dotm", "xlsx", "xlsm", "xltx", "xltm", "pptx", "pptm", "potx", "potm", "ppsx", "ppsm", "3mf");
+    private static final Set<String> EXTENSIONS = Set.of("docx", "docm", "dotx", "dotm", "xlsx", "xlsm", "xltx", "xltm", "pptx", "pptm",
+            "potx", "potm", "ppsx", "ppsm", "3mf");
 
     @Override
     public String format() {
@@ -53,7 +54,8 @@ final class OpcReader implements LinkReader {
             throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, ReadWording.ENCRYPTED_OR_OLD.say()));
         }
         PackageDocument opened = PackageDocument.open(start.content(), sink, relationships, false);
-        opened.read(relationships, (content, into) -> new XmlScan(new Relationships(into, opened.sinkFor(into.member(), source(into.member())))).read(content.stream()));
+        opened.read(relationships, (content,
+                into) -> new XmlScan(new Relationships(into, opened.sinkFor(into.member(), source(into.member())))).read(content.stream()));
     }
 
     /** The part whose relationships a member tells: {@code word/_rels/document.xml.rels} tells those of {@code word/document.xml}. */

@@ -9,7 +9,10 @@ import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.member.PackageDocument;
 
-/** OpenTimelineIO bundles as one file: the timeline in {@code content.otio}, its media beside it. A bundle that is a folder needs no reader of its own. */
+/**
+ * OpenTimelineIO bundles as one file: the timeline in {@code content.otio}, its media beside it. A bundle that is a folder needs no reader
+ * of its own.
+ */
 final class OtiozReader implements LinkReader {
 
     private static final String TIMELINE = "content.otio";

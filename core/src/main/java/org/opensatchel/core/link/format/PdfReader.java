@@ -80,8 +80,7 @@ final class PdfReader implements LinkReader {
     /** Goes through everything that is reached from the catalog, each object once. */
     private static final class Walk {
         /** Something on the way: the page it was reached from, and the key it stands under. */
-        private record Step(COSBase item, String page, String key) {
-        }
+        private record Step(COSBase item, String page, String key) {}
 
         private final LinkSink sink;
         private final String base;
@@ -99,7 +98,8 @@ final class PdfReader implements LinkReader {
 
         /** The pages one by one, then whatever else is reached. */
         void visit(COSDictionary catalog) {
-            pages.entrySet().stream().sorted(Comparator.comparingInt(page -> Integer.parseInt(page.getValue().substring(5)))).forEach(page -> visit(page.getKey(), page.getValue()));
+            pages.entrySet().stream().sorted(Comparator.comparingInt(page -> Integer.parseInt(page.getValue().substring(5))))
+                    .forEach(page -> visit(page.getKey(), page.getValue()));
             visit(catalog, "");
         }
 
@@ -140,9 +140,11 @@ final class PdfReader implements LinkReader {
                 add(page, name.getString());
             }
             String type = dictionary.getNameAsString(COSName.TYPE, "");
-            boolean specification = type.equals("Filespec") || type.equals("F") || (dictionary.containsKey(COSName.UF) && dictionary.containsKey(COSName.F));
+            boolean specification = type.equals("Filespec") || type.equals("F")
+                    || (dictionary.containsKey(COSName.UF) && dictionary.containsKey(COSName.F));
             // Of older ones only the place tells what they are: what an action or a stream has under F.
-            boolean untyped = type.isEmpty() && key.equals("F") && (dictionary.containsKey(COSName.F) || dictionary.containsKey(COSName.UF));
+            boolean untyped = type.isEmpty() && key.equals("F")
+                    && (dictionary.containsKey(COSName.F) || dictionary.containsKey(COSName.UF));
             if (specification || untyped) {
                 specification(dictionary, page);
             }

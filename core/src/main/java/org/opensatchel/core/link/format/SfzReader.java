@@ -23,7 +23,8 @@ import org.opensatchel.core.path.Notation;
  */
 final class SfzReader implements LinkReader {
 
-    private static final Pattern PART = Pattern.compile("<(\\w+)>|(?<![\\w$])(\\w+)=|#include\\s+\"([^\"]*)\"|#define\\s+(\\$\\w+)\\s+(\\S+)");
+    private static final Pattern PART = Pattern
+            .compile("<(\\w+)>|(?<![\\w$])(\\w+)=|#include\\s+\"([^\"]*)\"|#define\\s+(\\$\\w+)\\s+(\\S+)");
     private static final Pattern NEXT = Pattern.compile("\\s+(?:[\\w$]+=|#include\\s|#define\\s|<\\w+>)|\\s*<\\w+>|\\s*//");
     private static final int LONGEST_LINE = 100_000;
 
@@ -53,7 +54,8 @@ final class SfzReader implements LinkReader {
     private static final class Walk {
         private final LinkSink sink;
         /** The longest name first: one may be the beginning of another. */
-        private final Map<String, String> defined = new TreeMap<>((a, b) -> a.length() != b.length() ? Integer.compare(b.length(), a.length()) : a.compareTo(b));
+        private final Map<String, String> defined = new TreeMap<>(
+                (a, b) -> a.length() != b.length() ? Integer.compare(b.length(), a.length()) : a.compareTo(b));
         private String path = "";
         private boolean inComment;
 

@@ -52,7 +52,8 @@ final class SmilReader implements LinkReader {
         @Override
         public void element(XmlScan.Element element, XMLStreamReader reader) {
             String name = element.localName();
-            if (name.equals("meta") && "base".equals(reader.getAttributeValue(null, "name")) && reader.getAttributeValue(null, "content") != null) {
+            if (name.equals("meta") && "base".equals(reader.getAttributeValue(null, "name"))
+                    && reader.getAttributeValue(null, "content") != null) {
                 stated = reader.getAttributeValue(null, "content").strip();
             }
             for (int i = 0; i < reader.getAttributeCount(); i++) {
@@ -60,7 +61,8 @@ final class SmilReader implements LinkReader {
                 boolean named = attribute.equals("src") || (attribute.equals("href") && LINKING.contains(name))
                         || (attribute.equals("backgroundImage") && !Set.of("none", "inherit").contains(reader.getAttributeValue(i)));
                 if (named) {
-                    sink.add(element.place(XmlScan.written(reader, i)), reader.getAttributeValue(i).strip(), Notation.URI, element.base().isEmpty() ? stated : BaseUri.within(stated, element.base()));
+                    sink.add(element.place(XmlScan.written(reader, i)), reader.getAttributeValue(i).strip(), Notation.URI,
+                            element.base().isEmpty() ? stated : BaseUri.within(stated, element.base()));
                 }
             }
         }

@@ -23,8 +23,10 @@ import org.opensatchel.core.path.Notation;
  */
 final class StepReader implements LinkReader {
 
-    private static final Set<String> NAMING = Set.of("DOCUMENT_FILE", "APPLIED_EXTERNAL_IDENTIFICATION_ASSIGNMENT", "EXTERNAL_SOURCE", "IDENTIFIER");
-    private static final Set<String> MODELS = Set.of("stp", "step", "p21", "stpz", "stpx", "jt", "igs", "iges", "prt", "sat", "dxf", "pdf", "ifc", "stl");
+    private static final Set<String> NAMING = Set.of("DOCUMENT_FILE", "APPLIED_EXTERNAL_IDENTIFICATION_ASSIGNMENT", "EXTERNAL_SOURCE",
+            "IDENTIFIER");
+    private static final Set<String> MODELS = Set.of("stp", "step", "p21", "stpz", "stpx", "jt", "igs", "iges", "prt", "sat", "dxf", "pdf",
+            "ifc", "stl");
 
     @Override
     public String format() {

@@ -27,7 +27,8 @@ final class SvgReader implements LinkReader {
     private static final String XLINK = "http://www.w3.org/1999/xlink";
     private static final String XHTML = "http://www.w3.org/1999/xhtml";
     private static final Set<String> INCLUDING = Set.of("image", "use", "feImage");
-    private static final Set<String> STYLED = Set.of("style", "fill", "stroke", "filter", "clip-path", "mask", "cursor", "marker", "marker-start", "marker-mid", "marker-end");
+    private static final Set<String> STYLED = Set.of("style", "fill", "stroke", "filter", "clip-path", "mask", "cursor", "marker",
+            "marker-start", "marker-mid", "marker-end");
     private static final Pattern HREF = Pattern.compile("(?:^|\\s)href\\s*=\\s*(?:\"([^\"]*)\"|'([^']*)')");
 
     @Override
@@ -64,9 +65,11 @@ final class SvgReader implements LinkReader {
                 String name = reader.getAttributeLocalName(i);
                 String value = reader.getAttributeValue(i);
                 boolean linked = name.equals("href") && (space.equals(XLINK) || (space.isEmpty() && drawn));
-                boolean sourced = drawn && space.isEmpty() && (name.equals("src") || name.equals("poster") || (name.equals("data") && element.localName().equals("object")));
+                boolean sourced = drawn && space.isEmpty()
+                        && (name.equals("src") || name.equals("poster") || (name.equals("data") && element.localName().equals("object")));
                 if (linked || sourced) {
-                    LinkSink.Draft link = sink.link(element.place(XmlScan.written(reader, i)), value.strip(), Notation.WEB).base(element.base());
+                    LinkSink.Draft link = sink.link(element.place(XmlScan.written(reader, i)), value.strip(), Notation.WEB)
+                            .base(element.base());
                     (INCLUDING.contains(element.localName()) ? link.including() : link).add();
                 } else if (space.isEmpty() && drawn && STYLED.contains(name) && value.contains("(")) {
                     styles(element.place(name), value, element.base());
@@ -76,7 +79,8 @@ final class SvgReader implements LinkReader {
 
         @Override
         public void text(XmlScan.Element element, String text) {
-            if (element.localName().equals("style") && (element.namespace().equals(SVG) || element.namespace().equals(XHTML) || element.namespace().isEmpty())) {
+            if (element.localName().equals("style")
+                    && (element.namespace().equals(SVG) || element.namespace().equals(XHTML) || element.namespace().isEmpty())) {
                 styles(element.place(), text, element.base());
             }
         }

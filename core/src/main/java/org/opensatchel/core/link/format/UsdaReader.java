@@ -131,7 +131,8 @@ final class UsdaReader implements LinkReader {
         private void link(int offset, String path) {
             String reading = path.contains(ARGUMENTS) ? path.substring(0, path.indexOf(ARGUMENTS)) : path;
             int bracket = reading.indexOf('[');
-            if (bracket > 0 && reading.endsWith("]") && reading.substring(0, bracket).toLowerCase(java.util.Locale.ROOT).endsWith(".usdz")) {
+            if (bracket > 0 && reading.endsWith("]")
+                    && reading.substring(0, bracket).toLowerCase(java.util.Locale.ROOT).endsWith(".usdz")) {
                 reading = reading.substring(0, bracket);
             }
             if (reading.startsWith("`")) {

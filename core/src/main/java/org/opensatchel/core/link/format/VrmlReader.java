@@ -38,7 +38,8 @@ final class VrmlReader implements LinkReader {
 
     @Override
     public boolean recognises(String extension, Head head) {
-        return head.text().startsWith("#VRML V") || head.text().startsWith("#X3D V") || extension.equals("wrl") || extension.equals("x3dv") || extension.equals("wrz")
+        return head.text().startsWith("#VRML V") || head.text().startsWith("#X3D V") || extension.equals("wrl") || extension.equals("x3dv")
+                || extension.equals("wrz")
                 || extension.equals("x3dvz");
     }
 
@@ -97,7 +98,8 @@ final class VrmlReader implements LinkReader {
                     at++;
                 } else {
                     String word = word();
-                    boolean inlined = !nodes.isEmpty() && (nodes.get(nodes.size() - 1).equals("Inline") || nodes.get(nodes.size() - 1).equals("GeoLOD"));
+                    boolean inlined = !nodes.isEmpty()
+                            && (nodes.get(nodes.size() - 1).equals("Inline") || nodes.get(nodes.size() - 1).equals("GeoLOD"));
                     if (word.equals("EXTERNPROTO")) {
                         externProto();
                     } else if (X3dReader.FIELDS.contains(word)) {

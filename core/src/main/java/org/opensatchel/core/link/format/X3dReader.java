@@ -20,7 +20,8 @@ import org.opensatchel.core.path.Notation;
  */
 final class X3dReader implements LinkReader {
 
-    static final Set<String> FIELDS = Set.of("url", "frontUrl", "backUrl", "leftUrl", "rightUrl", "topUrl", "bottomUrl", "rootUrl", "child1Url", "child2Url", "child3Url", "child4Url");
+    static final Set<String> FIELDS = Set.of("url", "frontUrl", "backUrl", "leftUrl", "rightUrl", "topUrl", "bottomUrl", "rootUrl",
+            "child1Url", "child2Url", "child3Url", "child4Url");
     private static final Set<String> INCLUDING = Set.of("Inline", "ExternProtoDeclare", "GeoLOD", "InlineGeometry");
 
     @Override
@@ -49,7 +50,8 @@ final class X3dReader implements LinkReader {
                 List<MultiString.Item> items = MultiString.read(reader.getAttributeValue(i));
                 Place at = element.place(XmlScan.written(reader, i));
                 for (MultiString.Item item : items) {
-                    LinkSink.Draft draft = sink.link(at, item.text().strip(), Notation.URI).base(element.base()).alternatives(items.size() > 1 ? at.text() : "");
+                    LinkSink.Draft draft = sink.link(at, item.text().strip(), Notation.URI).base(element.base())
+                            .alternatives(items.size() > 1 ? at.text() : "");
                     (INCLUDING.contains(element.localName()) ? draft.including() : draft).add();
                 }
             }

@@ -52,7 +52,8 @@ final class XspfReader implements LinkReader {
                 if (ours && LINKING.contains(element.localName())) {
                     // A track's locations are one resource in several places: a player takes the first it can have.
                     boolean location = element.isAt(java.util.List.of("track", "location"), true);
-                    sink.link(element.place(), text.strip(), Notation.URI).base(element.base()).alternatives(location ? "track " + track : "").add();
+                    sink.link(element.place(), text.strip(), Notation.URI).base(element.base())
+                            .alternatives(location ? "track " + track : "").add();
                 }
             }
         }).read(document.stream());

@@ -53,7 +53,8 @@ public final class MemberSink extends LinkSink {
     /** A link that the format says leads out of the package: it starts from the package's own folder. */
     public void addOutside(Place at, String text, Notation notation) {
         if (LinkText.read(text, notation).isPresent()) {
-            whole.takeMember(new Link(document(), whole.file(), at, shortened(text), text, notation, "", Optional.empty(), Link.Standing.STATED, "", false));
+            whole.takeMember(new Link(document(), whole.file(), at, shortened(text), text, notation, "", Optional.empty(),
+                    Link.Standing.STATED, "", false));
         }
     }
 
@@ -79,17 +80,23 @@ public final class MemberSink extends LinkSink {
         String name = String.join("/", path);
         boolean there = caseMatters ? members.has(name) : members.hasAlike(name);
         if (!there) {
-            whole.takeMember(readAs(link, link.path(), link.standing() == Link.Standing.GUESSED ? Link.Standing.GUESSED : Link.Standing.LOST));
+            whole.takeMember(
+                    readAs(link, link.path(), link.standing() == Link.Standing.GUESSED ? Link.Standing.GUESSED : Link.Standing.LOST));
         }
     }
 
     /** The same link, looked up under another path from the package's folder. */
     private static Link readAs(Link link, String path, Link.Standing standing) {
-        String written = path.isEmpty() ? "." : !link.notation().isUri() || standing != Link.Standing.STATED ? path : PercentCoding.encode(path);
-        return new Link(link.document(), link.file(), link.at(), link.text(), written, link.notation(), "", link.frames(), standing, link.alternatives(), link.includes());
+        String written = path.isEmpty() ? "."
+                : !link.notation().isUri() || standing != Link.Standing.STATED ? path : PercentCoding.encode(path);
+        return new Link(link.document(), link.file(), link.at(), link.text(), written, link.notation(), "", link.frames(), standing,
+                link.alternatives(), link.includes());
     }
 
-    /** The names worked off against a folder; what climbs over the package's top begins with {@code ..}, the first of which leaves the package. */
+    /**
+     * The names worked off against a folder; what climbs over the package's top begins with {@code ..}, the first of which leaves the
+     * package.
+     */
     private static List<String> walked(List<String> from, List<String> names) {
         List<String> out = new ArrayList<>(from);
         for (String name : names) {

@@ -112,14 +112,16 @@ public final class Members {
         }
         (folder ? folders : names).add(name);
         byKey.putIfAbsent(NameFolding.folded(name), name);
-        for (int slash = name.lastIndexOf('/'); slash > 0 && folders.add(name.substring(0, slash)); slash = name.lastIndexOf('/', slash - 1)) {
+        for (int slash = name.lastIndexOf('/'); slash > 0
+                && folders.add(name.substring(0, slash)); slash = name.lastIndexOf('/', slash - 1)) {
             // Every folder on the way is one, whether it has an entry or not.
         }
     }
 
     private void keep(String name, InputStream content) throws IOException, Unreadable {
         long left = MOST_KEPT - kept;
-        BoundedInputStream bounded = BoundedInputStream.builder().setInputStream(content).setMaxCount(left + 1).setPropagateClose(false).get();
+        BoundedInputStream bounded = BoundedInputStream.builder().setInputStream(content).setMaxCount(left + 1).setPropagateClose(false)
+                .get();
         byte[] bytes;
         try {
             bytes = bounded.readAllBytes();

@@ -31,9 +31,11 @@ public final class PackageDocument {
      * @param wanted which members are read
      * @param caseMatters whether names in this kind of package differ by letter case
      */
-    public static PackageDocument open(DocumentContent document, LinkSink sink, Predicate<String> wanted, boolean caseMatters) throws IOException, Unreadable {
+    public static PackageDocument open(DocumentContent document, LinkSink sink, Predicate<String> wanted, boolean caseMatters)
+            throws IOException, Unreadable {
         PackageDocument opened = new PackageDocument(document, sink, Members.read(document, wanted), caseMatters);
-        opened.members.unreadable().forEach((name, what) -> opened.sinkFor(name).problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, what)));
+        opened.members.unreadable()
+                .forEach((name, what) -> opened.sinkFor(name).problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, what)));
         return opened;
     }
 

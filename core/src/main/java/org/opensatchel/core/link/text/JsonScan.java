@@ -30,8 +30,7 @@ public final class JsonScan {
     private static final int MAX_VALUE = 64 << 10;
 
     /** A simple value: a text, a number as it is written, or empty for anything else, and its place in reading order. */
-    public record Value(String text, int order) {
-    }
+    public record Value(String text, int order) {}
 
     /** An object that has ended: its pointer's names and its simple values. */
     public static final class Obj {
@@ -210,6 +209,7 @@ public final class JsonScan {
 
     private static Place place(JsonParser parser) {
         var location = parser.currentLocation();
-        return location == null || location.getLineNr() < 1 ? Place.WHOLE : new Place.InText(location.getLineNr(), Math.max(1, location.getColumnNr()));
+        return location == null || location.getLineNr() < 1 ? Place.WHOLE
+                : new Place.InText(location.getLineNr(), Math.max(1, location.getColumnNr()));
     }
 }

@@ -3,7 +3,10 @@ package org.opensatchel.core.link.text;
 import java.util.ArrayList;
 import java.util.List;
 
-/** The strings of an X3D field of type MFString (ISO/IEC 19776-1, 5.15): in quotation marks, backslashes undone; without marks it is one string. */
+/**
+ * The strings of an X3D field of type MFString (ISO/IEC 19776-1, 5.15): in quotation marks, backslashes undone; without marks it is one
+ * string.
+ */
 public final class MultiString {
 
     /**
@@ -11,8 +14,7 @@ public final class MultiString {
      *
      * @param offset where it begins in the field's text
      */
-    public record Item(int offset, String text) {
-    }
+    public record Item(int offset, String text) {}
 
     private MultiString() {
     }
@@ -22,7 +24,9 @@ public final class MultiString {
         int at = field.indexOf('"');
         if (at < 0) {
             String bare = field.strip();
-            return bare.isEmpty() ? out : List.of(new Item(field.indexOf(bare), bare.startsWith("'") && bare.endsWith("'") && bare.length() > 1 ? bare.substring(1, bare.length() - 1) : bare));
+            return bare.isEmpty() ? out
+                    : List.of(new Item(field.indexOf(bare),
+                            bare.startsWith("'") && bare.endsWith("'") && bare.length() > 1 ? bare.substring(1, bare.length() - 1) : bare));
         }
         while (at >= 0 && at < field.length()) {
             int start = at + 1;
@@ -38,7 +42,8 @@ public final class MultiString {
     public static int quoted(String text, int from, StringBuilder into) {
         int at = from;
         while (at < text.length() && text.charAt(at) != '"') {
-            boolean escaped = text.charAt(at) == '\\' && at + 1 < text.length() && (text.charAt(at + 1) == '"' || text.charAt(at + 1) == '\\');
+            boolean escaped = text.charAt(at) == '\\' && at + 1 < text.length()
+                    && (text.charAt(at + 1) == '"' || text.charAt(at + 1) == '\\');
             into.append(text.charAt(escaped ? at + 1 : at));
             at += escaped ? 2 : 1;
         }

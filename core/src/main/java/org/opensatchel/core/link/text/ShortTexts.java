@@ -53,7 +53,8 @@ final class ShortTexts extends FilterInputStream {
         from = 0;
         to = begun ? in.read(buffer) : in.readNBytes(buffer, 0, buffer.length);
         if (!begun && to > 1) {
-            // A zero among the first two bytes, or a byte-order mark of two bytes (RFC 8259, section 8.1, and before it RFC 4627, section 3).
+            // A zero among the first two bytes, or a byte-order mark of two bytes (RFC 8259, section 8.1, and before it RFC 4627, section
+            // 3).
             wide = buffer[0] == 0 || buffer[1] == 0 || (buffer[0] & 0xFF) >= 0xFE;
         }
         begun = true;

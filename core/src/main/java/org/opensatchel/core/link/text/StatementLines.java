@@ -28,8 +28,7 @@ public final class StatementLines {
      * @param restColumn where the rest begins, from 1, in code points
      * @param rest what stands after the keyword, blanks around it cut off
      */
-    public record Statement(int line, String keyword, int restColumn, String rest) {
-    }
+    public record Statement(int line, String keyword, int restColumn, String rest) {}
 
     /** Takes the statements in their order. */
     public interface Listener {
@@ -170,7 +169,8 @@ public final class StatementLines {
         while (rest < text.length() && (text.charAt(rest) == ' ' || text.charAt(rest) == '\t')) {
             rest++;
         }
-        listener.statement(new Statement(line, text.substring(from, end), text.codePointCount(0, rest) + 1, text.substring(rest).stripTrailing()));
+        listener.statement(
+                new Statement(line, text.substring(from, end), text.codePointCount(0, rest) + 1, text.substring(rest).stripTrailing()));
     }
 
     private static boolean isLetter(byte b) {

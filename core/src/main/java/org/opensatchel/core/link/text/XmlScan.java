@@ -41,7 +41,8 @@ public final class XmlScan {
 
         private Element(Element parent, XMLStreamReader reader) {
             this.parent = parent;
-            this.name = reader.getPrefix() == null || reader.getPrefix().isEmpty() ? reader.getLocalName() : reader.getPrefix() + ":" + reader.getLocalName();
+            this.name = reader.getPrefix() == null || reader.getPrefix().isEmpty() ? reader.getLocalName()
+                    : reader.getPrefix() + ":" + reader.getLocalName();
             this.namespace = reader.getNamespaceURI() == null ? "" : reader.getNamespaceURI();
             this.index = parent == null ? 1 : parent.children.merge(name, 1, Integer::sum);
             String own = reader.getAttributeValue("http://www.w3.org/XML/1998/namespace", "base");
@@ -111,7 +112,8 @@ public final class XmlScan {
     /** An attribute's name as it is written, prefix and all. */
     public static String written(XMLStreamReader reader, int attribute) {
         String prefix = reader.getAttributePrefix(attribute);
-        return prefix == null || prefix.isEmpty() ? reader.getAttributeLocalName(attribute) : prefix + ":" + reader.getAttributeLocalName(attribute);
+        return prefix == null || prefix.isEmpty() ? reader.getAttributeLocalName(attribute)
+                : prefix + ":" + reader.getAttributeLocalName(attribute);
     }
 
     private final Listener listener;
@@ -176,9 +178,11 @@ public final class XmlScan {
 
     private static Place place(XMLStreamReader reader) {
         boolean known = reader != null && reader.getLocation() != null && reader.getLocation().getLineNumber() > 0;
-        return known ? new Place.InText(reader.getLocation().getLineNumber(), Math.max(1, reader.getLocation().getColumnNumber())) : Place.WHOLE;
+        return known ? new Place.InText(reader.getLocation().getLineNumber(), Math.max(1, reader.getLocation().getColumnNumber()))
+                : Place.WHOLE;
     }
 
+    @SuppressWarnings("deprecation") // Parsed lazily, a fault would come up at a place where nobody expects it; nothing else says so.
     private static WstxInputFactory factory() {
         WstxInputFactory factory = new WstxInputFactory();
         XMLResolver nothing = (publicId, systemId, base, namespace) -> new ByteArrayInputStream(new byte[0]);

@@ -15,7 +15,10 @@ import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
 import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.path.ProjectPath;
 
-/** Folders whose files have too long a path somewhere: the outermost of them, how many files, and the longest. Files are written PATH=LENGTH. */
+/**
+ * Folders whose files have too long a path somewhere: the outermost of them, how many files, and the longest. Files are written
+ * PATH=LENGTH.
+ */
 class DeepFolderTest {
 
     @ParameterizedTest
@@ -30,10 +33,13 @@ class DeepFolderTest {
             "../Take Store/a=300 | ''"})
     void theOutermostIsTold(String files, String expected) {
         Map<ProjectPath, TooLong> deep = new HashMap<>();
-        Arrays.stream(files.split(";")).filter(file -> !file.isEmpty()).map(file -> file.split("=")).forEach(file -> deep.put(ProjectPath.of(file[0]), new TooLong("Lab", Integer.parseInt(file[1]), 259)));
+        Arrays.stream(files.split(";")).filter(file -> !file.isEmpty()).map(file -> file.split("="))
+                .forEach(file -> deep.put(ProjectPath.of(file[0]), new TooLong("Lab", Integer.parseInt(file[1]), 259)));
         DepthEvidence evidence = mock(DepthEvidence.class);
         when(evidence.tooLong()).thenReturn(deep);
         when(evidence.isManaged(any())).thenAnswer(asked -> ((ProjectPath) asked.getArgument(0)).text().startsWith("kept/"));
-        assertThat(new DeepFolder().judge(evidence).stream().map(finding -> finding.path() + " " + finding.facts().number(FactName.COUNT) + " " + finding.facts().number(FactName.LEAST)).collect(Collectors.joining(";"))).isEqualTo(expected);
+        assertThat(new DeepFolder().judge(evidence).stream().map(
+                finding -> finding.path() + " " + finding.facts().number(FactName.COUNT) + " " + finding.facts().number(FactName.LEAST))
+                .collect(Collectors.joining(";"))).isEqualTo(expected);
     }
 }

@@ -24,11 +24,15 @@ import org.opensatchel.core.project.ProjectTree;
 /** What a marker says against whom and what a project was handed in for. Fields are written FIELD=VALUE. */
 class HandOutMarkerTest {
 
-    private static final Kit KIT = KitReader.read("{\"kit\": 1, \"title\": \"Ident\", \"version\": 3, \"assignment\": \"A2\", \"root\": {\"name\": \"{last}_{first}\"}}".getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+    private static final Kit KIT = KitReader
+            .read("{\"kit\": 1, \"title\": \"Ident\", \"version\": 3, \"assignment\": \"A2\", \"root\": {\"name\": \"{last}_{first}\"}}"
+                    .getBytes(StandardCharsets.UTF_8))
+            .kit().orElseThrow();
 
     private static RosterFields fields(String all) {
         Map<RosterField, String> values = new EnumMap<>(RosterField.class);
-        Arrays.stream((all == null ? "" : all).split(",")).filter(field -> !field.isBlank()).map(field -> field.split("=")).forEach(field -> values.put(RosterField.of(field[0].strip()).orElseThrow(), field[1]));
+        Arrays.stream((all == null ? "" : all).split(",")).filter(field -> !field.isBlank()).map(field -> field.split("="))
+                .forEach(field -> values.put(RosterField.of(field[0].strip()).orElseThrow(), field[1]));
         return new RosterFields(values);
     }
 
@@ -57,7 +61,8 @@ class HandOutMarkerTest {
             "'' | '' | ident | 3 | ''",
             "assignment=A2 | assignment=A3 | Ident | 3 | structure.other-kit"})
     void anotherKit(String made, String given, String title, String version, String expected) {
-        Marker marker = new Marker(Optional.of(title), version.equals("-") ? OptionalInt.empty() : OptionalInt.of(Integer.parseInt(version)), Optional.empty(), fields(made));
+        Marker marker = new Marker(Optional.of(title),
+                version.equals("-") ? OptionalInt.empty() : OptionalInt.of(Integer.parseInt(version)), Optional.empty(), fields(made));
         assertThat(String.join(" ", judge(marker, fields(given), List.of(), "x"))).isEqualTo(expected);
     }
 
@@ -79,6 +84,8 @@ class HandOutMarkerTest {
             "last=Kestrel, first=Rowan | last=Marsh, first=Ottoline | last=Kestrel, first=Rowan | Kestrel_Rowan | ''"})
     void somebodyElse(String made, String given, String other, String root, String expected) {
         Marker marker = new Marker(Optional.empty(), OptionalInt.empty(), Optional.empty(), fields(made));
-        assertThat(String.join(" ", judge(marker, fields(given), other.equals("-") ? List.of() : List.of(fields(given), fields(other)), root))).isEqualTo(expected);
+        assertThat(
+                String.join(" ", judge(marker, fields(given), other.equals("-") ? List.of() : List.of(fields(given), fields(other)), root)))
+                .isEqualTo(expected);
     }
 }

@@ -30,6 +30,8 @@ class TeamLocationsTest {
         LocationEvidence evidence = mock(LocationEvidence.class);
         when(evidence.location()).thenReturn(Optional.of(own).filter(path -> !path.isEmpty()).map(ProjectLocation::of));
         when(evidence.team()).thenReturn(team);
-        assertThat(String.join(" ", new TeamLocations().judge(evidence).stream().map(finding -> Words.ENGLISH.of(finding).message().toString()).toList())).isEqualTo(expected);
+        assertThat(String.join(" ",
+                new TeamLocations().judge(evidence).stream().map(finding -> Words.ENGLISH.of(finding).message().toString()).toList()))
+                .isEqualTo(expected);
     }
 }

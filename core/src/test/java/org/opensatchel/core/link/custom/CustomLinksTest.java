@@ -32,8 +32,9 @@ class CustomLinksTest {
     Path temp;
 
     @ParameterizedTest
-    @CsvSource({"**/*.scn,a.scn,true", "**/*.scn,x/y/a.scn,true", "**/*.scn,x/a.SCN,true", "**/*.scn,x/a.scn.bak,false", "*.scn,x/a.scn,false", "shots/*/a?.scn,shots/one/ab.scn,true", "shots/*/a?.scn,shots/one/two/ab.scn,false",
-        "shots/**,shots/one/two.txt,true", "a+b.txt,aab.txt,false", "a+b.txt,a+b.txt,true"})
+    @CsvSource({"**/*.scn,a.scn,true", "**/*.scn,x/y/a.scn,true", "**/*.scn,x/a.SCN,true", "**/*.scn,x/a.scn.bak,false",
+            "*.scn,x/a.scn,false", "shots/*/a?.scn,shots/one/ab.scn,true", "shots/*/a?.scn,shots/one/two/ab.scn,false",
+            "shots/**,shots/one/two.txt,true", "a+b.txt,aab.txt,false", "a+b.txt,a+b.txt,true"})
     void globsSayWhichFiles(String glob, String path, boolean taken) {
         assertThat(new Glob(glob).takes(ProjectPath.of(path))).isEqualTo(taken);
     }
@@ -56,7 +57,8 @@ class CustomLinksTest {
 
     @Test
     void whatIsNotOfTheKindIsToldWithItsPlace() {
-        assertThatThrownBy(() -> links(rule("pointer", "/a", false, false), "y.doc", "{\"a\": \n oops}")).isInstanceOfSatisfying(Unreadable.class, broken -> assertThat(broken.problem().at().text()).startsWith("2:"));
+        assertThatThrownBy(() -> links(rule("pointer", "/a", false, false), "y.doc", "{\"a\": \n oops}"))
+                .isInstanceOfSatisfying(Unreadable.class, broken -> assertThat(broken.problem().at().text()).startsWith("2:"));
         assertThatThrownBy(() -> links(rule("element", "//a", false, false), "y.doc", "<a><b></a>")).isInstanceOf(Unreadable.class);
     }
 
@@ -79,12 +81,16 @@ class CustomLinksTest {
                 + "{\"files\": \"**/*.board\", \"pointer\": \"/cards/*/picture\", \"base\": \"root\"}]}}";
         Kit kit = KitReader.read(json.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
         Report report = new ProjectCheck(CheckRequest.of(Optional.of(kit), RosterFields.NONE)).run(new FolderSource(project));
-        assertThat(report.links().stream().map(link -> link.document() + " " + link.at() + " " + link.outcome()).toList()).containsExactly("scenes/one.scn 1:8 ok", "scenes/one.scn 2:8 missing", "scenes/two.board /cards/0/picture ok");
-        assertThat(new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(new FolderSource(project)).findings()).as("without the kit it is a guess").noneMatch(finding -> finding.severity().equals("must"));
+        assertThat(report.links().stream().map(link -> link.document() + " " + link.at() + " " + link.outcome()).toList())
+                .containsExactly("scenes/one.scn 1:8 ok", "scenes/one.scn 2:8 missing", "scenes/two.board /cards/0/picture ok");
+        assertThat(new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(new FolderSource(project)).findings())
+                .as("without the kit it is a guess").noneMatch(finding -> finding.severity().equals("must"));
     }
 
     private static CustomLinkRule rule(String kind, String text, boolean fromRoot, boolean uri) {
-        return new CustomLinkRule("**", Optional.of(text).filter(any -> kind.equals("pattern")), Optional.of(text).filter(any -> kind.equals("element")), Optional.of(text).filter(any -> kind.equals("pointer")), fromRoot, uri);
+        return new CustomLinkRule("**", Optional.of(text).filter(any -> kind.equals("pattern")),
+                Optional.of(text).filter(any -> kind.equals("element")), Optional.of(text).filter(any -> kind.equals("pointer")), fromRoot,
+                uri);
     }
 
     private static String links(CustomLinkRule rule, String path, String content) throws Unreadable {

@@ -49,7 +49,7 @@ class PathFinderTest {
             C:\\Windows\\Fonts\\a.ttf /usr/share/a.png             |
             "C:\\Program Files\\Thing\\a.png"                      |
             ratio 16:9, 12:/30 a/b.png                             |
-            "audio/vnd.wave" '../a/tool.exe' /home/m/.config/a.png | 
+            "audio/vnd.wave" '../a/tool.exe' /home/m/.config/a.png |
             file:///usr/share/a.png ~/.thing/b.png F:/a/b.dll      |
             F:\\folder\\only                                       |
             lamp.png without marks                                 |
@@ -58,7 +58,7 @@ class PathFinderTest {
     void findsThemInText(String line, String expected) throws IOException {
         List<String> wanted = expected == null ? List.of() : Arrays.stream(expected.split(";; ")).map(String::strip).toList();
         for (String charset : List.of("UTF-8", "windows-1252", "UTF-16LE", "UTF-16BE")) {
-            byte[] mark = charset.equals("UTF-16LE") ? new byte[] {-1, -2} : charset.equals("UTF-16BE") ? new byte[] {-2, -1} : new byte[0];
+            byte[] mark = charset.equals("UTF-16LE") ? new byte[]{-1, -2} : charset.equals("UTF-16BE") ? new byte[]{-2, -1} : new byte[0];
             byte[] content = ("first line\n" + line + "\nlast").getBytes(Charset.forName(charset));
             assertThat(texts("thing.scn", joined(mark, content))).as(charset).isEqualTo(wanted);
         }
@@ -66,11 +66,16 @@ class PathFinderTest {
 
     @Test
     void placesAreExact() throws IOException {
-        assertThat(found("thing.scn", "é one\r\ntwo é F:\\a\\b.png \"c.png\"\n".getBytes(StandardCharsets.UTF_8))).extracting(link -> link.at().text()).containsExactly("2:7", "2:19");
-        assertThat(found("thing.bin", joined(new byte[] {0, 1, 2, 3}, "F:\\a\\b.png\0".getBytes(StandardCharsets.US_ASCII)))).extracting(link -> link.at().text()).containsExactly("byte 4");
-        assertThat(found("thing.json", "{\"a\": [{\"b\": \"x\"}, \"F:\\\\a\\\\b c.png\"], \"d\": \"e.wav\"}".getBytes(StandardCharsets.UTF_8))).extracting(link -> link.at().text() + " " + link.text())
+        assertThat(found("thing.scn", "é one\r\ntwo é F:\\a\\b.png \"c.png\"\n".getBytes(StandardCharsets.UTF_8)))
+                .extracting(link -> link.at().text()).containsExactly("2:7", "2:19");
+        assertThat(found("thing.bin", joined(new byte[]{0, 1, 2, 3}, "F:\\a\\b.png\0".getBytes(StandardCharsets.US_ASCII))))
+                .extracting(link -> link.at().text()).containsExactly("byte 4");
+        assertThat(
+                found("thing.json", "{\"a\": [{\"b\": \"x\"}, \"F:\\\\a\\\\b c.png\"], \"d\": \"e.wav\"}".getBytes(StandardCharsets.UTF_8)))
+                .extracting(link -> link.at().text() + " " + link.text())
                 .containsExactly("/a/1 F:\\a\\b c.png", "/d e.wav");
-        assertThat(found("thing.proj", "<p><c d='e &amp; f.wav'/><g>note on F:/a/h.mov, twice</g></p>".getBytes(StandardCharsets.UTF_8))).extracting(link -> link.at().text() + " " + link.text())
+        assertThat(found("thing.proj", "<p><c d='e &amp; f.wav'/><g>note on F:/a/h.mov, twice</g></p>".getBytes(StandardCharsets.UTF_8)))
+                .extracting(link -> link.at().text() + " " + link.text())
                 .containsExactly("/p[1]/c[1]/@d e & f.wav", "/p[1]/g[1] F:/a/h.mov");
     }
 
@@ -96,13 +101,15 @@ class PathFinderTest {
         ByteArrayOutputStream zipped = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(zipped)) {
             zip.putNextEntry(new ZipEntry("data/scene.json"));
-            zip.write("{\"a\": \"in.png\", \"b\": \"../out.png\", \"c\": \"F:/x/y.png\", \"d\": \"not there.png\"}".getBytes(StandardCharsets.UTF_8));
+            zip.write("{\"a\": \"in.png\", \"b\": \"../out.png\", \"c\": \"F:/x/y.png\", \"d\": \"not there.png\"}"
+                    .getBytes(StandardCharsets.UTF_8));
             zip.putNextEntry(new ZipEntry("data/in.png"));
             zip.write(1);
             zip.putNextEntry(new ZipEntry("out.png"));
             zip.write(1);
         }
-        assertThat(found("thing.proj", zipped.toByteArray())).extracting(link -> link.document() + " " + link.at().text() + " " + link.text())
+        assertThat(found("thing.proj", zipped.toByteArray()))
+                .extracting(link -> link.document() + " " + link.at().text() + " " + link.text())
                 .containsExactly("thing.proj!/data/scene.json /c F:/x/y.png", "thing.proj!/data/scene.json /d not there.png");
     }
 
@@ -116,7 +123,8 @@ class PathFinderTest {
                 zip.write(text);
             }
         }
-        assertThat(found("thing.proj", zipped.toByteArray())).extracting(link -> link.document().text()).containsExactly("thing.proj!/scene.dat");
+        assertThat(found("thing.proj", zipped.toByteArray())).extracting(link -> link.document().text())
+                .containsExactly("thing.proj!/scene.dat");
         ByteArrayOutputStream packed = new ByteArrayOutputStream();
         try (GZIPOutputStream gzip = new GZIPOutputStream(packed)) {
             gzip.write(text);
@@ -129,12 +137,13 @@ class PathFinderTest {
     @ValueSource(strings = {"shot.mov", "notes.txt", "credits.csv", "font.ttf", "run.log", "tool.exe", "a.pyc"})
     void mediaAndWhatIsWrittenForPeopleIsLetAlone(String name) {
         assertThat(PathFinder.reads(ProjectPath.of(name).extension(), "F:\\a\\b.png".getBytes(StandardCharsets.UTF_8))).isFalse();
-        assertThat(PathFinder.reads("scn", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10})).isFalse();
+        assertThat(PathFinder.reads("scn", new byte[]{(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10})).isFalse();
         assertThat(PathFinder.reads("scn", "x".getBytes(StandardCharsets.UTF_8))).isTrue();
     }
 
     static Stream<Arguments> hostile() {
-        return Stream.of("A:/", "A:/.a", "\"a.png'", "\\\\", "\\\\a\\", "/Users/", "/Users/.", "file:/", "~/", "'", "\".", ".png\"", "\"\\", "a:\\\0", "\"" + "x".repeat(1_000) + ".png", ".....").map(Arguments::of);
+        return Stream.of("A:/", "A:/.a", "\"a.png'", "\\\\", "\\\\a\\", "/Users/", "/Users/.", "file:/", "~/", "'", "\".", ".png\"", "\"\\",
+                "a:\\\0", "\"" + "x".repeat(1_000) + ".png", ".....").map(Arguments::of);
     }
 
     /** Twice as much of it is looked at twice as often: the looks are counted, not the time. */
@@ -145,7 +154,7 @@ class PathFinderTest {
         long[] looks = new long[2];
         for (int i = 0; i < 2; i++) {
             byte[] part = Arrays.copyOf(content, content.length / (2 - i));
-            RawScan scan = new RawScan(Arrays.copyOf(part, 4_096), (at, text) -> { });
+            RawScan scan = new RawScan(Arrays.copyOf(part, 4_096), (at, text) -> {});
             scan.read(new ByteArrayInputStream(part));
             looks[i] = scan.looked();
             assertThat(looks[i]).isLessThan(9L * part.length + (1 << 17));
@@ -160,7 +169,8 @@ class PathFinderTest {
         for (int i = 0; i < 60; i++) {
             int before = (1 << 20) - 3_000 + random.nextInt(6_000);
             String text = "x".repeat(40) + "\n";
-            byte[] content = (text.repeat(before / text.length()) + " ".repeat(before % text.length()) + "F:\\a\\lamp " + i + ".png\n" + text.repeat(200)).getBytes(StandardCharsets.US_ASCII);
+            byte[] content = (text.repeat(before / text.length()) + " ".repeat(before % text.length()) + "F:\\a\\lamp " + i + ".png\n"
+                    + text.repeat(200)).getBytes(StandardCharsets.US_ASCII);
             assertThat(found("t.scn", content)).as("seed %d, %d", seed, before).singleElement().satisfies(link -> {
                 assertThat(link.text()).startsWith("F:\\a\\lamp ");
                 assertThat(link.at().text()).isEqualTo((before / text.length() + 1) + ":" + (before % text.length() + 1));

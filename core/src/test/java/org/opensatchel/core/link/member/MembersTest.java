@@ -47,7 +47,8 @@ class MembersTest {
     }
 
     private static Members read(byte[] zip) throws IOException, Unreadable {
-        return Members.read(new DocumentContent(ProjectPath.of("a.odt"), new ByteArrayInputStream(zip), 64L << 20), name -> name.endsWith(".xml"));
+        return Members.read(new DocumentContent(ProjectPath.of("a.odt"), new ByteArrayInputStream(zip), 64L << 20),
+                name -> name.endsWith(".xml"));
     }
 
     /** Writes another method into both headers of the first member. */

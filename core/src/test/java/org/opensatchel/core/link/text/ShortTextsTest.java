@@ -20,7 +20,8 @@ class ShortTextsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"{\"a\": \"0123456789\", \"b\": [\"é€𝄞é€𝄞é€𝄞\", 12345678901234567890]}", "{\"a\": \"x\\\\\\\\\\\"\\u00e9\\ud834\\udd1e\\n\\\"y\", \"long key and longer\": \"\"}"})
+    @ValueSource(strings = {"{\"a\": \"0123456789\", \"b\": [\"é€𝄞é€𝄞é€𝄞\", 12345678901234567890]}",
+            "{\"a\": \"x\\\\\\\\\\\"\\u00e9\\ud834\\udd1e\\n\\\"y\", \"long key and longer\": \"\"}"})
     void theCutNeverFallsIntoASign(String json) throws IOException {
         JsonNode whole = JsonDocuments.MAPPER.readTree(json);
         for (int most = 4; most < 60; most++) {
@@ -36,7 +37,8 @@ class ShortTextsTest {
     @Test
     void wideTextsGoThroughAsTheyAre() throws IOException {
         String json = "{\"a\": \"0123456789\"}";
-        for (Charset charset : new Charset[] {StandardCharsets.UTF_16LE, StandardCharsets.UTF_16BE, Charset.forName("UTF-32LE"), StandardCharsets.UTF_16}) {
+        for (Charset charset : new Charset[]{StandardCharsets.UTF_16LE, StandardCharsets.UTF_16BE, Charset.forName("UTF-32LE"),
+                StandardCharsets.UTF_16}) {
             assertThat(through(json, 4, charset)).isEqualTo(json);
         }
     }

@@ -27,7 +27,8 @@ class TextReadersTest {
             @Override
             public void element(XmlScan.Element element, XMLStreamReader reader) {
                 for (int i = 0; i < reader.getAttributeCount(); i++) {
-                    out.add(element.place(XmlScan.written(reader, i)).text() + " " + reader.getAttributeValue(i) + (element.base().isEmpty() ? "" : " from " + element.base()));
+                    out.add(element.place(XmlScan.written(reader, i)).text() + " " + reader.getAttributeValue(i)
+                            + (element.base().isEmpty() ? "" : " from " + element.base()));
                 }
             }
 
@@ -47,37 +48,45 @@ class TextReadersTest {
 
     @Test
     void placesInXmlCountTheSiblingsOfOneName() throws Unreadable {
-        assertThat(attributes("<a><b x='1'/><c x='2'/><b x='3'><b x='4'/></b><p:b x='5' p:y='6'/><d>text</d></a>")).containsExactly("/a[1]/b[1]/@x 1", "/a[1]/c[1]/@x 2", "/a[1]/b[2]/@x 3", "/a[1]/b[2]/b[1]/@x 4",
+        assertThat(attributes("<a><b x='1'/><c x='2'/><b x='3'><b x='4'/></b><p:b x='5' p:y='6'/><d>text</d></a>")).containsExactly(
+                "/a[1]/b[1]/@x 1", "/a[1]/c[1]/@x 2", "/a[1]/b[2]/@x 3", "/a[1]/b[2]/b[1]/@x 4",
                 "/a[1]/p:b[1]/@x 5", "/a[1]/p:b[1]/@p:y 6", "/a[1]/d[1] text");
     }
 
     @Test
     void basesAddUp() throws Unreadable {
-        assertThat(attributes("<a xml:base='x/'><b xml:base='y/' c='1'/><d e='2'/></a>")).contains("/a[1]/b[1]/@c 1 from x/y/", "/a[1]/d[1]/@e 2 from x/");
+        assertThat(attributes("<a xml:base='x/'><b xml:base='y/' c='1'/><d e='2'/></a>")).contains("/a[1]/b[1]/@c 1 from x/y/",
+                "/a[1]/d[1]/@e 2 from x/");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"UTF-8", "UTF-16", "ISO-8859-1", "windows-1252", "UTF-16LE", "UTF-16BE"})
     void xmlIsReadInTheEncodingItDeclares(String encoding) throws Unreadable {
         String mark = encoding.equals("UTF-16LE") || encoding.equals("UTF-16BE") ? "\uFEFF" : "";
-        assertThat(attributes((mark + "<?xml version='1.0' encoding='" + encoding + "'?><a b='été.png'/>").getBytes(Charset.forName(encoding)))).containsExactly("/a[1]/@b été.png");
+        assertThat(attributes(
+                (mark + "<?xml version='1.0' encoding='" + encoding + "'?><a b='été.png'/>").getBytes(Charset.forName(encoding))))
+                .containsExactly("/a[1]/@b été.png");
     }
 
     @Test
     void entitiesOfTheDocumentAreExpandedAndNothingIsFetched() throws Unreadable {
-        assertThat(attributes("<!DOCTYPE a SYSTEM 'http://127.0.0.1:9/x.dtd' [<!ENTITY ns 'urn:x'><!ENTITY out SYSTEM 'file:///etc/passwd'>]><a b='&ns;'>&out;&nbsp;z</a>")).containsExactly("/a[1]/@b urn:x", "/a[1] z");
+        assertThat(attributes(
+                "<!DOCTYPE a SYSTEM 'http://127.0.0.1:9/x.dtd' [<!ENTITY ns 'urn:x'><!ENTITY out SYSTEM 'file:///etc/passwd'>]><a b='&ns;'>&out;&nbsp;z</a>"))
+                .containsExactly("/a[1]/@b urn:x", "/a[1] z");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"<a", "<a><b></a>", "<a b='1' b='2'/>", "", "   ", "<a>&#0;</a>", "<a b='<'/>", "text"})
     void whatIsNotWellFormedIsToldAsSuch(String xml) {
-        assertThatThrownBy(() -> attributes(xml)).isInstanceOfSatisfying(Unreadable.class, told -> assertThat(Words.ENGLISH.text(told.problem().what())).contains("XML"));
+        assertThatThrownBy(() -> attributes(xml)).isInstanceOfSatisfying(Unreadable.class,
+                told -> assertThat(Words.ENGLISH.text(told.problem().what())).contains("XML"));
     }
 
     @Test
     void whatStandsBeforeTheFaultIsKept() {
         List<String> out = new ArrayList<>();
-        assertThatThrownBy(() -> new XmlScan((element, reader) -> out.add(element.localName())).read(new ByteArrayInputStream("<a><b/><c><".getBytes(StandardCharsets.UTF_8)))).isInstanceOf(Unreadable.class);
+        assertThatThrownBy(() -> new XmlScan((element, reader) -> out.add(element.localName()))
+                .read(new ByteArrayInputStream("<a><b/><c><".getBytes(StandardCharsets.UTF_8)))).isInstanceOf(Unreadable.class);
         assertThat(out).containsExactly("a", "b", "c");
     }
 
@@ -99,10 +108,12 @@ class TextReadersTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
-            "{\"a\": \"x\"} | /a x", "{\"a\": {\"b\": \"x\"}} | /a/b x", "[{\"a\": 1}, {\"a\": \"y\"}] | /0/a 1,/1/a y", "{\"a/b~c\": \"x\"} | /a~1b~0c x", "{\"l\": [[{\"k\": \"v\"}]]} | /l/0/0/k v",
+            "{\"a\": \"x\"} | /a x", "{\"a\": {\"b\": \"x\"}} | /a/b x", "[{\"a\": 1}, {\"a\": \"y\"}] | /0/a 1,/1/a y",
+            "{\"a/b~c\": \"x\"} | /a~1b~0c x", "{\"l\": [[{\"k\": \"v\"}]]} | /l/0/0/k v",
             "{\"a\": \"1\", \"a\": \"2\"} | /a 2", "{\"é\": \"\\u00e9\\n\"} | /é é", "{\"n\": null, \"t\": true} | /n ,/t", "{} | ``"})
     void placesInJsonArePointers(String json, String expected) throws Exception {
-        for (Charset charset : List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16LE, StandardCharsets.UTF_16BE, Charset.forName("UTF-32"))) {
+        for (Charset charset : List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16LE, StandardCharsets.UTF_16BE,
+                Charset.forName("UTF-32"))) {
             assertThat(String.join(",", texts(json, charset)).strip()).as(charset.name()).isEqualTo(expected);
             assertThat(String.join(",", texts("\uFEFF" + json, charset)).strip()).as(charset + " with its mark").isEqualTo(expected);
         }
@@ -110,7 +121,8 @@ class TextReadersTest {
 
     @Test
     void valuesOfAnInnerObjectAreSeenFromTheOneAround() throws Exception {
-        assertThat(texts("{\"inner\": {\"k\": \"v\", \"inner\": {\"d\": \"w\"}}}", StandardCharsets.UTF_8)).contains("/inner.k v", "/inner.inner.d w", "/inner/k v");
+        assertThat(texts("{\"inner\": {\"k\": \"v\", \"inner\": {\"d\": \"w\"}}}", StandardCharsets.UTF_8)).contains("/inner.k v",
+                "/inner.inner.d w", "/inner/k v");
     }
 
     @Test
@@ -135,16 +147,20 @@ class TextReadersTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
-            "a { b: url(x.png) } | 1:12 x.png", "a { b: url( \"x y.png\" ) } | 1:14 x y.png", "a { b: URL('x.png') } | 1:13 x.png", "@import \"b.css\" screen; | 1:10 b.css", "@import url(b.css); | 1:13 b.css",
-            "a { b: image-set(\"x.png\" 1x, url(y.png) 2x) } | 1:19 x.png,1:34 y.png", "/* url(no.png) */ | ``", "a { content: \"url(no.png)\" } | ``", "a { b: url(x\\29 y.png) } | 1:12 x)y.png", "a { b: url() } | 1:12",
-            "@charset \"utf-8\"; | ``", "@font-face { src: local(\"A\"), url(f.woff2) format(\"woff2\") } | 1:35 f.woff2", "a { b: foourl(x.png) } | ``", "a { b: url(x.png | 1:12 x.png", "a{}/* unfinished url(x) | ``"})
+            "a { b: url(x.png) } | 1:12 x.png", "a { b: url( \"x y.png\" ) } | 1:14 x y.png", "a { b: URL('x.png') } | 1:13 x.png",
+            "@import \"b.css\" screen; | 1:10 b.css", "@import url(b.css); | 1:13 b.css",
+            "a { b: image-set(\"x.png\" 1x, url(y.png) 2x) } | 1:19 x.png,1:34 y.png", "/* url(no.png) */ | ``",
+            "a { content: \"url(no.png)\" } | ``", "a { b: url(x\\29 y.png) } | 1:12 x)y.png", "a { b: url() } | 1:12",
+            "@charset \"utf-8\"; | ``", "@font-face { src: local(\"A\"), url(f.woff2) format(\"woff2\") } | 1:35 f.woff2",
+            "a { b: foourl(x.png) } | ``", "a { b: url(x.png | 1:12 x.png", "a{}/* unfinished url(x) | ``"})
     void linksInCssAreAddressesAndImports(String css, String expected) {
         assertThat(String.join(",", urls(css)).strip()).isEqualTo(expected);
     }
 
     private static List<String> statements(byte[] text) throws Exception {
         List<String> out = new ArrayList<>();
-        StatementLines.read(new ByteArrayInputStream(text), statement -> out.add(statement.line() + ":" + statement.restColumn() + " " + statement.keyword() + "=" + statement.rest()));
+        StatementLines.read(new ByteArrayInputStream(text),
+                statement -> out.add(statement.line() + ":" + statement.restColumn() + " " + statement.keyword() + "=" + statement.rest()));
         return out;
     }
 
@@ -155,7 +171,7 @@ class TextReadersTest {
         assertThat(statements("map_Kd é.png".getBytes(StandardCharsets.ISO_8859_1))).containsExactly("1:8 map_Kd=é.png");
         assertThat(statements("\uFEFFmap_Kd é.png".getBytes(StandardCharsets.UTF_8))).containsExactly("1:8 map_Kd=é.png");
         assertThat(statements("\uFEFFmap_Kd a.png".getBytes(StandardCharsets.UTF_16LE))).containsExactly("1:8 map_Kd=a.png");
-        assertThatThrownBy(() -> statements(new byte[] {'a', 0, 1, 2})).isInstanceOf(Unreadable.class);
+        assertThatThrownBy(() -> statements(new byte[]{'a', 0, 1, 2})).isInstanceOf(Unreadable.class);
     }
 
     @ParameterizedTest
