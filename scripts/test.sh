@@ -14,7 +14,7 @@ tell_coverage() {
   local module csv
   for module in core web; do
     csv="$home/$module/target/site/jacoco/jacoco.csv"
-    [ -r "$csv" ] && awk -F, -v module="$module" 'NR > 1 { missed += $8; covered += $9 } END { printf "Lines of %s run through by its tests: %d of %d (%.1f %%)\n", module, covered, covered + missed, 100 * covered / (covered + missed) }' "$csv"
+    [ -r "$csv" ] && awk -F, -v module="$module" 'NR > 1 { missed += $(NF - 5); covered += $(NF - 4) } END { printf "Lines of %s run through by its tests: %d of %d (%.1f %%)\n", module, covered, covered + missed, 100 * covered / (covered + missed) }' "$csv"
   done
   return 0
 }
