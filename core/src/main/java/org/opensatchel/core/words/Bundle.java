@@ -12,6 +12,7 @@ import java.util.HashSet;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -23,8 +24,25 @@ final class Bundle {
     private final Map<String, String> patterns;
     private final Map<String, Pattern> parsed = new ConcurrentHashMap<>();
 
-    /** A pattern that was read, with the facts it names: those that choose a form, and the others. */
-    record Pattern(MessageFormat format, Set<String> names, Set<String> choosing) {}
+    /**
+     * A pattern that was read.
+     *
+     * @param names the facts it names
+     * @param choosing those of them that choose a form
+     * @param constant what it says when it names none, made once: most words of a page are such
+     */
+    record Pattern(MessageFormat format, Set<String> names, Set<String> choosing, Optional<String> constant) {
+
+        String format(Map<String, Object> values) {
+            if (constant.isPresent()) {
+                return constant.get();
+            }
+            // A format is no thing for two threads.
+            synchronized (format) {
+                return format.format(values);
+            }
+        }
+    }
 
     private Bundle(Locale locale, Map<String, String> patterns) {
         this.locale = locale;
@@ -95,6 +113,7 @@ final class Bundle {
                 }
             }
         }
-        return new Pattern(new MessageFormat(text(key), locale), names, choosing);
+        MessageFormat format = new MessageFormat(text(key), locale);
+        return new Pattern(format, names, choosing, names.isEmpty() ? Optional.of(format.format(Map.of())) : Optional.empty());
     }
 }

@@ -212,11 +212,7 @@ public final class Words {
             Optional<Fact> fact = FactName.of(word).flatMap(facts::get);
             values.put(word, fact.isPresent() ? value(FactName.of(word).orElseThrow(), fact.get(), marked) : absent(word, pattern));
         }
-        String text;
-        synchronized (pattern.format()) {
-            text = pattern.format().format(values);
-        }
-        return new Sentence(pieces(text, marked), open, close);
+        return new Sentence(pieces(pattern.format(values), marked), open, close);
     }
 
     /**
@@ -233,11 +229,7 @@ public final class Words {
             named.put(Integer.toString(i), filling(values[i], marked));
         }
         Bundle.Pattern pattern = bundle.pattern(key);
-        String text;
-        synchronized (pattern.format()) {
-            text = pattern.format().format(named);
-        }
-        return new Sentence(pieces(text, marked), open, close).toString();
+        return new Sentence(pieces(pattern.format(named), marked), open, close).toString();
     }
 
     private static Object filling(Object value, List<List<Sentence.Piece>> marked) {
