@@ -10,6 +10,7 @@ import org.opensatchel.core.check.rule.LinkCauses;
 import org.opensatchel.core.check.rule.LocationEvidence;
 import org.opensatchel.core.check.rule.NameEvidence;
 import org.opensatchel.core.check.rule.PackageEvidence;
+import org.opensatchel.core.check.rule.PlaceholderEvidence;
 import org.opensatchel.core.check.rule.StandIns;
 import org.opensatchel.core.check.rule.UseEvidence;
 import org.opensatchel.core.fact.Phrase;
@@ -47,17 +48,19 @@ import org.opensatchel.core.scan.Scan;
  * @param newer a later version of the kit than the one it is held against
  * @param findingsPerCode as many of one code are told; of the rest only their number
  * @param destinations the project as it would be on other machines
+ * @param older documents that are kept older versions of another
  * @param leftovers files and folders of systems and programs that were set aside
  */
 record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, RosterFields given, List<RosterFields> roster,
         Scan scan, RootNames rootNames,
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
         Optional<ProjectLocation> location, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode,
-        Destinations destinations)
+        Destinations destinations, Set<ProjectPath> older)
         implements
             PackageEvidence,
             NameEvidence,
             UseEvidence,
+            PlaceholderEvidence,
             LocationEvidence,
             DepthEvidence {
 
@@ -133,6 +136,11 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
     @Override
     public Optional<Cause> causeOf(ResolvedLink link) {
         return LinkCauses.of(this, link);
+    }
+
+    @Override
+    public boolean isOlder(ResolvedLink link) {
+        return older.contains(link.link().file());
     }
 
     @Override

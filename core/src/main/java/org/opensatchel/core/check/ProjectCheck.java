@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.opensatchel.core.check.rule.Rule;
 import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.check.rule.Shortcuts;
@@ -24,8 +25,10 @@ import org.opensatchel.core.link.custom.CustomLinks;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.SetApart;
+import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.Intake;
+import org.opensatchel.core.project.NameChoice;
 import org.opensatchel.core.project.PackageFault;
 import org.opensatchel.core.project.PackageWording;
 import org.opensatchel.core.project.ProjectFile;
@@ -59,26 +62,41 @@ public final class ProjectCheck {
 
     /** Checks a project; the source is read, not closed. */
     public Report run(ProjectSource source) throws IOException {
+        return run(source, true);
+    }
+
+    /** @param mayAskAgain whether the names of the source may be read in another way when the links speak for that */
+    private Report run(ProjectSource source, boolean mayAskAgain) throws IOException {
         Intake intake = source.list(request.limits());
         if (intake instanceof Intake.Blocked blocked) {
             return blocked(blocked);
         }
         SourceListing listing = ((Intake.Opened) intake).listing();
         RootChoice root = new RootFinder(request.kit(), request.fields()).find(listing);
-        TreeBuilder.Built built = new TreeBuilder(source, request.kit(), request.limits()).build(listing, root);
+        TreeBuilder.Built built = new TreeBuilder(source, request.kit(), request.fields(), request.limits()).build(listing, root);
         if (built.tree().files().isEmpty() && built.tree().folders().isEmpty() && built.faults().isEmpty()) {
             return blocked(new Intake.Blocked(Code.PACKAGE_UNREADABLE, PackageWording.ONLY_LEFTOVERS.say()));
         }
         Marker marker = marker(source, built.tree());
-        return run(source, root, built, request.whose(request.fields().or(marker.fields())), marker);
+        CheckRequest known = request.whose(request.fields().or(marker.fields()));
+        Scan scan = scan(source, built.tree(), new SetApart(known.kit(), known.fields()));
+        if (mayAskAgain && source.names().isOpen() && source.chooseNames(linkedNames(scan))) {
+            return run(source, false);
+        }
+        return report(source, root, built, known, marker, scan);
     }
 
-    private Report run(ProjectSource source, RootChoice root, TreeBuilder.Built built, CheckRequest known, Marker marker)
+    /** The last names of what documents link. */
+    private static Set<String> linkedNames(Scan scan) {
+        return scan.documents().stream().flatMap(document -> document.links().stream()).flatMap(link -> link.address().stream())
+                .flatMap(address -> address.names().stream()).filter(name -> name.chars().anyMatch(c -> c > 127))
+                .map(NameFolding::composed).collect(Collectors.toSet());
+    }
+
+    private Report report(ProjectSource source, RootChoice root, TreeBuilder.Built built, CheckRequest known, Marker marker, Scan scan)
             throws IOException {
         Optional<Kit> kit = known.kit();
         ProjectTree tree = built.tree();
-        SetApart apart = new SetApart(kit, known.fields());
-        Scan scan = scan(source, tree, apart);
         RootNames names = new RootNames(tree.rootName(), kit.flatMap(plan -> plan.root().make(known.fields(), plan.ascii())),
                 kit.map(Kit::root));
         Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()),
@@ -90,8 +108,9 @@ public final class ProjectCheck {
         Evidence evidence = new Evidence(tree, root, kit, known.fields(), request.fields(), known.roster(), scan, names, resolution, plan,
                 faults, built.leftovers(),
                 Shortcuts.among(faults, tree, scan), known.location(), known.team(), marker, known.newer(),
-                known.limits().findingsPerCode(), destinations);
-        return new ReportMaker(known).report(evidence, judged(evidence));
+                known.limits().findingsPerCode(), destinations,
+                OlderVersions.among(tree, scan.documents(), plan, kit, known.fields()));
+        return new ReportMaker(known).report(evidence, judged(evidence, source.names()));
     }
 
     private static Marker marker(ProjectSource source, ProjectTree tree) {
@@ -124,7 +143,7 @@ public final class ProjectCheck {
     }
 
     /** The one place where a check that breaks costs itself only. */
-    private List<Finding> judged(Evidence evidence) throws IOException {
+    private List<Finding> judged(Evidence evidence, NameChoice names) throws IOException {
         List<Rule<?>> rules = Rules.all();
         List<List<Finding>> told = new ArrayList<>(Collections.nCopies(rules.size(), List.of()));
         Workers.run(evidence.tree().count() > MANY ? Workers.most() : 1, rules.size(), i -> {
@@ -136,7 +155,8 @@ public final class ProjectCheck {
         told.forEach(raw::addAll);
         evidence.scan().failures().forEach(
                 (path, format) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED).path(path).fact(HOW, "reader").fact(FORMAT, format).make()));
-        return new Findings(request.kit(), request.limits().findingsPerCode(), request.limits().sums().findings()).told(raw);
+        return new Findings(request.kit(), request.limits().findingsPerCode(), request.limits().sums().findings())
+                .told(names.sure() ? raw : UnsureNames.told(raw, names));
     }
 
     private static <E> List<Finding> judged(Rule<E> rule, Evidence evidence) {

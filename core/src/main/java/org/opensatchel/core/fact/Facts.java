@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
@@ -80,6 +81,12 @@ public final class Facts {
 
     private static String text(Object value) {
         return value instanceof Enum<?> constant ? Wording.word(constant) : value.toString();
+    }
+
+    /** Whether a text among them is of some kind. */
+    public boolean mentions(Predicate<String> kind) {
+        return values.values().stream().anyMatch(fact -> fact instanceof Fact.Text text ? kind.test(text.value())
+                : fact instanceof Fact.Texts texts && texts.values().stream().anyMatch(kind));
     }
 
     public boolean isEmpty() {

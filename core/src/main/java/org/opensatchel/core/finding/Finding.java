@@ -57,6 +57,12 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
                 : new Finding(code, changed, path, at, facts, proposal, sure, most, least, times, causedBy, explains, consequences);
     }
 
+    /** The same as something that follows from a cause, and weighs no more than that. */
+    public Finding follows(Cause cause, Severity limit) {
+        return new Finding(code, severity.atMost(limit), path, at, facts, proposal, sure, most.atMost(limit), least, times,
+                Optional.of(cause), explains, consequences);
+    }
+
     public Finding withConsequences(List<Finding> added) {
         List<Finding> all = new ArrayList<>(consequences);
         all.addAll(added);

@@ -22,11 +22,12 @@ import org.opensatchel.core.path.ProjectPath;
  * @param frames the numbers of a sequence, for a link to many files; its text then holds {@code ####} where the number stands
  * @param standing how much the mention says
  * @param alternatives what links share of which one is enough; empty for a link that stands alone
+ * @param inUse whether it is the one of its alternatives that is opened, so that the others do not stand in for it
  * @param includes whether the linked document becomes part of this one
  */
 public record Link(ProjectPath document, ProjectPath file, Place at, String text, String path, Notation notation, String base,
         Optional<Frames> frames, Standing standing,
-        String alternatives, boolean includes) {
+        String alternatives, boolean inUse, boolean includes) {
 
     /** Where the number of a frame stands in a sequence's text. */
     public static final String FRAME_MARK = "####";
@@ -69,7 +70,7 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
     public Link frame(long number) {
         String shown = frames.orElseThrow().number(number);
         return new Link(document, file, at, text.replace(FRAME_MARK, shown), path.replace(FRAME_MARK, shown), notation, base,
-                Optional.empty(), standing, alternatives, includes);
+                Optional.empty(), standing, alternatives, inUse, includes);
     }
 
     /** How sure it is that a file is meant, from 0 to 1; empty where the format says so. */

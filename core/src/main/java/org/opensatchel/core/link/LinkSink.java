@@ -66,6 +66,7 @@ public class LinkSink {
         private String base = "";
         private Link.Standing standing = Link.Standing.STATED;
         private String alternatives = "";
+        private boolean inUse;
         private boolean includes;
 
         private Draft(Place at, String text, Notation notation) {
@@ -97,6 +98,13 @@ public class LinkSink {
             return this;
         }
 
+        /** The same for the one of them that is opened whatever becomes of the others. */
+        public Draft inUse(String group) {
+            alternatives = group;
+            inUse = true;
+            return this;
+        }
+
         /** The linked document becomes part of this one. */
         public Draft including() {
             includes = true;
@@ -106,7 +114,7 @@ public class LinkSink {
         public void add() {
             if (LinkText.read(path, notation).isPresent()) {
                 take(new Link(document, file, at, shortened(text), bounded(path), notation, base, Optional.empty(), standing, alternatives,
-                        includes));
+                        inUse, includes));
             }
         }
     }
@@ -124,7 +132,8 @@ public class LinkSink {
     }
 
     public void addSequence(Place at, String text, Notation notation, Link.Frames frames) {
-        take(new Link(document, file, at, shortened(text), text, notation, "", Optional.of(frames), Link.Standing.STATED, "", false));
+        take(new Link(document, file, at, shortened(text), text, notation, "", Optional.of(frames), Link.Standing.STATED, "", false,
+                false));
     }
 
     /** What becomes of a link; a member's sink lets go what is there in its package. */

@@ -120,7 +120,7 @@ public final class LocationJudge {
         }
         int last = parts.size() - 1;
         String name = parts.get(last);
-        if (NameFolding.composed(name).equals(NameFolding.composed(rootName))) {
+        if (NameFolding.composed(name).equals(NameFolding.composed(rootName)) || isProven(address)) {
             return;
         }
         for (int i = last - 1; i >= 0; i--) {
@@ -134,6 +134,12 @@ public final class LocationJudge {
             return;
         }
         add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last), Facts.of(HOW, "name").and(FOUND, name).and(EXPECTED, rootName), location);
+    }
+
+    /** Whether the links of the project were made under this very folder: then it is the root there, whatever it is called. */
+    private boolean isProven(LinkAddress address) {
+        return inferred.flatMap(LinkText::readTyped)
+                .filter(root -> root.prefixKey(root.names().size()).equals(address.prefixKey(address.names().size()))).isPresent();
     }
 
     /**

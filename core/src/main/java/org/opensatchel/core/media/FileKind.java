@@ -30,6 +30,11 @@ public enum FileKind {
             .flatMap(kind -> kind.getValue().stream().map(extension -> Map.entry(extension, kind.getKey())))
             .collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, Map.Entry::getValue));
 
+    /** What people write as text for machines: code, settings and lists. A name without an ending is mostly one of these. */
+    private static final Set<String> CODE = Set.of("", "py", "pyi", "ts", "tsx", "jsx", "mjs", "cjs", "java", "c", "h", "cc", "cpp", "hpp",
+            "cs", "rs", "go", "rb", "php", "lua", "pl", "sh", "bat", "cmd", "ps1", "yml", "yaml", "toml", "ini", "cfg", "conf", "env",
+            "properties", "sql", "scss", "sass", "less", "vue", "kt", "swift", "glsl", "frag", "vert", "osl", "tex", "bib", "keep", "lock");
+
     private final String phrase;
 
     FileKind(String phrase) {
@@ -44,6 +49,11 @@ public enum FileKind {
     /** The kind of an extension in lower case without its dot. */
     public static FileKind of(String extension) {
         return BY_EXTENSION.getOrDefault(extension, OTHER);
+    }
+
+    /** Whether a file of this extension is text that somebody wrote, or code. */
+    public static boolean isWritten(String extension) {
+        return of(extension) == TEXT || CODE.contains(extension);
     }
 
     /** Whether a document would be expected to link it. */

@@ -33,4 +33,19 @@ public interface ProjectSource extends Closeable {
     default boolean hasContent(SourceEntry entry) {
         return true;
     }
+
+    /** How names were read that do not say in which code page they are written; known once the source is listed. */
+    default NameChoice names() {
+        return NameChoice.CLEAR;
+    }
+
+    /**
+     * Chooses again how to read such names, now that it is known what documents link.
+     *
+     * @param linked the last names of what is linked, composed
+     * @return whether names are read in another way from now on, so that the source has to be listed again
+     */
+    default boolean chooseNames(Set<String> linked) {
+        return false;
+    }
 }

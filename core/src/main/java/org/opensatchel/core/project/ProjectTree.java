@@ -28,11 +28,19 @@ public final class ProjectTree {
     private final Set<ProjectPath> folders;
     private final Map<ProjectPath, List<ProjectPath>> children;
     private final long bytes;
+    private final Set<ProjectPath> aside;
     private volatile Map<String, List<ProjectPath>> byKey;
     private volatile Map<String, List<ProjectFile>> byName;
 
     public ProjectTree(Optional<String> rootName, Collection<ProjectFile> files, Collection<ProjectPath> emptyFolders) {
+        this(rootName, files, emptyFolders, List.of());
+    }
+
+    /** @param aside files that nobody judges, though links may lead to them */
+    public ProjectTree(Optional<String> rootName, Collection<ProjectFile> files, Collection<ProjectPath> emptyFolders,
+            Collection<ProjectPath> aside) {
         this.rootName = rootName;
+        this.aside = Set.copyOf(aside);
         this.files = inOrder(files);
         this.byPath = new HashMap<>(this.files.size() * 4 / 3 + 1);
         Adoption adoption = new Adoption();
@@ -120,7 +128,12 @@ public final class ProjectTree {
     }
 
     public boolean exists(ProjectPath path) {
-        return byPath.containsKey(path) || isFolder(path);
+        return byPath.containsKey(path) || isFolder(path) || isAside(path);
+    }
+
+    /** Whether a file lies at a path that is in the folder and is not judged. */
+    public boolean isAside(ProjectPath path) {
+        return aside.contains(path);
     }
 
     /** What lies right in a folder, in the order of the names. */

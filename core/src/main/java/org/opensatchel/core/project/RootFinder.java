@@ -125,7 +125,7 @@ public final class RootFinder {
     private RootChoice top() {
         Names top = inside.get("");
         List<String> folders = new ArrayList<>(top.folders);
-        folders.removeIf(name -> folders.size() > 1 && isCompanion(name));
+        folders.removeIf(name -> folders.size() > 1 && (isCompanion(name) || isHidden(name)));
         if (folders.size() == 1 && top.files == 0 && !isPlannedItself(folders.get(0))) {
             return new RootChoice(folders.get(0), Optional.of(folders.get(0)), Optional.empty());
         }
@@ -259,6 +259,12 @@ public final class RootFinder {
 
     private boolean nameFits(String name) {
         return kit.isPresent() && !isAnyText(kit.get().root()) && kit.get().root().test(name, fields, kit.get().ascii()).fits();
+    }
+
+    /** A hidden folder at the top is no project, and no reason to take what lies beside it for loose. */
+    private boolean isHidden(String name) {
+        return name.startsWith(".")
+                && (kit.isEmpty() || kit.get().folders().stream().noneMatch(rule -> rule.path().text().startsWith(".")));
     }
 
     private boolean isCompanion(String name) {

@@ -2,13 +2,18 @@ package org.opensatchel.core.project;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.ProjectPath;
 
 /** Makes the project's tree of what a source lists below the root, with leftovers set aside and companions beside it. */
@@ -23,11 +28,16 @@ public final class TreeBuilder {
     public record Built(ProjectTree tree, List<PackageFault> faults, List<String> leftovers) {}
 
     private final ProjectSource source;
+    private final Optional<Kit> kit;
+    private final RosterFields fields;
     private final Set<String> companions;
     private final ReadLimits limits;
 
-    public TreeBuilder(ProjectSource source, Optional<Kit> kit, ReadLimits limits) {
+    /** @param fields whose project it is, for what the plan's patterns name */
+    public TreeBuilder(ProjectSource source, Optional<Kit> kit, RosterFields fields, ReadLimits limits) {
         this.source = source;
+        this.kit = kit;
+        this.fields = fields;
         this.companions = kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of());
         this.limits = limits;
     }
@@ -37,6 +47,8 @@ public final class TreeBuilder {
         List<ProjectPath> folders = new ArrayList<>();
         List<PackageFault> faults = new ArrayList<>();
         TreeSet<String> leftovers = new TreeSet<>();
+        List<ProjectPath> aside = new ArrayList<>();
+        AsideFolders asideFolders = asideFolders(listing, root);
         for (SourceEntry entry : listing.files()) {
             Optional<String> path = fromRoot(root, entry.path());
             Optional<String> leftover = Leftovers.in(path.orElse(entry.path()));
@@ -44,21 +56,66 @@ public final class TreeBuilder {
                 faults.add(PackageFault.of(Code.PACKAGE_UNSAFE_ENTRY, entry.path(), PackageWording.LEADS_OUT.say()));
             } else if (leftover.isPresent()) {
                 leftovers.add(leftover.get());
-            } else {
-                path.ifPresent(inside -> files.add(new ProjectFile(ProjectPath.of(inside), entry)));
+            } else if (path.isPresent()) {
+                Optional<String> around = asideFolders.around(path.get());
+                if (around.isPresent()) {
+                    leftovers.add(around.get());
+                    aside.add(ProjectPath.of(path.get()));
+                } else {
+                    files.add(new ProjectFile(ProjectPath.of(path.get()), entry));
+                }
             }
         }
         for (String folder : listing.folders()) {
             Optional<String> path = fromRoot(root, folder).filter(inside -> !inside.isEmpty());
-            path.flatMap(Leftovers::in).ifPresentOrElse(leftovers::add,
-                    () -> path.ifPresent(inside -> folders.add(ProjectPath.of(inside))));
+            Optional<String> leftover = path.flatMap(Leftovers::in).or(() -> path.flatMap(asideFolders::of));
+            leftover.ifPresentOrElse(leftovers::add, () -> path.ifPresent(inside -> folders.add(ProjectPath.of(inside))));
         }
         for (SourceEntry entry : source.besideRoot(root.prefix(), companions, limits)) {
             files.add(new ProjectFile(ProjectPath.of(entry.path()), entry));
         }
-        listing.faults().forEach(
-                fault -> faults.add(new PackageFault(fault.code(), fromRoot(root, fault.path()).orElse(fault.path()), fault.what())));
-        return new Built(new ProjectTree(root.name(), files, folders), faults, List.copyOf(leftovers));
+        for (PackageFault fault : listing.faults()) {
+            String path = fromRoot(root, fault.path()).orElse(fault.path());
+            Optional<String> around = asideFolders.around(path);
+            // What must not be unpacked is told wherever it lies.
+            if (around.isPresent() && fault.code() != Code.PACKAGE_UNSAFE_ENTRY) {
+                leftovers.add(around.get());
+                aside.add(ProjectPath.of(path));
+            } else {
+                faults.add(new PackageFault(fault.code(), path, fault.what()));
+            }
+        }
+        return new Built(new ProjectTree(root.name(), files, folders, aside), faults, List.copyOf(leftovers));
+    }
+
+    private AsideFolders asideFolders(SourceListing listing, RootChoice root) throws IOException {
+        Map<String, SourceEntry> tags = new HashMap<>();
+        List<String> manifests = new ArrayList<>();
+        for (SourceEntry entry : listing.files()) {
+            if (AsideFolders.tells(entry.path())) {
+                fromRoot(root, entry.path()).ifPresent(manifests::add);
+            } else if (AsideFolders.isTag(entry.path())) {
+                fromRoot(root, entry.path()).ifPresent(path -> tags.put(path, entry));
+            }
+        }
+        return new AsideFolders(tags, manifests, source, this::isPlanned);
+    }
+
+    /** Whether the plan names a folder, or something in it; a field that takes anything does not mean a hidden folder. */
+    private boolean isPlanned(ProjectPath folder) {
+        return kit.isPresent() && (kit.get().folders().stream().anyMatch(rule -> names(rule.path(), folder))
+                || Stream
+                        .of(kit.get().starter().stream().map(Kit.StarterFile::path),
+                                kit.get().documents().stream().map(Kit.DocumentRule::in),
+                                kit.get().files().stream().map(Kit.FileRule::in))
+                        .flatMap(paths -> paths)
+                        .anyMatch(path -> path.composed().isWithin(folder.composed())));
+    }
+
+    private boolean names(FolderPattern pattern, ProjectPath folder) {
+        boolean there = pattern.fits(folder, fields, kit.orElseThrow().ascii())
+                || pattern.isReachedThrough(folder, fields, kit.orElseThrow().ascii());
+        return there && (!folder.name().startsWith(".") || pattern.names().get(folder.depth() - 1).text().startsWith("."));
     }
 
     private boolean isCompanion(String path) {

@@ -2,7 +2,6 @@ package org.opensatchel.core.project;
 
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
@@ -22,7 +21,7 @@ final class ZipRecordReader {
     private static final int UNIX_TIME_EXTRA = 0x5455;
     private static final int UNICODE_NAME_EXTRA = 0x7075;
     private static final long UNSET = 0xFFFFFFFFL;
-    private static final Charset CP437 = Charset.forName("IBM437");
+    private static final byte[] DECIDED = {};
 
     private ZipRecordReader() {
     }
@@ -54,11 +53,12 @@ final class ZipRecordReader {
         }
         byte[] rawName = new byte[nameBytes];
         buffer.get(at + FIXED_BYTES, rawName);
-        String name = name(rawName, (flags & UTF8_NAME) != 0, extras);
+        Optional<String> known = name(rawName, (flags & UTF8_NAME) != 0, extras);
+        String name = known.orElseGet(() -> new String(rawName, NameCodePages.USUAL));
         Kind kind = kind(name, madeOn, buffer.getInt(at + 38));
         ZipEntryRecord record = new ZipEntryRecord(name, flags, unsigned(buffer, at + 10), buffer.getInt(at + 16) & UNSET, packed, bytes,
                 offset + shift,
-                nameBytes, kind, time(extras, unsigned(buffer, at + 12), unsigned(buffer, at + 14)));
+                nameBytes, kind, time(extras, unsigned(buffer, at + 12), unsigned(buffer, at + 14)), known.isPresent() ? DECIDED : rawName);
         buffer.position(at + length(buffer));
         if (packed < 0 || bytes < 0 || offset < 0) {
             throw new ZipDirectory.Broken(PackageWording.ZIP_SIZE_IMPOSSIBLE.say());
@@ -66,19 +66,19 @@ final class ZipRecordReader {
         return record;
     }
 
-    /** The name: what the UTF-8 extra says if it belongs to it, UTF-8 where flagged or valid, else the format's old code page. */
-    private static String name(byte[] raw, boolean flagged, Extras extras) {
+    /** The name: what the UTF-8 extra says if it belongs to it, UTF-8 where flagged or valid; empty where it is in some code page. */
+    private static Optional<String> name(byte[] raw, boolean flagged, Extras extras) {
         int unicode = extras.find(UNICODE_NAME_EXTRA);
         if (!flagged && unicode >= 0) {
             Optional<String> better = extras.unicodeName(unicode, raw);
             if (better.isPresent()) {
-                return better.get();
+                return better;
             }
         }
         try {
-            return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(raw)).toString();
+            return Optional.of(StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(raw)).toString());
         } catch (CharacterCodingException notUtf8) {
-            return flagged ? new String(raw, StandardCharsets.UTF_8) : new String(raw, CP437);
+            return flagged ? Optional.of(new String(raw, StandardCharsets.UTF_8)) : Optional.empty();
         }
     }
 

@@ -43,6 +43,10 @@ public final class ZipSource implements ProjectSource {
     private static final int MOST_DEFLATED = 1_040;
 
     private final FileChannel file;
+    /** How names are read that do not say so; null until they were looked at. */
+    private NameCodePages.Choice choice;
+    private NameChoice names = NameChoice.CLEAR;
+    private List<byte[]> stored = List.of();
 
     private ZipSource(FileChannel file) {
         this.file = file;
@@ -88,8 +92,35 @@ public final class ZipSource implements ProjectSource {
         if (records.isEmpty()) {
             return Intake.unreadable(PackageWording.ZIP_EMPTY.say());
         }
+        records = named(records);
         Optional<Phrase> bomb = bomb(records, limits);
         return bomb.isPresent() ? Intake.bomb(bomb.get()) : new Intake.Opened(new Sorting(limits).sort(records));
+    }
+
+    private List<ZipEntryRecord> named(List<ZipEntryRecord> records) {
+        stored = records.stream().map(ZipEntryRecord::undecided).filter(name -> name.length > 0).toList();
+        if (stored.isEmpty()) {
+            return records;
+        }
+        choice = choice == null ? NameCodePages.choose(stored, Set.of()) : choice;
+        List<ZipEntryRecord> out = records.stream()
+                .map(record -> record.undecided().length == 0 ? record : record.named(new String(record.undecided(), choice.charset())))
+                .toList();
+        names = new NameChoice(out.stream().filter(record -> record.undecided().length > 0).map(ZipEntryRecord::name).toList(),
+                choice.sure());
+        return out;
+    }
+
+    @Override
+    public NameChoice names() {
+        return names;
+    }
+
+    @Override
+    public boolean chooseNames(Set<String> linked) {
+        NameCodePages.Choice before = choice;
+        choice = NameCodePages.choose(stored, linked);
+        return !choice.equals(before);
     }
 
     private static Optional<Phrase> bomb(List<ZipEntryRecord> records, ReadLimits limits) {

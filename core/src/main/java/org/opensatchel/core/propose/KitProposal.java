@@ -51,7 +51,8 @@ public record KitProposal(String title, List<ProposedPart> parts) {
             return new Reading(Optional.empty(), Optional.of(blocked.what()));
         }
         RootChoice root = new RootFinder(Optional.empty(), known).find(((Intake.Opened) intake).listing());
-        ProjectTree tree = new TreeBuilder(source, Optional.empty(), limits).build(((Intake.Opened) intake).listing(), root).tree();
+        ProjectTree tree = new TreeBuilder(source, Optional.empty(), RosterFields.NONE, limits)
+                .build(((Intake.Opened) intake).listing(), root).tree();
         if (tree.files().isEmpty() && tree.folders().isEmpty()) {
             return new Reading(Optional.empty(), Optional.of(ProposalWording.NOTHING_THERE.say()));
         }

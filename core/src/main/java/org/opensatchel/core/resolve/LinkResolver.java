@@ -97,11 +97,25 @@ public final class LinkResolver {
             case EMBEDDED -> ResolvedLink.of(link, form, Outcome.EMBEDDED);
             case REMOTE -> ResolvedLink.of(link, form, Outcome.REMOTE);
             case VARIABLE -> ResolvedLink.of(link, form, Outcome.UNKNOWN);
-            case ROOTED -> within(link, form, address.names());
+            case ROOTED -> inSite(within(link, form, address.names()), address.names());
             case RELATIVE -> loosely(relative(link, form, address.names()), address.names());
             default -> absolute(link, form, address);
         };
-        return withGaps(resolved);
+        return withGaps(TemplateParts.isUnfilled(resolved) ? ResolvedLink.of(link, form, Outcome.UNKNOWN) : resolved);
+    }
+
+    /** A site that lies in one folder of the project is served from there: rooted links start from it. */
+    private ResolvedLink inSite(ResolvedLink fromRoot, List<String> names) {
+        if (fromRoot.isFound() || names.isEmpty()) {
+            return fromRoot;
+        }
+        List<ProjectPath> sites = tree.children(ProjectPath.ROOT).stream().filter(tree::isFolder)
+                .map(top -> ProjectPath.of(top.text() + "/" + String.join("/", names))).filter(tree::exists).toList();
+        List<String> own = fromRoot.link().file().names();
+        Optional<ProjectPath> there = sites.size() == 1 ? Optional.of(sites.get(0))
+                : sites.stream().filter(path -> path.names().get(0).equals(own.get(0))).findFirst();
+        return there.map(path -> ResolvedLink.of(fromRoot.link(), fromRoot.form(), Outcome.OK).intended(path).target(path))
+                .orElse(fromRoot);
     }
 
     /** What the format says less of than a path: a name that may be anywhere, or a guess that may start from the root. */
@@ -125,7 +139,10 @@ public final class LinkResolver {
         return resolved;
     }
 
-    /** A name without a folder says which file is meant, and not where it lies: the only file of that name is found. */
+    /**
+     * A name without a folder says which file is meant, and not where it lies: the only file of that name is found. Of a clip's name any
+     * file that bears it is found; of a guess nobody knows.
+     */
     private ResolvedLink byNameAlone(ResolvedLink resolved, List<String> names) {
         if (names.size() != 1) {
             return resolved;
@@ -133,7 +150,8 @@ public final class LinkResolver {
         String name = NameFolding.composed(names.get(0));
         List<ProjectPath> there = tree.named(name).stream().map(ProjectFile::path)
                 .filter(path -> NameFolding.composed(path.name()).equals(name)).toList();
-        return there.size() == 1 ? ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(there.get(0)).target(there.get(0))
+        boolean found = there.size() == 1 || (resolved.link().standing() == Link.Standing.NAMED && !there.isEmpty());
+        return found ? ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(there.get(0)).target(there.get(0))
                 : resolved;
     }
 

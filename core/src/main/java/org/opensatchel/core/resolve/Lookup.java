@@ -60,7 +60,8 @@ final class Lookup {
 
     Optional<Found> exactOrAlike(ProjectPath path) {
         // The tree's own path, of which there is one, and not the link's: it is looked up again more than once.
-        Optional<ProjectPath> there = tree.file(path).map(ProjectFile::path).or(() -> Optional.of(path).filter(tree::isFolder));
+        Optional<ProjectPath> there = tree.file(path).map(ProjectFile::path)
+                .or(() -> Optional.of(path).filter(other -> tree.isFolder(other) || tree.isAside(other)));
         if (there.isPresent()) {
             return Optional.of(new Found(there.get(), Optional.empty()));
         }

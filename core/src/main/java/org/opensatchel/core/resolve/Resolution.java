@@ -54,7 +54,7 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
 
     /** Whether a link is one of several alternatives of which another one is found. */
     public boolean hasBetter(ResolvedLink link) {
-        return !link.link().alternatives().isEmpty() && satisfied.contains(group(link));
+        return !link.link().alternatives().isEmpty() && !link.link().inUse() && satisfied.contains(group(link));
     }
 
     /** The project's files that some link leads to, those behind a numbered set among them. */

@@ -59,6 +59,11 @@ public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<P
         return candidates.stream().findFirst().filter(candidate -> candidate.sure() >= 0.5);
     }
 
+    /** Whether it has a part that a template was to fill in. */
+    public boolean unfilled() {
+        return TemplateParts.isUnfilled(this);
+    }
+
     /** Whether the very file it asks for is in the project, though perhaps under a path that opens only here. */
     public boolean isFound() {
         return target.isPresent() && outcome != Outcome.MOVED;

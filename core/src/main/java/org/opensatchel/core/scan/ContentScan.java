@@ -238,7 +238,8 @@ public final class ContentScan {
             byte[] head = content.readNBytes(TypeProbe.HEAD_BYTES);
             String extension = file.path().extension();
             Head beginning = new Head(head);
-            Optional<LinkReader> reader = head.length == 0 || !isDocumentPlace.test(file.path()) ? Optional.empty()
+            boolean standIn = StandInProbe.isOne(file.path().name(), extension, file.bytes(), head);
+            Optional<LinkReader> reader = head.length == 0 || standIn || !isDocumentPlace.test(file.path()) ? Optional.empty()
                     : LinkReaders.of(extension, beginning);
             boolean ruled = head.length > 0 && isDocumentPlace.test(file.path()) && custom.read(file.path());
             if (reader.isPresent() || ruled) {
@@ -246,7 +247,7 @@ public final class ContentScan {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
                 alone(heavy, () -> read(content(file.path(), whole, sums.isBytesFull(before)), sink, reader, ruled, result));
-            } else if (isDocumentPlace.test(file.path()) && PathFinder.reads(extension, head)) {
+            } else if (!standIn && isDocumentPlace.test(file.path()) && PathFinder.reads(extension, head)) {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
                 result.cutShort = file.bytes() > MOST_LOOKED_THROUGH;
@@ -255,7 +256,8 @@ public final class ContentScan {
             }
             boolean checked = file.entry().checksum() != 0;
             boolean zeros = content.finish(hashed || checked, file.bytes());
-            result.facts = new FileFacts(content.sha256(), TypeProbe.lie(extension, head), zeros, isShortcut(extension, beginning));
+            result.facts = new FileFacts(content.sha256(), standIn ? Optional.empty() : TypeProbe.lie(extension, head),
+                    zeros, standIn);
         } catch (ContentUnavailable unavailable) {
             result.damage = unavailable.what();
         }
@@ -341,13 +343,5 @@ public final class ContentScan {
 
     private static String format(Optional<LinkReader> reader) {
         return reader.map(LinkReader::format).orElse(KIT_RULES);
-    }
-
-    private static boolean isShortcut(String extension, Head head) {
-        boolean windows = head.startsWith(0x4C, 0, 0, 0, 0x01, 0x14, 0x02, 0);
-        boolean alias = head.startsWith('b', 'o', 'o', 'k', 0, 0, 0, 0, 'm', 'a', 'r', 'k');
-        boolean address = (extension.equals("url") || extension.equals("webloc")) && head.mentions("file:");
-        boolean launcher = extension.equals("desktop") && head.mentions("[desktop entry]") && head.mentions("type=link");
-        return windows || alias || address || launcher || extension.equals("lnk");
     }
 }

@@ -299,7 +299,8 @@ public final class Words {
     }
 
     private static String term(FactName name, String value) {
-        return name == FactName.CODE ? value + ".title" : name.word() + "." + value.toLowerCase(Locale.ROOT).replace(' ', '-');
+        return name == FactName.CODE ? value + ".title"
+                : name.word() + "." + value.toLowerCase(Locale.ROOT).replace(' ', '-').replace('_', '-');
     }
 
     private List<Sentence.Piece> words(String key, String otherwise) {

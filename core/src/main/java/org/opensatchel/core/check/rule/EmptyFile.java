@@ -5,15 +5,16 @@ import java.util.Set;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 
 /** A file of no bytes. */
-final class EmptyFile implements Rule<ContentEvidence> {
+final class EmptyFile implements Rule<UseEvidence> {
 
     @Override
-    public Class<ContentEvidence> needs() {
-        return ContentEvidence.class;
+    public Class<UseEvidence> needs() {
+        return UseEvidence.class;
     }
 
     @Override
@@ -22,16 +23,22 @@ final class EmptyFile implements Rule<ContentEvidence> {
     }
 
     @Override
-    public List<Finding> judge(ContentEvidence evidence) {
-        return evidence.files().stream().filter(file -> file.bytes() == 0 && isJudged(evidence, file))
+    public List<Finding> judge(UseEvidence evidence) {
+        Set<ProjectPath> linked = evidence.files().stream().anyMatch(file -> file.bytes() == 0) ? evidence.linked() : Set.of();
+        return evidence.files().stream().filter(file -> file.bytes() == 0 && isJudged(evidence, file, linked))
                 .map(file -> Finding.of(Code.ASSET_EMPTY).path(file.path()).explains(new Cause(Cause.Kind.CONTENT, file.path())).make())
                 .toList();
     }
 
-    /** Not judged: hidden files that only keep a folder, what the kit itself handed out empty, and what a program keeps. */
-    private static boolean isJudged(ContentEvidence evidence, ProjectFile file) {
+    /**
+     * Not judged: what may well be empty on purpose, since it is text, code or hidden and nobody asks for it; what the kit itself handed
+     * out empty; and what a program keeps.
+     */
+    private static boolean isJudged(UseEvidence evidence, ProjectFile file, Set<ProjectPath> linked) {
         ProjectPath path = file.path();
         boolean given = evidence.starter(path).filter(starter -> starter.file().bytes() == 0).isPresent();
-        return !path.name().startsWith(".") && !given && !evidence.isManaged(path) && !file.entry().placeholder();
+        boolean wanted = linked.contains(path) || evidence.isPlanned(path);
+        boolean onPurpose = !wanted && (path.name().startsWith(".") || FileKind.isWritten(path.extension()));
+        return !onPurpose && !given && !evidence.isManaged(path) && !file.entry().placeholder();
     }
 }

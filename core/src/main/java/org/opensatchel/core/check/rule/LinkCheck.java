@@ -34,12 +34,15 @@ abstract class LinkCheck implements Rule<LinkEvidence> {
         Finding.Builder finding = Finding.of(code).path(link.link().document()).at(link.link().at()).proposal(link.proposal())
                 .causedBy(evidence.causeOf(link));
         link.link().sure().ifPresent(finding::sure);
+        if (evidence.isOlder(link)) {
+            finding.atMost(Severity.NOTE).causedBy(evidence.causeOf(link).or(() -> Optional.of(OlderDocuments.CAUSE)));
+        }
         return evidence.hasBetter(link) ? finding.atMost(Severity.NOTE) : finding;
     }
 
     /** Where the kit requires a machine on which it does not open, that weighs as much as a file that is not there. */
     static Finding.Builder brokenThere(LinkEvidence evidence, ResolvedLink link, Finding.Builder finding) {
-        List<String> machines = evidence.breaksOn(link);
+        List<String> machines = evidence.isOlder(link) ? List.of() : evidence.breaksOn(link);
         return machines.isEmpty() ? finding : finding.atLeast(Severity.MUST).fact(FactName.MACHINES, machines);
     }
 

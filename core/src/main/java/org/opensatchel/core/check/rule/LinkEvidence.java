@@ -21,4 +21,7 @@ public interface LinkEvidence {
 
     /** Whether another alternative of the same link opens. */
     boolean hasBetter(ResolvedLink link);
+
+    /** Whether it stands in a kept older version of another document. */
+    boolean isOlder(ResolvedLink link);
 }

@@ -1,6 +1,7 @@
 package org.opensatchel.core.check.rule;
 
 import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.FOUND;
 import static org.opensatchel.core.fact.FactName.HOW;
 
 import java.util.List;
@@ -8,13 +9,15 @@ import java.util.Set;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
 
 /** A file whose content stayed elsewhere: marked online-only, or nothing but zero bytes. */
-final class Placeholders implements Rule<ContentEvidence> {
+final class Placeholders implements Rule<PlaceholderEvidence> {
 
     @Override
-    public Class<ContentEvidence> needs() {
-        return ContentEvidence.class;
+    public Class<PlaceholderEvidence> needs() {
+        return PlaceholderEvidence.class;
     }
 
     @Override
@@ -23,11 +26,20 @@ final class Placeholders implements Rule<ContentEvidence> {
     }
 
     @Override
-    public List<Finding> judge(ContentEvidence evidence) {
+    public List<Finding> judge(PlaceholderEvidence evidence) {
+        Set<ProjectPath> hidden = Set.copyOf(evidence.standIns().hidden());
         return evidence.files().stream()
-                .filter(file -> file.entry().placeholder() || evidence.facts(file.path()).zeroFilled())
-                .map(file -> Finding.of(Code.PACKAGE_PLACEHOLDER).path(file.path()).explains(new Cause(Cause.Kind.CONTENT, file.path()))
-                        .fact(HOW, file.entry().placeholder() ? "online" : "zeros").fact(BYTES, file.bytes()).make())
-                .toList();
+                .filter(file -> file.entry().placeholder() || evidence.facts(file.path()).zeroFilled() || hidden.contains(file.path()))
+                .map(file -> finding(file, hidden.contains(file.path()))).toList();
+    }
+
+    private static Finding finding(ProjectFile file, boolean hidden) {
+        Finding.Builder finding = Finding.of(Code.PACKAGE_PLACEHOLDER).path(file.path())
+                .explains(new Cause(Cause.Kind.CONTENT, file.path())).fact(BYTES, file.bytes());
+        if (hidden) {
+            StandIns.hides(file.path())
+                    .ifPresent(wanted -> finding.explains(new Cause(Cause.Kind.SHORTCUT, wanted)).fact(FOUND, wanted.name()));
+        }
+        return finding.fact(HOW, hidden ? "hidden" : file.entry().placeholder() ? "online" : "zeros").make();
     }
 }

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Reason;
@@ -66,8 +67,14 @@ final class RoleFiles implements Rule<PlanEvidence> {
         Code code = role.document() ? Code.STRUCTURE_DOCUMENT_MISSING : Code.ASSET_REQUIRED_MISSING;
         ProjectPath path = role.document() || made.isEmpty() ? role.in() : role.in().child(name);
         Finding.Builder finding = Finding.of(code).path(path).explains(Roles.cause(role))
-                .causedBy(Roles.folderCause(evidence.plan().orElseThrow(), role.in())).fact(ROLE, role.role()).fact(EXPECTED, name)
+                .causedBy(Roles.folderCause(evidence.plan().orElseThrow(), role.in()).or(() -> standIn(evidence, path)))
+                .fact(ROLE, role.role()).fact(EXPECTED, name)
                 .fact(PLACE, Roles.place(role));
         return role.document() ? finding.make() : finding.fact(HOW, "missing").make();
+    }
+
+    /** What lies there instead of the file itself. */
+    private static Optional<Cause> standIn(PlanEvidence evidence, ProjectPath wanted) {
+        return evidence.standIns().at(wanted).map(path -> new Cause(Cause.Kind.SHORTCUT, path));
     }
 }

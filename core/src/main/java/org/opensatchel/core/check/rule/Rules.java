@@ -20,14 +20,14 @@ public final class Rules {
             // Links.
             new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(),
             new UnknownLink(), new WebRootLink(),
-            new SequenceGap(), new InclusionCycle(), new UnreadableDocument(),
+            new SequenceGap(), new OlderDocuments(), new InclusionCycle(), new UnreadableDocument(),
             // Files.
             new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),
             // Where it lies.
             new LocationFaults(), new TeamLocations());
 
-    /** Given by the check itself: a package that cannot be opened at all, and a rule or reader that broke. */
-    private static final Set<Code> BY_THE_CHECK = Set.of(Code.PACKAGE_BOMB, Code.PACKAGE_RULE_FAILED);
+    /** Given by the check itself: a package that cannot be opened at all, names that nobody can read, and a rule or reader that broke. */
+    private static final Set<Code> BY_THE_CHECK = Set.of(Code.PACKAGE_BOMB, Code.PACKAGE_RULE_FAILED, Code.PACKAGE_NAMES_UNSURE);
 
     private Rules() {
     }

@@ -9,6 +9,7 @@ import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.PackageFault;
+import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.scan.Scan;
 
@@ -37,6 +38,8 @@ public final class Shortcuts implements Rule<PackageEvidence> {
                 .map(ProjectPath::of);
         Stream<ProjectPath> files = scan.facts().entrySet().stream().filter(file -> file.getValue().shortcut()).map(Map.Entry::getKey)
                 .sorted();
-        return StandIns.of(Stream.concat(links, files).distinct().toList());
+        List<ProjectPath> hidden = tree.ownFiles().stream().map(ProjectFile::path).filter(path -> path.name().startsWith("."))
+                .filter(path -> StandIns.hides(path).filter(wanted -> !tree.exists(wanted)).isPresent()).toList();
+        return StandIns.of(Stream.concat(links, files).distinct().toList(), hidden);
     }
 }

@@ -4,27 +4,52 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.opensatchel.core.link.format.LinkReaders;
+import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.ProjectPath;
 
 /**
- * The shortcuts of a project, found by the file that is missed for each of them.
+ * What stands in a project for files that are not there, found by the file that is missed for each of them.
  *
- * @param shortcuts all of them, in order
+ * @param shortcuts all shortcuts, in order
+ * @param hidden hidden files that synced folders leave in the place of a file, named like it with one more ending, in order
  */
-public record StandIns(List<ProjectPath> shortcuts, Map<ProjectPath, ProjectPath> byWanted) {
+public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Map<ProjectPath, ProjectPath> byWanted) {
 
-    public static StandIns of(List<ProjectPath> shortcuts) {
+    private static final Set<String> DOCUMENTS = LinkReaders.all().stream().flatMap(reader -> reader.extensions().stream())
+            .collect(Collectors.toUnmodifiableSet());
+
+    public static StandIns of(List<ProjectPath> shortcuts, List<ProjectPath> hidden) {
         Map<ProjectPath, ProjectPath> byWanted = new HashMap<>();
         for (ProjectPath shortcut : shortcuts) {
             byWanted.putIfAbsent(shortcut, standsFor(shortcut));
             byWanted.putIfAbsent(standsFor(shortcut), standsFor(shortcut));
         }
-        return new StandIns(List.copyOf(shortcuts), byWanted);
+        for (ProjectPath file : hidden) {
+            hides(file).ifPresent(wanted -> byWanted.putIfAbsent(wanted, wanted));
+        }
+        return new StandIns(List.copyOf(shortcuts), List.copyOf(hidden), byWanted);
+    }
+
+    /** The file whose name a hidden one bears with one more ending; only media and documents have such names. */
+    static Optional<ProjectPath> hides(ProjectPath hidden) {
+        String name = hidden.name();
+        int last = name.lastIndexOf('.');
+        if (!name.startsWith(".") || name.startsWith("._") || last < 4) {
+            return Optional.empty();
+        }
+        ProjectPath wanted = hidden.parent().child(name.substring(1, last));
+        FileKind kind = FileKind.of(wanted.extension());
+        boolean made = kind.isMedia() || kind == FileKind.MODEL || kind == FileKind.FONT || DOCUMENTS.contains(wanted.extension());
+        return made ? Optional.of(wanted) : Optional.empty();
     }
 
     /** The path of the file a shortcut stands for: without the ending and the words that systems add. */
     static ProjectPath standsFor(ProjectPath shortcut) {
-        String name = shortcut.name().replaceFirst("(?i)\\.(lnk|url|webloc|desktop)$", "").replaceFirst("(?i) ?(- shortcut|alias)$", "");
+        String name = shortcut.name().replaceFirst("(?i)\\.(lnk|url|webloc|desktop|inetloc|fileloc|website)$", "")
+                .replaceFirst("(?i) ?(- shortcut|alias)$", "");
         return shortcut.parent().child(name);
     }
 

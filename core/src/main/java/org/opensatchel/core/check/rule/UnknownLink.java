@@ -25,6 +25,13 @@ final class UnknownLink extends LinkCheck {
     @Override
     Finding judge(LinkEvidence evidence, ResolvedLink link) {
         return finding(evidence, Code.LINK_UNKNOWN, link).fact(TEXT, link.link().text())
-                .fact(HOW, link.form() == LinkForm.VARIABLE ? "variable" : "companion").make();
+                .fact(HOW, how(link)).make();
+    }
+
+    private static String how(ResolvedLink link) {
+        if (link.unfilled()) {
+            return "template";
+        }
+        return link.form() == LinkForm.VARIABLE ? "variable" : "companion";
     }
 }

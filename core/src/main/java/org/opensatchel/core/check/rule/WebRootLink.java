@@ -25,8 +25,7 @@ final class WebRootLink implements Rule<LinkEvidence> {
     @Override
     public List<Finding> judge(LinkEvidence evidence) {
         return evidence.links().stream().filter(link -> link.form() == LinkForm.ROOTED && link.outcome() == Outcome.OK)
-                .map(link -> LinkCheck
-                        .brokenThere(evidence, link, Finding.of(Code.LINK_WEB_ROOT).path(link.link().document()).at(link.link().at()))
+                .map(link -> LinkCheck.brokenThere(evidence, link, LinkCheck.finding(evidence, Code.LINK_WEB_ROOT, link))
                         .fact(TEXT, link.link().text()).make())
                 .toList();
     }

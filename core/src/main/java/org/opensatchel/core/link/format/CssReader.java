@@ -43,8 +43,8 @@ final class CssReader implements LinkReader {
         TextDecoding.requireText(bytes);
         String css = text(bytes);
         LineIndex lines = new LineIndex(css);
-        new CssScan(css, (offset, url) -> {
-            LinkSink.Draft link = sink.link(lines.at(offset), url, Notation.WEB);
+        new CssScan(css, (offset, url, alternatives) -> {
+            LinkSink.Draft link = sink.link(lines.at(offset), url, Notation.WEB).alternatives(alternatives);
             // Another style sheet can only be imported.
             (LinkText.withoutQuery(url).endsWith(".css") ? link.including() : link).add();
         }).read();

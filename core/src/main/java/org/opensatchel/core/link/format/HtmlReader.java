@@ -40,6 +40,7 @@ final class HtmlReader implements LinkReader {
     private static final Set<String> EXTENSIONS = Set.of("html", "htm", "xhtml", "xht");
     private static final Set<String> LINKING = Set.of("a", "area", "link");
     private static final Set<String> INCLUDING = Set.of("iframe", "frame", "object", "embed");
+    private static final Set<String> SOUNDING = Set.of("video", "audio");
     private static final Set<String> DRAWN = Set.of("image", "use", "feimage", "pattern", "lineargradient", "radialgradient", "textpath",
             "mpath");
     private static final Pattern REFRESH = Pattern.compile("(?is)^\\s*[0-9.]*\\s*[;,]?\\s*url\\s*=\\s*(['\"]?)(.*?)\\1\\s*$");
@@ -192,8 +193,16 @@ final class HtmlReader implements LinkReader {
             int start = start(element, attribute);
             int blanks = url.length() - url.stripLeading().length();
             LinkSink.Draft link = sink.link(start < 0 ? Place.WHOLE : page.apply(start + within + blanks), url.strip(), Notation.WEB)
-                    .base(base);
+                    .base(base).alternatives(alternatives(element));
             (INCLUDING.contains(element.normalName()) ? link.including() : link).add();
+        }
+
+        /** The sources of one picture, film or sound: of these the browser opens one. Its poster and its subtitles are none. */
+        private static String alternatives(Element element) {
+            Element around = element.normalName().equals("source") || element.normalName().equals("img") ? element.parent() : null;
+            boolean choice = around != null && (around.normalName().equals("picture")
+                    || (element.normalName().equals("source") && SOUNDING.contains(around.normalName())));
+            return choice ? around.normalName() + " " + around.sourceRange().startPos() : "";
         }
 
         private static int start(Element element, Attribute attribute) {
@@ -202,8 +211,9 @@ final class HtmlReader implements LinkReader {
         }
 
         private void styles(int start, String css) {
-            new CssScan(css, (offset, url) -> sink.add(start < 0 ? Place.WHOLE : page.apply(start + offset), url, Notation.WEB, base))
-                    .read();
+            new CssScan(css, (offset, url, alternatives) -> sink
+                    .link(start < 0 ? Place.WHOLE : page.apply(start + offset), url, Notation.WEB).base(base)
+                    .alternatives(alternatives.isEmpty() ? "" : start + " " + alternatives).add()).read();
         }
     }
 }

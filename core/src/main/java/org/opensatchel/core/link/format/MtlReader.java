@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
@@ -27,6 +29,9 @@ final class MtlReader implements LinkReader {
             Map.entry("-o", 3), Map.entry("-s", 3), Map.entry("-t", 3), Map.entry("-texres", 1), Map.entry("-clamp", 1),
             Map.entry("-bm", 1),
             Map.entry("-imfchan", 1), Map.entry("-type", 1), Map.entry("-cc", 1), Map.entry("-colorspace", 1));
+    private static final Pattern OTHER_OPTION = Pattern.compile("-[a-z][a-z_]{1,11}");
+    /** A name with an ending, and then a comment or an option. */
+    private static final Pattern BEHIND_NAME = Pattern.compile("^(.{1,1000}?\\.[A-Za-z0-9]{2,5})\\s+(?:#|-[A-Za-z]{1,12}(?:\\s|$)).*$");
     private static final Set<String> NUMERIC = Set.of("-mm", "-o", "-s", "-t");
 
     @Override
@@ -52,9 +57,15 @@ final class MtlReader implements LinkReader {
             if (map && !statement.rest().isEmpty()) {
                 int start = nameStart(statement.rest());
                 sink.add(new Place.InText(statement.line(), statement.restColumn() + statement.rest().codePointCount(0, start)),
-                        statement.rest().substring(start), Notation.PLAIN);
+                        named(statement.rest().substring(start)), Notation.PLAIN);
             }
         });
+    }
+
+    /** The name alone: some writers put a comment or their options behind it. Nothing is cut off before a name has its ending. */
+    private static String named(String rest) {
+        Matcher behind = BEHIND_NAME.matcher(rest);
+        return behind.find() ? behind.group(1) : rest;
     }
 
     /** Where the file's name begins behind the options; a last word is always the name, never an option's value. */
@@ -63,17 +74,22 @@ final class MtlReader implements LinkReader {
         while (at < rest.length() && rest.charAt(at) == '-') {
             int end = wordEnd(rest, at);
             String option = rest.substring(at, end).toLowerCase(Locale.ROOT);
-            if (!OPTIONS.containsKey(option)) {
+            boolean unknown = !OPTIONS.containsKey(option);
+            if (unknown && !OTHER_OPTION.matcher(option).matches()) {
                 return at;
             }
             int next = wordStart(rest, end);
-            for (int i = 0; i < OPTIONS.get(option); i++) {
+            // An option of some program's own has one value, as most have; with nothing behind it the word is the name.
+            for (int i = 0; i < OPTIONS.getOrDefault(option, 1); i++) {
                 int valueEnd = wordEnd(rest, next);
                 boolean last = wordStart(rest, valueEnd) >= rest.length();
                 if (last || (NUMERIC.contains(option) && !isNumber(rest.substring(next, valueEnd)))) {
                     break;
                 }
                 next = wordStart(rest, valueEnd);
+            }
+            if (unknown && next >= rest.length()) {
+                return at;
             }
             at = next;
         }

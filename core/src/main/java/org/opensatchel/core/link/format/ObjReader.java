@@ -58,7 +58,7 @@ final class ObjReader implements LinkReader {
         String folded = lower.length() == rest.length() ? lower : rest;
         int start = 0;
         int column = statement.restColumn();
-        while (start < rest.length()) {
+        while (start < rest.length() && !(start > 0 && rest.charAt(start) == '#')) {
             int end = nameEnd(folded, start, extension);
             String name = rest.substring(start, end);
             sink.add(new Place.InText(statement.line(), column), name, Notation.PLAIN);

@@ -72,6 +72,11 @@ final class OpcReader implements LinkReader {
             if (!element.localName().equals("Relationship") || target == null || target.isBlank() || target.equalsIgnoreCase("NULL")) {
                 return;
             }
+            String type = reader.getAttributeValue(null, "Type");
+            if (type != null && type.endsWith("/attachedTemplate")) {
+                // Where a document's styles once came from; they are kept in it (ECMA-376 part 1, clause 17.15.1.6).
+                return;
+            }
             String mode = reader.getAttributeValue(null, "TargetMode");
             if (mode != null && mode.toLowerCase(Locale.ROOT).equals("external")) {
                 outer.addOutside(element.place("Target"), target.strip(), Notation.URI);

@@ -1,7 +1,9 @@
 package org.opensatchel.core.link.format;
 
 import java.io.IOException;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
@@ -39,17 +41,70 @@ final class OtioReader implements LinkReader {
 
     @Override
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
-        new JsonScan(Set.of("available_range", "duration", "start_time"), object -> reference(object, sink)).read(document.stream());
+        References references = new References(sink);
+        try {
+            new JsonScan(Set.of("available_range", "duration", "start_time"), references::take).read(document.stream());
+        } finally {
+            references.addOpen();
+        }
     }
 
-    private static void reference(JsonScan.Obj object, LinkSink sink) {
+    /** References to media; those of one clip are held until the clip says which of them it uses. */
+    private static final class References {
+        private static final String SEVERAL = "media_references";
+        private static final String USUAL = "DEFAULT_MEDIA";
+
+        private final LinkSink sink;
+        private final Map<List<String>, Map<String, LinkSink.Draft>> open = new LinkedHashMap<>();
+
+        References(LinkSink sink) {
+            this.sink = sink;
+        }
+
+        void take(JsonScan.Obj object) {
+            List<String> pointer = open.isEmpty() ? List.of() : object.pointer();
+            Map<String, LinkSink.Draft> ended = open.remove(pointer);
+            if (ended != null) {
+                String used = object.text("active_media_reference_key");
+                add(ended, String.join("/", pointer), used.isEmpty() ? USUAL : used);
+            }
+            reference(object, this::external, sink);
+        }
+
+        private void external(JsonScan.Obj object) {
+            List<String> pointer = object.pointer();
+            LinkSink.Draft link = sink.link(object.place("target_url"), object.text("target_url"), Notation.URI);
+            int last = pointer.size() - 1;
+            if (last > 0 && pointer.get(last - 1).equals(SEVERAL)) {
+                open.computeIfAbsent(pointer.subList(0, last - 1), clip -> new LinkedHashMap<>()).put(pointer.get(last), link);
+            } else {
+                link.add();
+            }
+        }
+
+        /** Adds those of clips that never ended, since the document breaks off. */
+        void addOpen() {
+            open.forEach((clip, links) -> add(links, String.join("/", clip), USUAL));
+            open.clear();
+        }
+
+        private static void add(Map<String, LinkSink.Draft> links, String clip, String used) {
+            links.forEach((key, link) -> (key.equals(used) ? link.inUse(clip) : link.alternatives(clip)).add());
+        }
+    }
+
+    private interface External {
+        void take(JsonScan.Obj object);
+    }
+
+    private static void reference(JsonScan.Obj object, External external, LinkSink sink) {
         String schema = object.text("OTIO_SCHEMA");
         boolean names = schema.startsWith("ExternalReference.") || schema.startsWith("ImageSequenceReference.");
         if (!names || object.pointer().contains("metadata")) {
             return;
         }
         if (schema.startsWith("ExternalReference.")) {
-            sink.add(object.place("target_url"), object.text("target_url"), Notation.URI);
+            external.take(object);
         } else {
             sequence(object, sink);
         }

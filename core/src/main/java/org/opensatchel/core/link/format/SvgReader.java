@@ -94,7 +94,8 @@ final class SvgReader implements LinkReader {
         }
 
         private void styles(Place at, String css, String base) {
-            new CssScan(css, (offset, url) -> sink.add(at, url, Notation.WEB, base)).read();
+            new CssScan(css, (offset, url, alternatives) -> sink.link(at, url, Notation.WEB).base(base)
+                    .alternatives(alternatives.isEmpty() ? "" : at.text() + " " + alternatives).add()).read();
         }
     }
 }

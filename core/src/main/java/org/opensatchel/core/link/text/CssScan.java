@@ -8,9 +8,14 @@ import java.util.Locale;
  */
 public final class CssScan {
 
-    /** Takes the URLs; the offset is that of the first character of the URL itself. */
+    /** Takes the URLs. */
     public interface Listener {
-        void url(int offset, String url);
+
+        /**
+         * @param offset where the first character of the URL itself stands
+         * @param alternatives what it shares with those of which one is enough, as the sources of a font; empty where it stands alone
+         */
+        void url(int offset, String url, String alternatives);
     }
 
     private final String css;
@@ -19,6 +24,9 @@ public final class CssScan {
     /** The at-rule whose prelude is being read, empty outside. */
     private String rule = "";
     private int imageSetDepth = -1;
+    private int imageSet;
+    /** Where the block that describes one font begins, or −1 outside of one. */
+    private int font = -1;
     private int depth;
 
     public CssScan(String css, Listener listener) {
@@ -51,6 +59,7 @@ public final class CssScan {
                 imageSetDepth = depth < imageSetDepth ? -1 : imageSetDepth;
             }
             case ';', '{', '}' -> {
+                font = c == ';' ? font : c == '{' && rule.equals("@font-face") ? at : -1;
                 rule = "";
                 depth = 0;
                 imageSetDepth = -1;
@@ -75,6 +84,7 @@ public final class CssScan {
                 url(word);
             } else if (word.equals("image-set") || word.equals("-webkit-image-set")) {
                 imageSetDepth = depth;
+                imageSet = start;
             }
         }
     }
@@ -129,7 +139,7 @@ public final class CssScan {
 
     private void give(int start, String url) {
         if (!rule.equals("@namespace") && !rule.equals("@document")) {
-            listener.url(start, url);
+            listener.url(start, url, font >= 0 ? "font " + font : imageSetDepth >= 0 ? "set " + imageSet : "");
         }
     }
 

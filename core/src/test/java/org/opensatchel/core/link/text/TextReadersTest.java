@@ -141,7 +141,7 @@ class TextReadersTest {
     private static List<String> urls(String css) {
         List<String> out = new ArrayList<>();
         LineIndex lines = new LineIndex(css);
-        new CssScan(css, (offset, text) -> out.add(lines.at(offset).text() + " " + text)).read();
+        new CssScan(css, (offset, text, alternatives) -> out.add(lines.at(offset).text() + " " + text)).read();
         return out;
     }
 
