@@ -9,9 +9,11 @@ import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.path.ProjectPath;
 
 /**
  * What all checks gave, made into what is told: weighed by the kit, consequences put under their causes, ordered, and
@@ -53,10 +55,17 @@ final class Findings {
                 explaining.putIfAbsent(cause, i);
             }
         }
+        Map<ProjectPath, Integer> forbidden = new HashMap<>();
+        for (int i = 0; i < findings.size(); i++) {
+            if (findings.get(i).code() == Code.STRUCTURE_FOLDER_FORBIDDEN) {
+                forbidden.put(findings.get(i).path(), i);
+            }
+        }
         Map<Integer, List<Finding>> consequences = new LinkedHashMap<>();
         boolean[] under = new boolean[findings.size()];
         for (int i = 0; i < findings.size(); i++) {
-            int top = top(findings, explaining, i);
+            int top = forbidden.isEmpty() ? top(findings, explaining, i)
+                    : inForbidden(findings, forbidden, i).orElse(top(findings, explaining, i));
             if (top != i) {
                 under[i] = true;
                 consequences.computeIfAbsent(top, key -> new ArrayList<>()).add(findings.get(i));
@@ -69,6 +78,22 @@ final class Findings {
             }
         }
         return out;
+    }
+
+    /** The forbidden folder that something lies in: when the folder goes, so does what is wrong with it. */
+    private static Optional<Integer> inForbidden(List<Finding> findings, Map<ProjectPath, Integer> forbidden, int from) {
+        Finding finding = findings.get(from);
+        if (finding.code().family() == Family.LOCATION) {
+            return Optional.empty();
+        }
+        String file = finding.path().text().replaceFirst("!/.*$", "");
+        for (ProjectPath at = ProjectPath.of(file); !at.isRoot(); at = at.parent()) {
+            Integer folder = forbidden.get(at);
+            if (folder != null && folder != from && finding.severity().compareTo(findings.get(folder).severity()) >= 0) {
+                return Optional.of(folder);
+            }
+        }
+        return Optional.empty();
     }
 
     /** What follows from one cause is bounded like what is told of one code. */

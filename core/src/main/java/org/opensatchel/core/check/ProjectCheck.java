@@ -156,7 +156,7 @@ public final class ProjectCheck {
         evidence.scan().failures().forEach(
                 (path, format) -> raw.add(Finding.of(Code.PACKAGE_RULE_FAILED).path(path).fact(HOW, "reader").fact(FORMAT, format).make()));
         return new Findings(request.kit(), request.limits().findingsPerCode(), request.limits().sums().findings())
-                .told(names.sure() ? raw : UnsureNames.told(raw, names));
+                .told(Proposals.free(names.sure() ? raw : UnsureNames.told(raw, names), evidence.tree()));
     }
 
     private static <E> List<Finding> judged(Rule<E> rule, Evidence evidence) {

@@ -63,6 +63,10 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
                 Optional.of(cause), explains, consequences);
     }
 
+    public Finding withoutProposal() {
+        return new Finding(code, severity, path, at, facts, Optional.empty(), sure, most, least, times, causedBy, explains, consequences);
+    }
+
     public Finding withConsequences(List<Finding> added) {
         List<Finding> all = new ArrayList<>(consequences);
         all.addAll(added);

@@ -2,6 +2,7 @@ package org.opensatchel.core.kit;
 
 import java.util.List;
 import java.util.OptionalInt;
+import org.opensatchel.core.media.TypeNames;
 
 /**
  * One planned folder.
@@ -22,6 +23,11 @@ public record FolderRule(FolderPattern path, String purpose, Need need, List<Str
     }
 
     public boolean takes(String extension) {
-        return accepts.isEmpty() || accepts.contains(extension);
+        return accepts.isEmpty() || asksFor(extension);
+    }
+
+    /** Whether a type is one of those it names. */
+    public boolean asksFor(String extension) {
+        return TypeNames.contains(accepts, extension);
     }
 }

@@ -207,17 +207,22 @@ public final class KitReader {
             object.fault("path", wrong.get());
             return FolderPattern.of("folder");
         }
+        return new FolderPattern(text, patterns(object, "path", text));
+    }
+
+    /** The patterns of a path, one for each name; a name that is none is told. */
+    private static List<NamePattern> patterns(StrictObject object, String key, String text) {
         List<NamePattern> names = new ArrayList<>();
         int before = 0;
         for (String name : text.split("/", -1)) {
             NamePattern.Reading reading = NamePattern.read(name);
             int start = before;
-            reading.fault().ifPresent(fault -> object.fault("path",
+            reading.fault().ifPresent(fault -> object.fault(key,
                     KitWording.PATTERN_AT.say(Facts.of(NUMBER, start + fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
             reading.pattern().ifPresent(names::add);
             before += name.codePointCount(0, name.length()) + 1;
         }
-        return new FolderPattern(text, names);
+        return names;
     }
 
     private Optional<Phrase> wrongPath(String path) {
@@ -283,7 +288,7 @@ public final class KitReader {
     private ProjectPath in(StrictObject object) {
         String text = object.text("in").orElse("");
         if (!text.isEmpty()) {
-            wrongPath(text).ifPresent(wrong -> object.fault("in", wrong));
+            wrongPath(text).ifPresentOrElse(wrong -> object.fault("in", wrong), () -> patterns(object, "in", text));
         }
         return ProjectPath.of(text);
     }

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
@@ -67,16 +68,28 @@ public record LintSubject(Kit kit, List<RosterFields> roster, Optional<Handout.S
     record Role(String at, String role, ProjectPath in, NamePattern name, List<String> types, boolean required, Optional<String> namedLike,
             int maxLength) {}
 
+    /** A folder that fits the place of a rule, as the longest name of a student makes it; what anybody may fill has one letter. */
+    private ProjectPath place(ProjectPath in) {
+        if (in.text().indexOf('{') < 0) {
+            return in;
+        }
+        List<String> names = FolderPattern.of(in.text()).names().stream()
+                .map(name -> name.shortest(longest(), kit.ascii(), kit.nameRules().letters() == NameRules.Letters.UPPER)
+                        .orElse(name.text()))
+                .toList();
+        return ProjectPath.of(names);
+    }
+
     List<Role> roles() {
         List<Role> out = new ArrayList<>();
         for (int i = 0; i < kit.documents().size(); i++) {
             Kit.DocumentRule rule = kit.documents().get(i);
-            out.add(new Role("/documents/" + i, rule.role(), rule.in(), rule.name(), rule.types(),
+            out.add(new Role("/documents/" + i, rule.role(), place(rule.in()), rule.name(), rule.types(),
                     rule.need() == org.opensatchel.core.kit.Need.REQUIRED, rule.namedLike(), rule.maxLength()));
         }
         for (int i = 0; i < kit.files().size(); i++) {
             Kit.FileRule rule = kit.files().get(i);
-            out.add(new Role("/files/" + i, rule.role(), rule.in(), rule.name(), rule.types(),
+            out.add(new Role("/files/" + i, rule.role(), place(rule.in()), rule.name(), rule.types(),
                     rule.need() == org.opensatchel.core.kit.Need.REQUIRED, rule.namedLike(), 0));
         }
         return out;

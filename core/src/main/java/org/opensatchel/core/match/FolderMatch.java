@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -17,6 +18,7 @@ import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.naming.EditDistance;
+import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
@@ -33,6 +35,7 @@ final class FolderMatch {
     private final Kit kit;
     private final RosterFields fields;
     private final Function<Set<ProjectPath>, FolderTraces> traces;
+    private final List<FolderRule> above;
     private final Map<FolderRule, PlannedFolder> matches = new LinkedHashMap<>();
     /** Folders that stand for planned ones, with the path they should have. */
     private final Map<ProjectPath, ProjectPath> shouldBe = new HashMap<>();
@@ -49,10 +52,33 @@ final class FolderMatch {
         this.tree = tree;
         this.kit = kit;
         this.fields = fields;
+        this.above = above(kit, fields);
+    }
+
+    /** The folders that hold what repeats and have no rule of their own: they may be renamed like any other. */
+    private static List<FolderRule> above(Kit kit, RosterFields fields) {
+        Map<String, FolderRule> out = new LinkedHashMap<>();
+        for (FolderRule rule : kit.folders()) {
+            List<NamePattern> names = rule.path().names();
+            int made = 0;
+            while (made < names.size() && names.get(made).make(fields, kit.ascii()).isPresent()) {
+                made++;
+            }
+            if (made > 0 && made < names.size() && rule.need() != Need.FORBIDDEN) {
+                FolderPattern path = new FolderPattern(
+                        names.subList(0, made).stream().map(NamePattern::text).collect(Collectors.joining("/")), names.subList(0, made));
+                boolean planned = kit.folders().stream().anyMatch(other -> other.path().key().equals(path.key()));
+                if (!planned) {
+                    out.putIfAbsent(path.key(), new FolderRule(path, "", Need.OPTIONAL, List.of(), 0, false, false, OptionalInt.empty()));
+                }
+            }
+        }
+        return List.copyOf(out.values());
     }
 
     void match() {
         List<FolderRule> rules = new ArrayList<>(kit.folders());
+        rules.addAll(above);
         for (ProjectPath folder : tree.folders()) {
             if (!folder.isBesideRoot()) {
                 byPath.computeIfAbsent(folder.composed(), path -> new ArrayList<>(1)).add(folder);
@@ -70,6 +96,18 @@ final class FolderMatch {
         List<FolderRule> gone = rules.stream().filter(this::isGone).toList();
         gone.stream().map(FolderMatch::depth).distinct()
                 .forEach(depth -> lookFor(gone.stream().filter(rule -> depth(rule) == depth).toList()));
+        kit.folders().stream().filter(rule -> matches.get(rule).kind() == PlannedFolder.Kind.MISSING && !isGone(rule)).forEach(this::refit);
+    }
+
+    /** What repeats may lie in a folder that was renamed, and then fits. */
+    private void refit(FolderRule rule) {
+        List<ProjectPath> fitting = shouldBe.isEmpty() ? List.of()
+                : tree.folders().stream().filter(folder -> !folder.isBesideRoot())
+                        .filter(folder -> rule.path().fits(canonical(folder), fields, kit.ascii())).toList();
+        if (!fitting.isEmpty()) {
+            taken.addAll(fitting);
+            matches.put(rule, new PlannedFolder(rule, planned(rule.path()), PlannedFolder.Kind.THERE, fitting));
+        }
     }
 
     /**
@@ -219,7 +257,9 @@ final class FolderMatch {
     }
 
     List<PlannedFolder> matches() {
-        return kit.folders().stream().map(matches::get).toList();
+        // Of those that only hold others nobody has to be told that they are where they should be, or are not there.
+        return Stream.concat(kit.folders().stream(), above.stream().filter(rule -> shouldBe.containsValue(matches.get(rule).planned())))
+                .map(matches::get).toList();
     }
 
     Map<ProjectPath, ProjectPath> shouldBe() {

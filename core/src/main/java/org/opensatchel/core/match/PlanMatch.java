@@ -68,6 +68,7 @@ public final class PlanMatch {
             planned.addAll(role.fitting());
             planned.addAll(role.misnamed());
             planned.addAll(role.misplaced());
+            planned.addAll(role.otherType());
         });
         starters.forEach(starter -> starter.found().ifPresent(planned::add));
         SealedMatch sealed = new SealedMatch(tree, scan, folders::canonical,

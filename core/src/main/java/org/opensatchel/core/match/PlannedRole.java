@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
+import org.opensatchel.core.media.TypeNames;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.path.ProjectPath;
 
@@ -14,36 +15,43 @@ import org.opensatchel.core.path.ProjectPath;
  * @param fitting the files that are right
  * @param misnamed files of the right type in the right folder under a wrong name
  * @param misplaced files that were taken for it in another place
+ * @param otherType files under its name in its place that are of another type
+ * @param versions how many versions of a document there have to be; 0 for any number
  */
 public record PlannedRole(boolean document, String role, ProjectPath in, NamePattern name, List<String> types, Need need,
-        Optional<String> namedLike,
-        List<ProjectPath> fitting, List<ProjectPath> misnamed, List<ProjectPath> misplaced) {
+        int versions, Optional<String> namedLike,
+        List<ProjectPath> fitting, List<ProjectPath> misnamed, List<ProjectPath> misplaced, List<ProjectPath> otherType) {
 
     public PlannedRole {
         fitting = List.copyOf(fitting);
         misnamed = List.copyOf(misnamed);
         misplaced = List.copyOf(misplaced);
+        otherType = List.copyOf(otherType);
     }
 
-    static PlannedRole of(Kit.DocumentRule rule) {
-        return new PlannedRole(true, rule.role(), rule.in().composed(), rule.name(), rule.types(), rule.need(), rule.namedLike(), List.of(),
-                List.of(), List.of());
-    }
-
-    static PlannedRole of(Kit.FileRule rule) {
-        return new PlannedRole(false, rule.role(), rule.in().composed(), rule.name(), rule.types(), rule.need(), rule.namedLike(),
+    static PlannedRole of(Kit.DocumentRule rule, ProjectPath in) {
+        return new PlannedRole(true, rule.role(), in, rule.name(), rule.types(), rule.need(), rule.versions(), rule.namedLike(), List.of(),
                 List.of(), List.of(), List.of());
     }
 
+    static PlannedRole of(Kit.FileRule rule, ProjectPath in) {
+        return new PlannedRole(false, rule.role(), in, rule.name(), rule.types(), rule.need(), 0, rule.namedLike(), List.of(), List.of(),
+                List.of(), List.of());
+    }
+
     PlannedRole found(List<ProjectPath> right, List<ProjectPath> wrong, List<ProjectPath> elsewhere) {
-        return new PlannedRole(document, role, in, name, types, need, namedLike, right, wrong, elsewhere);
+        return new PlannedRole(document, role, in, name, types, need, versions, namedLike, right, wrong, elsewhere, otherType);
+    }
+
+    PlannedRole ofOtherType(List<ProjectPath> files) {
+        return new PlannedRole(document, role, in, name, types, need, versions, namedLike, fitting, misnamed, misplaced, files);
     }
 
     public boolean takes(ProjectPath file) {
-        return types.isEmpty() || types.contains(file.extension());
+        return types.isEmpty() || TypeNames.contains(types, file.extension());
     }
 
     public boolean isFilled() {
-        return !fitting.isEmpty() || !misnamed.isEmpty() || !misplaced.isEmpty();
+        return !fitting.isEmpty() || !misnamed.isEmpty() || !misplaced.isEmpty() || !otherType.isEmpty();
     }
 }

@@ -10,8 +10,12 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.media.FileKind;
+import org.opensatchel.core.media.TypeNames;
 import org.opensatchel.core.naming.EditDistance;
 import org.opensatchel.core.naming.NameTest;
 import org.opensatchel.core.naming.RosterFields;
@@ -44,18 +48,21 @@ final class RoleMatch {
         for (ProjectFile file : tree.ownFiles()) {
             if (!isHandedOut(file.path())) {
                 byFolder.computeIfAbsent(canonical.apply(file.path()).parent(), folder -> new ArrayList<>()).add(file.path());
-                byType.computeIfAbsent(file.path().extension(), type -> new ArrayList<>()).add(file.path());
+                byType.computeIfAbsent(TypeNames.key(file.path().extension()), type -> new ArrayList<>()).add(file.path());
             }
         }
     }
 
     List<PlannedRole> match() {
         List<PlannedRole> roles = new ArrayList<>();
-        Stream.concat(kit.documents().stream().map(PlannedRole::of), kit.files().stream().map(PlannedRole::of)).map(this::fitting)
+        Stream.concat(kit.documents().stream().flatMap(rule -> places(rule.in()).map(in -> PlannedRole.of(rule, in))),
+                kit.files().stream().flatMap(rule -> places(rule.in()).map(in -> PlannedRole.of(rule, in)))).map(this::fitting)
                 .forEach(roles::add);
         for (int i = 0; i < roles.size(); i++) {
-            PlannedRole role = roles.get(i);
-            List<ProjectPath> wrong = role.document() || role.fitting().isEmpty() ? misnamed(role) : List.of();
+            PlannedRole role = roles.get(i).ofOtherType(otherType(roles.get(i)));
+            used.addAll(role.otherType());
+            boolean open = role.need() != Need.FORBIDDEN && (role.document() || !role.isFilled());
+            List<ProjectPath> wrong = open ? misnamed(role) : List.of();
             used.addAll(wrong);
             roles.set(i, role.found(role.fitting(), wrong, List.of()));
         }
@@ -66,6 +73,34 @@ final class RoleMatch {
             roles.set(i, role.found(role.fitting(), role.misnamed(), elsewhere));
         }
         return roles;
+    }
+
+    /** Where a rule's files belong: one place, or every folder there is that fits its pattern. */
+    private Stream<ProjectPath> places(ProjectPath in) {
+        if (in.text().indexOf('{') < 0) {
+            return Stream.of(in.composed());
+        }
+        FolderPattern pattern = FolderPattern.of(in.text());
+        Optional<ProjectPath> one = pattern.make(fields, kit.ascii());
+        return one.isPresent() ? one.map(ProjectPath::composed).stream()
+                : tree.folders().stream().filter(folder -> !folder.isBesideRoot()).map(canonical)
+                        .filter(folder -> pattern.fits(folder, fields, kit.ascii()));
+    }
+
+    /** What bears the right name and is of another type: the right thing, saved in the wrong format. */
+    private List<ProjectPath> otherType(PlannedRole role) {
+        if (role.need() == Need.FORBIDDEN || !role.fitting().isEmpty() || role.types().isEmpty()) {
+            return List.of();
+        }
+        return byFolder.getOrDefault(role.in(), List.of()).stream()
+                .filter(path -> !role.takes(path) && !used.contains(path) && !starters.contains(canonical.apply(path)))
+                .filter(path -> isMeant(role, path) && fits(role, path)).toList();
+    }
+
+    /** Whether a type may stand for another: a film for a film; a text or a list beside it is something else. */
+    private static boolean isMeant(PlannedRole role, ProjectPath path) {
+        FileKind kind = FileKind.of(path.extension());
+        return role.types().stream().anyMatch(type -> FileKind.of(type) == kind && kind != FileKind.TEXT);
     }
 
     private PlannedRole fitting(PlannedRole role) {
@@ -89,8 +124,24 @@ final class RoleMatch {
 
     /** Documents: every one that fits no rule for its place. Other files: the one that comes nearest. */
     private List<ProjectPath> misnamed(PlannedRole role) {
-        List<ProjectPath> left = inPlace(role).filter(path -> !used.contains(path) && !starters.contains(canonical.apply(path))).toList();
+        // What nobody has to hand in may be anything: only a name that is nearly right is one that went wrong.
+        List<ProjectPath> left = inPlace(role).filter(path -> !used.contains(path) && !starters.contains(canonical.apply(path)))
+                .filter(path -> role.need() == Need.REQUIRED || isLikely(role, path)).toList();
         return role.document() || left.size() < 2 ? left : List.of(nearest(role, left));
+    }
+
+    /** Whether a name is so nearly right that the rule must have been meant: somebody else's, without its version, or some letters off. */
+    private boolean isLikely(PlannedRole role, ProjectPath path) {
+        String stem = path.stem();
+        boolean another = role.name().test(stem, RosterFields.NONE, kit.ascii()).fits()
+                || role.name().withoutVersion().filter(rest -> rest.test(stem, fields, kit.ascii()).fits()).isPresent();
+        if (another || !(role.name().test(stem, fields, kit.ascii()) instanceof NameTest.Differs differs) || differs.nearest().isEmpty()) {
+            return another;
+        }
+        String right = NameFolding.loose(differs.nearest().get());
+        String found = NameFolding.loose(stem);
+        int allowed = Math.min(4, right.length() / 4);
+        return right.equals(found) || EditDistance.within(right, found, allowed) <= allowed;
     }
 
     private ProjectPath nearest(PlannedRole role, List<ProjectPath> files) {
@@ -114,13 +165,14 @@ final class RoleMatch {
      * fills the role, a file under its right name, or the only document of the type that no other folder asks for.
      */
     private List<ProjectPath> elsewhere(PlannedRole role) {
-        if (role.types().isEmpty()) {
+        if (role.types().isEmpty() || role.need() == Need.FORBIDDEN || !role.otherType().isEmpty()) {
             return List.of();
         }
-        List<ProjectPath> ofType = role.types().stream().distinct().flatMap(type -> byType.getOrDefault(type, List.of()).stream()).sorted()
+        List<ProjectPath> ofType = role.types().stream().map(TypeNames::key).distinct()
+                .flatMap(type -> byType.getOrDefault(type, List.of()).stream()).sorted()
                 .filter(path -> !used.contains(path) && !starters.contains(canonical.apply(path)) && !isSetApart.test(path)).toList();
         List<ProjectPath> homeless = ofType.stream().filter(path -> kit.folders().stream()
-                .noneMatch(rule -> rule.accepts().contains(path.extension())
+                .noneMatch(rule -> rule.asksFor(path.extension())
                         && rule.path().fits(canonical.apply(path.parent()), fields, kit.ascii())))
                 .toList();
         List<ProjectPath> named = homeless.stream().filter(path -> role.document() && fits(role, path)).toList();
@@ -132,6 +184,6 @@ final class RoleMatch {
         if (renamedToo.isPresent()) {
             return List.of(renamedToo.get());
         }
-        return role.document() && homeless.size() == 1 ? homeless : List.of();
+        return role.document() && role.need() == Need.REQUIRED && homeless.size() == 1 ? homeless : List.of();
     }
 }

@@ -23,6 +23,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
@@ -184,17 +185,24 @@ final class GuidePage {
         }
         heading(GuideWording.NAMES);
         out.append("<ul>\n");
-        kit.documents().forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(),
-                rule.versions() > 1 ? words.text(GuideWording.VERSIONS.say(Facts.of(COUNT, rule.versions()))) : ""));
-        kit.files().forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), ""));
+        kit.documents().stream().filter(rule -> rule.need() != Need.FORBIDDEN)
+                .forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(),
+                        rule.versions() > 1 ? words.text(GuideWording.VERSIONS.say(Facts.of(COUNT, rule.versions()))) : ""));
+        kit.files().stream().filter(rule -> rule.need() != Need.FORBIDDEN)
+                .forEach(rule -> item(rule.role(), rule.in(), rule.name(), rule.types(), rule.need(), ""));
         out.append("</ul>\n");
+    }
+
+    /** The folder under this student's own name, as far as a pattern has one. */
+    private ProjectPath place(ProjectPath in) {
+        return in.isRoot() ? in : FolderPattern.of(in.text()).make(fields, kit.ascii()).orElse(in);
     }
 
     private void item(String role, ProjectPath in, NamePattern name, List<String> types, Need need, String more) {
         String made = name.shortest(fields, kit.ascii(), false).filter(any -> name.isMadeByRoster() || name.hasVersion())
                 .orElse(name.text());
         out.append("<li>").append(text(role)).append(": ")
-                .append(code(in.child(made + (types.isEmpty() ? "" : "." + types.get(0))).text()));
+                .append(code(place(in).child(made + (types.isEmpty() ? "" : "." + types.get(0))).text()));
         List<String> remarks = new ArrayList<>();
         if (types.size() > 1) {
             remarks.add(words.text(GuideWording.OTHER_TYPES.say(Facts.of(TYPES, types.subList(1, types.size())))));

@@ -14,6 +14,7 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
@@ -102,9 +103,16 @@ public final class Handout {
             }
         }
         kit.starter().forEach(file -> addWithParents(folders, file.path().parent()));
-        kit.documents().forEach(rule -> addWithParents(folders, rule.in()));
-        kit.files().forEach(rule -> addWithParents(folders, rule.in()));
+        kit.documents().stream().filter(rule -> rule.need() != Need.FORBIDDEN).forEach(rule -> place(kit, rule.in(), fields)
+                .ifPresent(in -> addWithParents(folders, in)));
+        kit.files().stream().filter(rule -> rule.need() != Need.FORBIDDEN).forEach(rule -> place(kit, rule.in(), fields)
+                .ifPresent(in -> addWithParents(folders, in)));
         return List.copyOf(folders);
+    }
+
+    /** Where a rule's files belong; a pattern that anybody may fill makes no folder. */
+    private static Optional<ProjectPath> place(Kit kit, ProjectPath in, RosterFields fields) {
+        return in.isRoot() ? Optional.of(in) : FolderPattern.of(in.text()).make(fields, kit.ascii());
     }
 
     private static void addWithParents(TreeSet<ProjectPath> folders, ProjectPath folder) {

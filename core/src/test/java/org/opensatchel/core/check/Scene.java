@@ -99,6 +99,10 @@ final class Scene {
         return Arguments.of(this);
     }
 
+    boolean has(String path) {
+        return files.containsKey(path);
+    }
+
     List<String> wanted() {
         return wanted.stream().sorted().toList();
     }

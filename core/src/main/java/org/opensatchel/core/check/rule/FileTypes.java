@@ -67,7 +67,7 @@ final class FileTypes implements Rule<PlanEvidence> {
     /** A document or file rule for the folder speaks for its types too. */
     private static boolean isRoleType(PlanMatch plan, ProjectPath path) {
         return plan.roles().stream()
-                .anyMatch(role -> role.in().equals(plan.canonical(path).parent()) && role.types().contains(path.extension()));
+                .anyMatch(role -> role.in().equals(plan.canonical(path).parent()) && !role.types().isEmpty() && role.takes(path));
     }
 
     private static Finding finding(PlanEvidence evidence, ProjectPath path) {
@@ -75,11 +75,11 @@ final class FileTypes implements Rule<PlanEvidence> {
                 .fact(PLACE, home(evidence, path)).make();
     }
 
-    /** The planned folder that takes this type by name. */
+    /** The planned folder that takes this type by name; nothing is sent into one that nobody may touch. */
     private static Optional<String> home(PlanEvidence evidence, ProjectPath path) {
         Kit kit = evidence.kit().orElseThrow();
         return kit.folders().stream()
-                .filter(rule -> rule.need() != Need.FORBIDDEN && !rule.managed() && rule.accepts().contains(path.extension()))
+                .filter(rule -> rule.need() != Need.FORBIDDEN && !rule.managed() && !rule.sealed() && rule.asksFor(path.extension()))
                 .map(rule -> rule.path().text()).findFirst();
     }
 }

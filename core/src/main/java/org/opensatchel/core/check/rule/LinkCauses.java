@@ -82,7 +82,7 @@ public final class LinkCauses {
                     : link.candidates().stream().map(Candidate::path).filter(role.misnamed()::contains).findFirst();
             return meant.map(path -> new Cause(Cause.Kind.NAME, path));
         }
-        boolean gone = !role.misplaced().isEmpty() || (!role.isFilled() && role.need() == Need.REQUIRED);
+        boolean gone = !role.misplaced().isEmpty() || !role.otherType().isEmpty() || (!role.isFilled() && role.need() == Need.REQUIRED);
         return gone ? Optional.of(Roles.cause(role)) : Optional.empty();
     }
 

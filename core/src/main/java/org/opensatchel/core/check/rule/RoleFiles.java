@@ -5,6 +5,8 @@ import static org.opensatchel.core.fact.FactName.FOUND;
 import static org.opensatchel.core.fact.FactName.HOW;
 import static org.opensatchel.core.fact.FactName.PLACE;
 import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.core.fact.FactName.TYPE;
+import static org.opensatchel.core.fact.FactName.TYPES;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +18,7 @@ import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Reason;
+import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedRole;
@@ -31,19 +34,32 @@ final class RoleFiles implements Rule<PlanEvidence> {
 
     @Override
     public Set<Code> gives() {
-        return Set.of(Code.STRUCTURE_DOCUMENT_MISSING, Code.STRUCTURE_DOCUMENT_MISPLACED, Code.ASSET_REQUIRED_MISSING);
+        return Set.of(Code.STRUCTURE_DOCUMENT_MISSING, Code.STRUCTURE_DOCUMENT_MISPLACED, Code.ASSET_REQUIRED_MISSING,
+                Code.STRUCTURE_FILE_FORBIDDEN, Code.ASSET_TYPE_NOT_ACCEPTED);
     }
 
     @Override
     public List<Finding> judge(PlanEvidence evidence) {
         List<Finding> out = new ArrayList<>();
         for (PlannedRole role : evidence.plan().map(PlanMatch::roles).orElse(List.of())) {
+            if (role.need() == Need.FORBIDDEN) {
+                role.fitting()
+                        .forEach(found -> out.add(Finding.of(Code.STRUCTURE_FILE_FORBIDDEN).path(found).fact(ROLE, role.role()).make()));
+            }
+            role.otherType().forEach(found -> out.add(otherType(role, found)));
             role.misplaced().forEach(found -> misplaced(evidence, role, found).ifPresent(out::add));
             if (!role.isFilled() && role.need() == Need.REQUIRED) {
                 out.add(missing(evidence, role));
             }
         }
         return out;
+    }
+
+    /** What has to be there is there, in a format that is not asked for. */
+    private static Finding otherType(PlannedRole role, ProjectPath found) {
+        Finding.Builder finding = Finding.of(Code.ASSET_TYPE_NOT_ACCEPTED).path(found).explains(Roles.cause(role))
+                .fact(ROLE, role.role()).fact(TYPES, role.types()).fact(TYPE, found.extension());
+        return (role.need() == Need.REQUIRED ? finding.atLeast(Severity.MUST) : finding).make();
     }
 
     private static Optional<Finding> misplaced(PlanEvidence evidence, PlannedRole role, ProjectPath found) {

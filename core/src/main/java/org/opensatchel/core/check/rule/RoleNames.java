@@ -59,7 +59,8 @@ final class RoleNames implements Rule<PlanEvidence> {
                     .fact(FOUND, path.name()).fact(PERSON, RootName.person(other.get())).make());
         }
         String ending = path.name().substring(path.stem().length());
-        Optional<String> right = role.name().make(evidence.fields(), ascii).or(differs::nearest).map(stem -> stem + ending);
+        Optional<String> right = role.name().make(evidence.fields(), ascii).or(differs::nearest).map(stem -> stem + ending)
+                .filter(name -> evidence.tree().alike(path.parent().child(name).text()).stream().allMatch(path::equals));
         if (role.name().withoutVersion().filter(rest -> rest.test(path.stem(), evidence.fields(), ascii).fits()).isPresent()) {
             return Optional.of(Finding.of(Code.NAME_VERSION_MISSING).path(path).explains(new Cause(Cause.Kind.NAME, path))
                     .proposal(proposal(path, right))

@@ -17,6 +17,7 @@ public final class Rules {
             new HandOutMarker(), new TouchedFiles(), new ManagedFolder(), new MissingCompanion(), new DeepFolder(),
             // Names.
             new RootName(), new RoleNames(), new NameRulesCheck(), new CaseClash(), new SplitAccents(), new VersionGaps(),
+            new TooFewVersions(),
             // Links.
             new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(),
             new UnknownLink(), new WebRootLink(),
