@@ -58,7 +58,7 @@ final class TextReport {
         }
         if (!report.notChecked().isEmpty()) {
             line("");
-            report.notChecked().forEach(what -> line(words.fill("not-checked." + what)));
+            words.notChecked(report.notChecked()).forEach(what -> line(what.toString()));
         }
         return out.toString();
     }

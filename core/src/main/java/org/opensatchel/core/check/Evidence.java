@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.check.rule.DepthEvidence;
 import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
+import org.opensatchel.core.check.rule.DepthEvidence;
 import org.opensatchel.core.check.rule.LinkCauses;
 import org.opensatchel.core.check.rule.LocationEvidence;
 import org.opensatchel.core.check.rule.NameEvidence;
@@ -29,6 +29,7 @@ import org.opensatchel.core.project.PackageFault;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.RootChoice;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.resolve.Resolution;
 import org.opensatchel.core.resolve.ResolvedLink;
 import org.opensatchel.core.resolve.RootNames;
@@ -65,7 +66,7 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
             DepthEvidence {
 
     boolean linksChecked() {
-        return !scan.notChecked().contains("links");
+        return scan.notChecked().stream().noneMatch(Report::isLinks);
     }
 
     @Override

@@ -22,6 +22,7 @@ import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.custom.CustomLinks;
+import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.SetApart;
@@ -53,6 +54,8 @@ public final class ProjectCheck {
 
     /** Projects of more files are judged on several threads; no check looks at what another finds. */
     private static final int MANY = 5_000;
+    /** Of documents that did not come along so many are named. */
+    private static final int MOST_UNREAD = 1_000;
 
     private final CheckRequest request;
 
@@ -134,12 +137,20 @@ public final class ProjectCheck {
         long maxHashed = request.kit().map(kit -> kit.limits().fileBytes().orElse(Long.MAX_VALUE)).orElse(Long.MAX_VALUE);
         Scan scan = new ContentScan(source, request.limits(), path -> !apart.isManaged(path), wanted, maxHashed, request.progress(),
                 request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE)).scan(tree);
-        if (request.documentsKnown()) {
-            return scan;
-        }
         Set<String> notChecked = new TreeSet<>(scan.notChecked());
-        notChecked.add("links");
+        if (request.documentsKnown()) {
+            notChecked.addAll(withoutContent(source, tree, apart));
+        } else {
+            notChecked.add(Report.LINKS);
+        }
         return new Scan(scan.facts(), scan.documents(), scan.damaged(), scan.failures(), notChecked);
+    }
+
+    /** What is told of documents that were listed and did not come along. */
+    private static List<String> withoutContent(ProjectSource source, ProjectTree tree, SetApart apart) {
+        return tree.ownFiles().stream().filter(file -> file.bytes() > 0 && !file.entry().placeholder() && !source.hasContent(file.entry()))
+                .filter(file -> LinkReaders.extensions().contains(file.path().extension()) && !apart.isManaged(file.path()))
+                .limit(MOST_UNREAD).map(file -> Report.linksOf(file.path().text())).toList();
     }
 
     /** The one place where a check that breaks costs itself only. */

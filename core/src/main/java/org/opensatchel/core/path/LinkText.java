@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -16,11 +17,14 @@ public final class LinkText {
     private static final Set<String> NETWORK_SCHEMES = Set.of("http", "https", "ftp", "ftps", "sftp", "rtsp", "rtsps", "rtmp", "rtmps",
             "ws", "wss", "dav", "davs", "webdav", "mms", "srt", "udp", "rtp", "s3", "gs");
     /** Schemes whose addresses name a share of the house, not something on the web. */
-    private static final Set<String> SHARE_SCHEMES = Set.of("smb", "afp", "nfs");
+    private static final Set<String> SHARE_SCHEMES = Set.of("smb", "afp", "nfs", "cifs");
     /** Top folders under which other disks appear, with how many names make up one disk. */
     private static final List<MountPoint> MOUNT_POINTS = List.of(
             new MountPoint(List.of("run", "media"), 2), new MountPoint(List.of("Volumes"), 1), new MountPoint(List.of("media"), 2),
             new MountPoint(List.of("mnt"), 1));
+    private static final Pattern DEVICE = Pattern.compile("(?i)(?:\\\\\\\\|//)[?.][\\\\/](?:(UNC[\\\\/])|(?=[a-z]:[\\\\/]))");
+    /** How desktops show a share as if it were a folder. */
+    private static final Pattern SHOWN_SHARE = Pattern.compile("[a-z]+-share:(?:domain=[^,]*,)?server=([^,]+),share=([^,]+).*");
     private static final Pattern SIGNED_IN = Pattern.compile("^//(?:[^/@]*@)?([^/:]*)(?::[0-9]*)?");
     private static final Set<String> HOME_PARENTS = Set.of("Users", "home");
 
@@ -36,6 +40,10 @@ public final class LinkText {
     public static Optional<LinkAddress> read(String text, Notation notation) {
         if (text.isBlank() || (notation.isUri() && text.startsWith("#"))) {
             return Optional.empty();
+        }
+        String plain = withoutDevice(text);
+        if (!plain.equals(text)) {
+            return read(plain, Notation.PLAIN);
         }
         String scheme = scheme(text);
         if (scheme.equals("file")) {
@@ -69,6 +77,15 @@ public final class LinkText {
         }
         String path = withoutQuery(text);
         return path.isEmpty() ? Optional.empty() : Optional.of(local(PercentCoding.decode(path), notation));
+    }
+
+    /** Without what Windows lets stand before a path that it is not to look at: {@code \\?\C:\a}, {@code \\?\UNC\server\share}. */
+    private static String withoutDevice(String text) {
+        Matcher device = DEVICE.matcher(text);
+        if (!device.lookingAt()) {
+            return text;
+        }
+        return device.group(1) == null ? text.substring(device.end()) : "\\\\" + text.substring(device.end());
     }
 
     /** The address of a path that a person typed or pasted: quotation marks and blanks around it are no part of it. */
@@ -132,6 +149,9 @@ public final class LinkText {
         if (isVariable(path)) {
             return new LinkAddress(LinkForm.VARIABLE, "", List.of(), false);
         }
+        if (path.startsWith("/") && isDrive(path.substring(1)) && (path.length() == 3 || isSeparator(path.charAt(3)))) {
+            return local(path.substring(1), Notation.PLAIN);
+        }
         if (path.startsWith("\\")) {
             return address(LinkForm.DRIVE, "", path.replace('\\', '/'));
         }
@@ -145,6 +165,10 @@ public final class LinkText {
         if (!names.isEmpty() && HOME_PARENTS.contains(names.get(0)) && names.size() > 1) {
             return plain;
         }
+        Optional<LinkAddress> share = shownShare(plain);
+        if (share.isPresent()) {
+            return share.get();
+        }
         if (notation == Notation.WEB) {
             // A site may well have a folder /media or /mnt; no site has /Volumes.
             boolean disk = names.size() > 1 && names.get(0).equals("Volumes");
@@ -157,6 +181,13 @@ public final class LinkText {
             }
         }
         return plain;
+    }
+
+    private static Optional<LinkAddress> shownShare(LinkAddress plain) {
+        List<String> names = plain.names();
+        Matcher share = names.size() > 4 && names.get(0).equals("run") && names.get(3).equals("gvfs") ? SHOWN_SHARE.matcher(names.get(4)) : null;
+        return share != null && share.matches() ? Optional.of(new LinkAddress(LinkForm.UNC, "//" + share.group(1) + "/" + share.group(2),
+                names.subList(5, names.size()), plain.folder())) : Optional.empty();
     }
 
     private static LinkAddress onDisk(LinkAddress plain, MountPoint mount) {

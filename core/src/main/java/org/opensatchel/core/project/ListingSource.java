@@ -3,12 +3,12 @@ package org.opensatchel.core.project;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
+import java.text.Normalizer;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.path.NameFolding;
 
 /**
  * A list of a folder's files (docs/schema/listing.schema.json), with the small documents from elsewhere: so that a
@@ -35,22 +35,46 @@ public final class ListingSource implements ProjectSource {
             return beside;
         }
         SourceListing listed = ((Intake.Opened) intake).listing();
-        Map<String, SourceEntry> available = new HashMap<>();
+        Optional<String> listedTop = top(listed.files());
         for (SourceEntry entry : opened.listing().files()) {
-            available.put(entry.path(), entry);
-            // Documents packed as they lie on disk stand below the root's own name.
-            listed.name().filter(name -> entry.path().startsWith(name + "/"))
-                    .ifPresent(name -> available.putIfAbsent(entry.path().substring(name.length() + 1), entry));
+            // Documents packed as they lie on disk stand below the root's own name, and so may what is listed.
+            boolean given = give(listed.files(), entry.path(), entry);
+            Optional<String> inner = Optional.of(entry.path().indexOf('/')).filter(slash -> slash > 0)
+                    .filter(slash -> listed.name().isEmpty() || isSame(listed.name().get(), entry.path().substring(0, slash)))
+                    .map(slash -> entry.path().substring(slash + 1));
+            given = given || inner.isPresent() && give(listed.files(), inner.get(), entry);
+            if (!given && listedTop.isPresent()) {
+                give(listed.files(), listedTop.get() + "/" + entry.path(), entry);
+            }
         }
-        available.forEach((path, document) -> give(listed.files(), path, document));
         return intake;
+    }
+
+    /** The one folder that everything listed lies in. */
+    private static Optional<String> top(List<SourceEntry> files) {
+        int slash = files.isEmpty() ? -1 : files.get(0).path().indexOf('/');
+        if (slash < 1) {
+            return Optional.empty();
+        }
+        // They are in order: what the first and the last begin with, all begin with.
+        String top = files.get(0).path().substring(0, slash);
+        return Optional.of(top).filter(name -> files.get(files.size() - 1).path().startsWith(name + "/"));
+    }
+
+    private static boolean isSame(String name, String other) {
+        return NameFolding.folded(name).equals(NameFolding.folded(other));
     }
 
     /** A document that was handed in beside the list. */
     private record Given(SourceEntry document) implements EntryHandle {}
 
-    /** A file that is listed gets its content from the document at its path; the list is in order. */
-    private static void give(List<SourceEntry> files, String path, SourceEntry document) {
+    /** A file that is listed gets its content from the document at its path; the list is in order. Whether there is one. */
+    private static boolean give(List<SourceEntry> files, String path, SourceEntry document) {
+        return giveTo(files, path, document) || giveTo(files, Normalizer.normalize(path, Normalizer.Form.NFC), document)
+                || giveTo(files, Normalizer.normalize(path, Normalizer.Form.NFD), document);
+    }
+
+    private static boolean giveTo(List<SourceEntry> files, String path, SourceEntry document) {
         EntryHandle given = new Given(document);
         SourceEntry wanted = new SourceEntry(path, 0, Optional.empty(), Optional.empty(), false, 0, given);
         int at = Collections.binarySearch(files, wanted, Comparator.comparing(SourceEntry::path));
@@ -59,6 +83,7 @@ public final class ListingSource implements ProjectSource {
             files.set(at,
                     new SourceEntry(file.path(), file.bytes(), file.time(), file.sha256(), file.placeholder(), file.checksum(), given));
         }
+        return at >= 0;
     }
 
     @Override

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Reason;
@@ -19,7 +20,7 @@ import org.opensatchel.core.project.SealedFile;
  * @param sealed the files of sealed folders, for the next hand-in to be held against; absent where there are none
  * @param links every link of every document, in order
  * @param carry what became of it on each machine it was carried to; absent when there was none
- * @param notChecked what could not be looked at: families of findings, {@code hashes}, {@code guesses} in very long files of no known
+ * @param notChecked what could not be looked at: families of findings, {@code links: PATH} for those of one document, {@code hashes}, {@code guesses} in very long files of no known
  *     format, {@code candidates} for the last of very many broken links, {@code sealed} for more files of sealed folders than a report keeps,
  *     and {@code media}, {@code points} and {@code steps} where a kit asks for what no check judges yet
  */
@@ -34,10 +35,28 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     /** Everything that {@code notChecked} may name. */
     public static final List<String> NOT_CHECKED = List.of("links", "hashes", "guesses", "candidates", "sealed", "media", "points",
             "steps");
+    /** Stands for all links, and with a colon and a path behind it for those of one document. */
+    public static final String LINKS = "links";
 
-    /** What the kit asks for and no check judges yet, among what was not checked. */
+    /** What is said of a document whose links could not be looked at. */
+    public static String linksOf(String document) {
+        return LINKS + ": " + document;
+    }
+
+    public static boolean isLinks(String notChecked) {
+        return notChecked.equals(LINKS) || notChecked.startsWith(LINKS + ": ");
+    }
+
+    /** The documents whose links could not be looked at, though those of others could. */
+    public static List<String> unread(List<String> notChecked) {
+        return notChecked.stream().filter(what -> isLinks(what) && !what.equals(LINKS)).map(what -> what.substring(LINKS.length() + 2))
+                .toList();
+    }
+
+    /** What nobody should take for judged: what the kit asks for and no check judges yet, and links that nobody looked at. */
     public List<String> unjudged() {
-        return notChecked.stream().filter(List.of("media", "points", "steps")::contains).toList();
+        List<String> asked = notChecked.stream().filter(List.of("media", "points", "steps")::contains).toList();
+        return notChecked.stream().noneMatch(Report::isLinks) ? asked : Stream.concat(Stream.of(LINKS), asked.stream()).toList();
     }
 
     /** The kit it was held against. */

@@ -25,6 +25,7 @@ import org.opensatchel.core.report.Report.CarryFileLine;
 import org.opensatchel.core.report.Report.CarryLinkLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
 
 /**
@@ -186,6 +187,18 @@ public final class Words {
         Optional<Code> code = Code.of(group.code());
         return group.isMany() && code.isPresent() ? many(code.get(), group.shared())
                 : Sentence.plain(code.map(this::title).orElse(group.code()));
+    }
+
+    /** What a report says that was not checked, a sentence each; the documents whose links nobody looked at stand in one. */
+    public List<Sentence> notChecked(List<String> notChecked) {
+        List<Sentence> out = new ArrayList<>();
+        notChecked.stream().filter(what -> what.equals(Report.LINKS) || !Report.isLinks(what))
+                .forEach(what -> out.add(say("not-checked." + what, Facts.NONE)));
+        List<String> unread = Report.unread(notChecked);
+        if (!unread.isEmpty()) {
+            out.add(say("unread-documents", Facts.of(FactName.COUNT, unread.size()).and(FactName.OTHERS, unread)));
+        }
+        return out;
     }
 
     // Anything else.

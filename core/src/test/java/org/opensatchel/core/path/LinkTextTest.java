@@ -54,6 +54,13 @@ class LinkTextTest {
             "URI | file:////server/share/a.mp4 | UNC | //server/share | a.mp4",
             "URI | file://localhost/Users/o/a.mp4 | POSIX | / | Users/o/a.mp4",
             "URI | file:/Users/o/a%20b.mp4 | POSIX | / | Users/o/a b.mp4",
+            "PLAIN | /C:/a/b.mp4 | DRIVE | C: | a/b.mp4",
+            "WEB | /C:/a/b.png | DRIVE | C: | a/b.png",
+            "PLAIN | `\\\\?\\C:\\a\\b.mp4` | DRIVE | C: | a/b.mp4",
+            "PLAIN | `\\\\?\\UNC\\srv\\pool\\b.mp4` | UNC | //srv/pool | b.mp4",
+            "PLAIN | //?/C:/a.mp4 | DRIVE | C: | a.mp4",
+            "PLAIN | cifs://srv/pool/a.mp4 | UNC | //srv/pool | a.mp4",
+            "PLAIN | /run/user/1000/gvfs/smb-share:server=srv,share=pool/a.mp4 | UNC | //srv/pool | a.mp4",
             "PLAIN | file:///Volumes/S/a.mp4 | VOLUME | /Volumes/S | a.mp4"})
     void tellsTheFormAndTakesItApart(Notation notation, String text, LinkForm form, String anchor, String names) {
         LinkAddress address = LinkText.read(text, notation).orElseThrow();

@@ -10,7 +10,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.core.check.CheckRequest;
+import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.words.Words;
 
 class ListingSourceTest {
@@ -40,6 +44,28 @@ class ListingSourceTest {
     void aBrokenListingIsRefusedNamingTheEntry(String json, String says) throws IOException {
         assertThat(list(json)).isInstanceOfSatisfying(Intake.Blocked.class,
                 blocked -> assertThat(Words.ENGLISH.text(blocked.what())).contains(says));
+    }
+
+    /** Where documents may stand that come with a list, and how the list may name them. */
+    @ParameterizedTest
+    @CsvSource({"edit/a.html, edit/a.html", "edit/a.html, R/edit/a.html", "edit/a.html, r/edit/a.html", "R/edit/a.html, edit/a.html",
+            "edit/caf\u00e9.html, edit/cafe\u0301.html", "edit/a.html, other/edit/a.html", "edit/a.html, a.html"})
+    void documentsAreFoundWithAndWithoutTheRoot(String listed, String given) throws IOException {
+        Path documents = temp.resolve("documents");
+        Files.createDirectories(documents.resolve(given).getParent());
+        Files.writeString(documents.resolve(given), "<img src=gone.png>");
+        Path listing = Files.writeString(temp.resolve("listing.json"),
+                "{\"listing\": 1, \"root\": \"R\", \"files\": [{\"path\": \"" + listed + "\", \"bytes\": 18}, {\"path\": \""
+                        + (listed.startsWith("R/") ? "R/" : "") + "z.html\", \"bytes\": 1}]}");
+        boolean found = !given.startsWith("other") && !given.equals("a.html");
+        try (ListingSource source = new ListingSource(listing, Optional.of(new FolderSource(documents)))) {
+            Report report = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(source);
+            assertThat(report.links()).hasSize(found ? 1 : 0);
+            String at = listed.startsWith("R/") ? listed.substring(2) : listed;
+            assertThat(report.notChecked()).contains("links: z.html");
+            assertThat(report.notChecked().contains("links: " + at)).isNotEqualTo(found);
+            assertThat(Words.ENGLISH.notChecked(report.notChecked()).toString()).contains("z.html");
+        }
     }
 
     @Test

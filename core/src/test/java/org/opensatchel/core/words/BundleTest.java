@@ -87,6 +87,7 @@ class BundleTest {
                 .forEach(key -> out.put(key, Set.of(FactName.COUNT)));
         List.of("list.more", "more.same", "more.following").forEach(key -> out.put(key, Set.of(FactName.MORE)));
         Machine.SHIPPED.forEach(machine -> out.put("machine." + machine.name(), Set.of()));
+        out.put("unread-documents", Set.of(FactName.COUNT, FactName.OTHERS));
         Report.NOT_CHECKED.forEach(key -> out.put("not-checked." + key, Set.of()));
         Stream.of(org.opensatchel.core.location.StorageKind.values()).forEach(kind -> out.put("allowed." + Wording.word(kind), Set.of()));
         Stream.of(org.opensatchel.core.location.LocationPolicy.Avoided.values())

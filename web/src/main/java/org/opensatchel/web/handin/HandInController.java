@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -12,8 +13,8 @@ import java.util.stream.Collectors;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
@@ -188,6 +189,10 @@ class HandInController {
         model.addAttribute("report", digest.head());
         model.addAttribute("unjudged",
                 Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
+        // What the kit asks for and nobody judges stands beside the verdict already.
+        List<String> asked = List.of("media", "points", "steps");
+        model.addAttribute("notChecked",
+                Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !asked.contains(what)).toList()));
         model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
         model.addAttribute("map", ThreadMap.of(digest));
         model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));

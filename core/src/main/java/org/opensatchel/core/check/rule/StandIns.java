@@ -4,8 +4,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.ProjectPath;
@@ -17,9 +15,6 @@ import org.opensatchel.core.path.ProjectPath;
  * @param hidden hidden files that synced folders leave in the place of a file, named like it with one more ending, in order
  */
 public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Map<ProjectPath, ProjectPath> byWanted) {
-
-    private static final Set<String> DOCUMENTS = LinkReaders.all().stream().flatMap(reader -> reader.extensions().stream())
-            .collect(Collectors.toUnmodifiableSet());
 
     public static StandIns of(List<ProjectPath> shortcuts, List<ProjectPath> hidden) {
         Map<ProjectPath, ProjectPath> byWanted = new HashMap<>();
@@ -42,7 +37,7 @@ public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Ma
         }
         ProjectPath wanted = hidden.parent().child(name.substring(1, last));
         FileKind kind = FileKind.of(wanted.extension());
-        boolean made = kind.isMedia() || kind == FileKind.MODEL || kind == FileKind.FONT || DOCUMENTS.contains(wanted.extension());
+        boolean made = kind.isMedia() || kind == FileKind.MODEL || kind == FileKind.FONT || LinkReaders.extensions().contains(wanted.extension());
         return made ? Optional.of(wanted) : Optional.empty();
     }
 

@@ -2,6 +2,8 @@ package org.opensatchel.core.link.format;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 
@@ -20,7 +22,15 @@ public final class LinkReaders {
             new UsdzReader(), new ZaeReader(),
             new DawprojectReader());
 
+    private static final Set<String> EXTENSIONS = ALL.stream().flatMap(reader -> reader.extensions().stream())
+            .collect(Collectors.toUnmodifiableSet());
+
     private LinkReaders() {
+    }
+
+    /** The extensions that documents of these formats usually have. */
+    public static Set<String> extensions() {
+        return EXTENSIONS;
     }
 
     public static List<LinkReader> all() {
