@@ -185,7 +185,8 @@ public final class LinkText {
 
     private static Optional<LinkAddress> shownShare(LinkAddress plain) {
         List<String> names = plain.names();
-        Matcher share = names.size() > 4 && names.get(0).equals("run") && names.get(3).equals("gvfs") ? SHOWN_SHARE.matcher(names.get(4)) : null;
+        Matcher share = names.size() > 4 && names.get(0).equals("run") && names.get(3).equals("gvfs") ? SHOWN_SHARE.matcher(names.get(4))
+                : null;
         return share != null && share.matches() ? Optional.of(new LinkAddress(LinkForm.UNC, "//" + share.group(1) + "/" + share.group(2),
                 names.subList(5, names.size()), plain.folder())) : Optional.empty();
     }

@@ -61,7 +61,8 @@ public final class SarifLog {
                 .put("endTimeUtc", report.made().toString());
         if (!report.notChecked().isEmpty()) {
             ArrayNode told = invocation.putArray("toolExecutionNotifications");
-            words.notChecked(report.notChecked()).forEach(what -> told.addObject().put("level", "note").putObject("message").put("text", what.toString()));
+            words.notChecked(report.notChecked())
+                    .forEach(what -> told.addObject().put("level", "note").putObject("message").put("text", what.toString()));
         }
         ObjectNode root = run.putObject("originalUriBaseIds").putObject(ROOT);
         root.putObject("description").put("text", words.say("sarif.root", Facts.NONE.and(FOUND, report.project().root())).toString());

@@ -37,7 +37,8 @@ public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Ma
         }
         ProjectPath wanted = hidden.parent().child(name.substring(1, last));
         FileKind kind = FileKind.of(wanted.extension());
-        boolean made = kind.isMedia() || kind == FileKind.MODEL || kind == FileKind.FONT || LinkReaders.extensions().contains(wanted.extension());
+        boolean made = kind.isMedia() || kind == FileKind.MODEL || kind == FileKind.FONT
+                || LinkReaders.extensions().contains(wanted.extension());
         return made ? Optional.of(wanted) : Optional.empty();
     }
 
