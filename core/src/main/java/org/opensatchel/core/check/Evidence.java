@@ -140,6 +140,11 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
     }
 
     @Override
+    public boolean isMereName(ResolvedLink link) {
+        return resolution.isMereName(link);
+    }
+
+    @Override
     public boolean isOlder(ResolvedLink link) {
         return older.contains(link.link().file());
     }

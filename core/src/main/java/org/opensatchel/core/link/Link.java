@@ -40,6 +40,8 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
         NAMED,
         /** Found by its looks in a file of no known format. */
         GUESSED,
+        /** The same, where names for people stand: a link only when there is such a file. */
+        MENTIONED,
         /** Names a member of its own package, which is not there. */
         LOST,
         /** Names a file whose content lies in the document itself. */
@@ -75,7 +77,12 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
 
     /** How sure it is that a file is meant, from 0 to 1; empty where the format says so. */
     public Optional<Double> sure() {
-        return standing == Standing.GUESSED ? Optional.of(0.3) : Optional.empty();
+        return isGuess() ? Optional.of(0.3) : Optional.empty();
+    }
+
+    /** Whether no format says that a file is named here. */
+    public boolean isGuess() {
+        return standing == Standing.GUESSED || standing == Standing.MENTIONED;
     }
 
     /** The form of the link from its text alone. */

@@ -37,7 +37,7 @@ final class FolderTraces {
     FolderTraces(ProjectTree tree, Scan scan, Collection<ResolvedLink> links, List<StarterFile> starter, Set<ProjectPath> gone) {
         this.tree = tree;
         for (ResolvedLink link : links) {
-            if (link.link().standing() != Link.Standing.GUESSED || link.target().isPresent()) {
+            if (!link.link().isGuess() || link.target().isPresent()) {
                 link.intended().filter(path -> !path.isBesideRoot()).map(ProjectPath::composed)
                         .ifPresent(path -> above(path, gone, folder -> asked.computeIfAbsent(folder, key -> new TreeSet<>()).add(path)));
             }

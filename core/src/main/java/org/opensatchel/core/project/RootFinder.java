@@ -17,6 +17,7 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.Leftovers;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.RootChoice.PackingFault;

@@ -14,6 +14,7 @@ import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.Leftovers;
 import org.opensatchel.core.path.ProjectPath;
 
 /** Makes the project's tree of what a source lists below the root, with leftovers set aside and companions beside it. */

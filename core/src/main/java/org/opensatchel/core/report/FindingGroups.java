@@ -55,6 +55,11 @@ public final class FindingGroups {
             return count() > 1;
         }
 
+        /** Whether they were found by their looks alone, in files of no known format. */
+        public boolean isGuess() {
+            return first().guessed();
+        }
+
         /** What all of them have in common, with their number: the facts of the heading over them. */
         public Facts shared() {
             Facts shared = Facts.of(COUNT, count()).and(PATH, onePath());
@@ -109,6 +114,6 @@ public final class FindingGroups {
         boolean link = finding.code().startsWith("link.") && finding.at().isPresent() && finding.consequences().isEmpty();
         String own = link ? finding.facts().flatMap(facts -> facts.text(OLD_ROOT)).orElse("")
                 : finding.at().orElse("") + finding.facts().map(Facts::toString).orElse("");
-        return finding.severity() + finding.code() + "\0" + finding.path() + "\0" + own;
+        return finding.severity() + finding.code() + (finding.guessed() ? "?" : "") + "\0" + finding.path() + "\0" + own;
     }
 }

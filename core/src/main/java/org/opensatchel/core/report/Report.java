@@ -100,6 +100,10 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
             return Phrase.of(code + ".one", path, at, facts.orElse(Facts.NONE));
         }
 
+        /** Whether it was found by its looks alone, in a file of no known format. */
+        public boolean guessed() {
+            return code.startsWith("link.") && sure.filter(value -> value < 0.5).isPresent();
+        }
     }
 
     /** What was probably meant. */

@@ -77,7 +77,7 @@ public final class LinkResolver {
                 out.add(resolved);
             }
         }
-        return out;
+        return Guesses.sifted(out);
     }
 
     private ResolvedLink resolve(Link link) {
@@ -122,9 +122,10 @@ public final class LinkResolver {
     private ResolvedLink loosely(ResolvedLink resolved, List<String> names) {
         Link link = resolved.link();
         if (resolved.target().isPresent() && resolved.outcome() != Outcome.MOVED) {
-            // Nobody knows whether a format that nobody knows writes its names percent-encoded.
-            boolean encoded = link.standing() == Link.Standing.GUESSED && resolved.outcome() == Outcome.MISSPELT
-                    && resolved.target().equals(decoded(link));
+            // Nobody knows whether a format that nobody knows writes its names percent-encoded, or with backslashes.
+            boolean encoded = link.isGuess() && resolved.outcome() == Outcome.MISSPELT
+                    && (resolved.target().equals(decoded(link))
+                            || resolved.overlooked().filter(Overlooked.BACKSLASHES::equals).isPresent());
             return encoded
                     ? ResolvedLink.of(link, resolved.form(), Outcome.OK).intended(resolved.target().get()).target(resolved.target().get())
                     : resolved;
@@ -132,11 +133,40 @@ public final class LinkResolver {
         if (link.standing() == Link.Standing.NAMED) {
             return byNameAlone(resolved, names);
         }
-        if (link.standing() == Link.Standing.GUESSED) {
+        if (link.isGuess()) {
             ResolvedLink fromRoot = LinkAddress.resolve(List.of(), names).map(path -> within(link, resolved.form(), path)).orElse(resolved);
-            return fromRoot.isFound() ? fromRoot : byNameAlone(resolved, names);
+            return fromRoot.isFound() ? fromRoot : fromElsewhere(resolved, names).orElseGet(() -> byNameAlone(resolved, names));
         }
         return resolved;
+    }
+
+    /**
+     * Where a format that nobody knows starts its paths from, nobody knows either: what is found whole, from a folder above or below any
+     * other, is found.
+     */
+    private Optional<ResolvedLink> fromElsewhere(ResolvedLink resolved, List<String> names) {
+        List<String> slashed = names.stream().flatMap(name -> Stream.of(name.split("\\\\")))
+                .filter(name -> !name.isEmpty() && !name.equals("."))
+                .toList();
+        List<String> below = slashed.stream().dropWhile(name -> name.equals("..")).toList();
+        if (below.size() < 2 || below.contains("..")) {
+            return Optional.empty();
+        }
+        ProjectPath tail = ProjectPath.of(below);
+        for (ProjectPath folder = resolved.link().file().parent();; folder = folder.parent()) {
+            Optional<Lookup.Found> found = lookup.exactOrAlike(folder.child(tail)).filter(there -> there.overlooked().isEmpty());
+            if (found.isPresent()) {
+                return Optional.of(ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(found.get().path())
+                        .target(found.get().path()));
+            }
+            if (folder.isRoot()) {
+                break;
+            }
+        }
+        String end = "/" + NameFolding.composed(tail.text());
+        return tree.named(tail.name()).stream().map(ProjectFile::path).filter(path -> NameFolding.composed(path.text()).endsWith(end))
+                .findFirst()
+                .map(path -> ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(path).target(path));
     }
 
     /**
@@ -170,7 +200,7 @@ public final class LinkResolver {
     private static boolean isOfItself(ResolvedLink resolved) {
         Link link = resolved.link();
         String own = link.file().name();
-        return link.standing() == Link.Standing.GUESSED && (resolved.target().filter(link.file()::equals).isPresent()
+        return link.isGuess() && (resolved.target().filter(link.file()::equals).isPresent()
                 || link.address().map(LinkAddress::name).filter(name -> NameFolding.folded(name).equals(NameFolding.folded(own)))
                         .isPresent());
     }
@@ -182,8 +212,9 @@ public final class LinkResolver {
     private static boolean saysTooLittle(ResolvedLink resolved) {
         String text = resolved.link().text();
         boolean bare = text.indexOf('/') < 0 && text.indexOf('\\') < 0;
-        boolean guess = resolved.link().standing() == Link.Standing.GUESSED && resolved.form() == LinkForm.RELATIVE;
-        return guess
+        boolean guess = resolved.link().isGuess() && resolved.form() == LinkForm.RELATIVE;
+        boolean mentioned = resolved.link().standing() == Link.Standing.MENTIONED && !resolved.isFound();
+        return mentioned || guess
                 && ((resolved.outcome() == Outcome.MISSING && text.indexOf(' ') >= 0) || (resolved.outcome() == Outcome.MOVED && bare));
     }
 

@@ -9,7 +9,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.link.Link;
 import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
@@ -21,9 +23,11 @@ import org.opensatchel.core.scan.Scan;
  *
  * @param satisfied groups of alternatives of which one is found
  * @param inferred the root most of its absolute links were made under, in that machine's syntax
+ * @param trusted documents of no known format in which some relative name was found
  * @param exhausted whether the last broken links were left without candidates, since there are so many
  */
-public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Set<String> satisfied, boolean exhausted) {
+public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Set<String> satisfied, Set<ProjectPath> trusted,
+        boolean exhausted) {
 
     /**
      * @param declared the declared location of the root, as typed
@@ -49,7 +53,13 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
         Set<String> satisfied = links.stream().filter(
                 link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))
                 .map(Resolution::group).collect(Collectors.toSet());
-        return new Resolution(links, OldRoots.inferred(links), satisfied, candidates.isExhausted());
+        return new Resolution(links, OldRoots.inferred(links), satisfied, Guesses.trusted(links), candidates.isExhausted());
+    }
+
+    /** Whether a link is a relative guess in a document where no such guess was found: perhaps only a name. */
+    public boolean isMereName(ResolvedLink link) {
+        return link.link().isGuess() && link.form() == LinkForm.RELATIVE
+                && !trusted.contains(link.link().document());
     }
 
     /** Whether a link is one of several alternatives of which another one is found. */

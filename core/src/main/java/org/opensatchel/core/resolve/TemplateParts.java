@@ -10,9 +10,9 @@ final class TemplateParts {
 
     private static final Pattern BRACKETS = Pattern.compile("\\{\\{.{1,200}?\\}\\}|\\{%.{1,200}?%\\}|<%.{1,200}?%>|<\\?.{1,200}?\\?>"
             + "|\\$\\{[^}/]{1,200}\\}|#\\{[^}/]{1,200}\\}|(?:^|[/\\\\])\\[[^\\]/\\\\]{1,200}\\](?:$|[/\\\\?#])");
-    /** A word between percent signs; two hexadecimal digits behind the first are an encoded letter. */
-    private static final Pattern PERCENT = Pattern
-            .compile("%(?![0-9A-Fa-f]{2})[A-Za-z_][A-Za-z0-9_.-]{0,100}%|^%[A-Za-z_][A-Za-z0-9_]{0,100}%");
+    /** A word between percent signs; in a URI two hexadecimal digits behind the first are an encoded letter. */
+    private static final Pattern PERCENT = Pattern.compile("%[A-Za-z_][A-Za-z0-9_.-]{0,100}%");
+    private static final Pattern PERCENT_IN_URI = Pattern.compile("%(?![0-9A-Fa-f]{2})[A-Za-z_][A-Za-z0-9_.-]{0,100}%");
 
     private TemplateParts() {
     }
@@ -23,11 +23,12 @@ final class TemplateParts {
             case MISSING, MOVED, OUTSIDE, UNKNOWN -> true;
             default -> false;
         };
-        return nowhere && link.link().standing() != org.opensatchel.core.link.Link.Standing.LOST && in(link.link().text());
+        return nowhere && link.link().standing() != org.opensatchel.core.link.Link.Standing.LOST
+                && in(link.link().text(), link.link().notation().isUri());
     }
 
-    static boolean in(String text) {
+    static boolean in(String text, boolean uri) {
         return (text.indexOf('{') >= 0 || text.indexOf('[') >= 0 || text.indexOf('<') >= 0 || text.indexOf('%') >= 0)
-                && (BRACKETS.matcher(text).find() || PERCENT.matcher(text).find());
+                && (BRACKETS.matcher(text).find() || (uri ? PERCENT_IN_URI : PERCENT).matcher(text).find());
     }
 }

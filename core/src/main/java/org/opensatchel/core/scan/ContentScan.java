@@ -247,7 +247,7 @@ public final class ContentScan {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
                 alone(heavy, () -> read(content(file.path(), whole, sums.isBytesFull(before)), sink, reader, ruled, result));
-            } else if (!standIn && isDocumentPlace.test(file.path()) && PathFinder.reads(extension, head)) {
+            } else if (!standIn && isDocumentPlace.test(file.path()) && PathFinder.reads(file.path().text(), head)) {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
                 result.cutShort = file.bytes() > MOST_LOOKED_THROUGH;

@@ -107,7 +107,10 @@ public final class Words {
 
     /** All that is said of a finding. */
     public Said of(Finding finding) {
-        return of(finding.code(), finding.path().text(), Optional.of(finding.at().text()).filter(at -> !at.isEmpty()), finding.facts());
+        Optional<String> at = Optional.of(finding.at().text()).filter(place -> !place.isEmpty());
+        boolean guess = finding.sure().isPresent() && finding.sure().getAsDouble() < 0.5;
+        return guess ? guessed(finding.code(), finding.path().text(), at, finding.facts())
+                : of(finding.code(), finding.path().text(), at, finding.facts());
     }
 
     /** What is said of a project as a whole. */
@@ -122,7 +125,19 @@ public final class Words {
             return new Said(code.map(this::title).orElse(finding.code()), Sentence.plain(finding.message()), Sentence.plain(finding.why()),
                     finding.remedy().stream().map(Sentence::plain).toList());
         }
-        return of(code.get(), finding.path(), finding.at(), finding.facts().get());
+        return finding.guessed() ? guessed(code.get(), finding.path(), finding.at(), finding.facts().get())
+                : of(code.get(), finding.path(), finding.at(), finding.facts().get());
+    }
+
+    /** What is said of something that looks like a link in a file of no known format: that it may be one, and first of all to look. */
+    private Said guessed(Code code, String path, Optional<String> at, Facts facts) {
+        String key = "guess." + code.id().substring(code.id().indexOf('.') + 1);
+        if (facts.names().contains(MORE) || !bundle.has(key)) {
+            return of(code, path, at, facts);
+        }
+        Phrase one = Phrase.of(key, path, at, facts);
+        return new Said(bundle.text("guess.title"), say(one), say("guess.why", Facts.NONE),
+                List.of(say("guess.remedy.1", one.facts()), say("guess.remedy.2", one.facts())));
     }
 
     public Sentence of(ConsequenceLine consequence) {
@@ -185,6 +200,9 @@ public final class Words {
     /** The heading over a group: the title of one, or what several share. */
     public Sentence heading(FindingGroups.Group group) {
         Optional<Code> code = Code.of(group.code());
+        if (group.isGuess()) {
+            return group.isMany() ? say("guess.many", group.shared()) : Sentence.plain(bundle.text("guess.title"));
+        }
         return group.isMany() && code.isPresent() ? many(code.get(), group.shared())
                 : Sentence.plain(code.map(this::title).orElse(group.code()));
     }

@@ -80,9 +80,9 @@ class LinkEngineTest {
                 project("somebody's home", "c.m3u = /Users/mara/Music/tea.wav").links("c.m3u /Users/mara/Music/tea.wav outside -")
                         .findings("link.outside c.m3u “tea.wav” is linked from the home folder of “mara”: “/Users/mara/Music/tea.wav”."),
                 project("a guess is never a must",
-                        "look.scn = map \"F:\\x\\steel.png\" \"gone.png\" \"steel.png\" \"a%20b.png\" \"look.scn\" \"C:\\y\\look.scn\"",
+                        "look.scn = map \"F:\\x\\iron.png\" \"gone.png\" \"steel.png\" \"a%20b.png\" \"look.scn\" \"C:\\y\\look.scn\"",
                         "steel.png = x", "a b.png = x")
-                        .links("look.scn F:\\x\\steel.png outside -", "look.scn gone.png missing -", "look.scn steel.png ok steel.png",
+                        .links("look.scn F:\\x\\iron.png outside -", "look.scn gone.png missing -", "look.scn steel.png ok steel.png",
                                 "look.scn a%20b.png ok a b.png")
                         .findings("link.outside look.scn", "link.missing look.scn"),
                 project("bare names in a file of no known format",

@@ -87,6 +87,16 @@ class BundleTest {
                 .forEach(key -> out.put(key, Set.of(FactName.COUNT)));
         List.of("list.more", "more.same", "more.following").forEach(key -> out.put(key, Set.of(FactName.MORE)));
         Machine.SHIPPED.forEach(machine -> out.put("machine." + machine.name(), Set.of()));
+        Stream.of(Code.values()).filter(code -> code.family() == Family.LINK).forEach(code -> {
+            String key = "guess." + code.id().substring("link.".length());
+            if (Words.ENGLISH.has(key)) {
+                Set<FactName> takes = EnumSet.copyOf(OF_A_PATH);
+                takes.addAll(code.facts());
+                out.put(key, takes);
+            }
+        });
+        List.of("guess.title", "guess.many", "guess.why", "guess.remedy.1")
+                .forEach(key -> out.put(key, Set.of(FactName.COUNT, FactName.PATH)));
         out.put("unread-documents", Set.of(FactName.COUNT, FactName.OTHERS));
         Report.NOT_CHECKED.forEach(key -> out.put("not-checked." + key, Set.of()));
         Stream.of(org.opensatchel.core.location.StorageKind.values()).forEach(kind -> out.put("allowed." + Wording.word(kind), Set.of()));

@@ -34,6 +34,9 @@ abstract class LinkCheck implements Rule<LinkEvidence> {
         Finding.Builder finding = Finding.of(code).path(link.link().document()).at(link.link().at()).proposal(link.proposal())
                 .causedBy(evidence.causeOf(link));
         link.link().sure().ifPresent(finding::sure);
+        if (evidence.isMereName(link)) {
+            finding.atMost(Severity.NOTE);
+        }
         if (evidence.isOlder(link)) {
             finding.atMost(Severity.NOTE).causedBy(evidence.causeOf(link).or(() -> Optional.of(OlderDocuments.CAUSE)));
         }

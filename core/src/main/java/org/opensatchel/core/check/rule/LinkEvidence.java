@@ -22,6 +22,9 @@ public interface LinkEvidence {
     /** Whether another alternative of the same link opens. */
     boolean hasBetter(ResolvedLink link);
 
+    /** Whether it is a guess that may be no more than a name. */
+    boolean isMereName(ResolvedLink link);
+
     /** Whether it stands in a kept older version of another document. */
     boolean isOlder(ResolvedLink link);
 }

@@ -33,6 +33,9 @@ final class FoundPath {
     /** A folder whose name begins with a dot is a program's own; {@code ..} is none. */
     private static final Pattern HIDDEN = Pattern.compile("/\\.[^./]");
 
+    /** A server's name and a share's; whatever else begins with two backslashes is something escaped. */
+    private static final Pattern SHARE = Pattern.compile("//[A-Za-z0-9][A-Za-z0-9._-]{0,62}/+[^/{}()\\[\\]=;,<>\"]{1,80}/");
+
     /** {@code audio/vnd.wave} is a media type, though it ends like a file. */
     private static final Pattern MEDIA_TYPE = Pattern.compile("(?:audio|video|image|model|font)/(?:vnd|x|prs)[.-][^/]*");
 
@@ -90,6 +93,9 @@ final class FoundPath {
         String slashed = path.replace('\\', '/');
         String name = slashed.substring(slashed.lastIndexOf('/') + 1);
         int dot = name.lastIndexOf('.');
+        if (slashed.startsWith("//") && !SHARE.matcher(slashed).lookingAt()) {
+            return false;
+        }
         if (dot < 1 || name.length() - dot > 9 || name.length() - dot < 2
                 || !name.chars().skip(dot + 1).allMatch(c -> isLetterOrDigit((char) c))
                 || name.chars().skip(dot + 1).noneMatch(Character::isLetter)) {
@@ -118,7 +124,8 @@ final class FoundPath {
     /** Whether a text that stands for itself is a file's name: relative, with a media extension, and no sentence. */
     static boolean isRelative(String text) {
         int dot = text.lastIndexOf('.');
-        if (text.length() > LONGEST || dot < 1 || !isMedia(text.substring(dot + 1)) || text.indexOf("://") >= 0 || text.charAt(0) == '*'
+        boolean nameless = dot < 1 || text.charAt(dot - 1) == '/' || text.charAt(dot - 1) == '\\';
+        if (text.length() > LONGEST || nameless || !isMedia(text.substring(dot + 1)) || text.indexOf("://") >= 0 || text.charAt(0) == '*'
                 || MEDIA_TYPE.matcher(text).matches()) {
             return false;
         }

@@ -22,6 +22,7 @@ import org.opensatchel.core.link.text.JsonScan;
 import org.opensatchel.core.link.text.XmlScan;
 import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.media.TypeProbe;
+import org.opensatchel.core.path.Leftovers;
 import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.Notation;
@@ -38,7 +39,7 @@ public final class PathFinder {
     private static final Set<String> PROSE = Set.of("txt", "text", "csv", "tsv", "log", "rtf", "srt", "vtt", "js", "mjs", "py", "sh", "bat",
             "ps1", "java", "c", "h", "cpp", "ini", "cfg", "class", "pyc", "so", "dll", "exe", "jar", "man", "yml", "yaml", "toml", "md",
             "pyi", "pyo", "rb", "pl", "pm", "go", "rs", "php", "lua", "ts", "tsx", "jsx", "cjs", "cc", "hpp", "cs", "kt", "swift", "sql",
-            "properties");
+            "properties", "1", "2", "3", "4", "5", "6", "7", "8", "9", "po", "pot", "page", "rst", "adoc", "textile", "org");
     private static final int HEAD = 4_096;
     private static final int MOST_LINKS = 20_000;
     /** Longer XML and JSON is looked through as it is: its values would take many times its bytes. */
@@ -53,9 +54,11 @@ public final class PathFinder {
     }
 
     /** Whether a file that no reader knows is looked through: not media, whose marks are their own, and nothing written for people. */
-    public static boolean reads(String extension, byte[] head) {
+    public static boolean reads(String name, byte[] head) {
+        String extension = extension(name);
         FileKind kind = FileKind.of(extension);
-        return head.length > 0 && !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension) && !TypeProbe.isMedia(head)
+        return head.length > 0 && !Passing.is(name) && !Passing.isMap(head) && !kind.isMedia() && kind != FileKind.FONT
+                && !PROSE.contains(extension) && !TypeProbe.isMedia(head)
                 && !isProgram(new Head(head));
     }
 
@@ -90,7 +93,7 @@ public final class PathFinder {
 
     private void packed(DocumentContent document) throws IOException {
         // notes.txt.gz is as much prose as notes.txt.
-        if (PROSE.contains(extension(document.path().stem()))) {
+        if (PROSE.contains(extension(document.path().stem())) || Passing.is(document.path().stem())) {
             return;
         }
         try (InputStream unpacked = new GZIPInputStream(document.stream())) {
@@ -114,7 +117,7 @@ public final class PathFinder {
         }
         for (Map.Entry<String, byte[]> member : members.contents().entrySet()) {
             byte[] content = member.getValue();
-            if (reads(extension(member.getKey()), content)) {
+            if (Leftovers.in(member.getKey()).isEmpty() && reads(member.getKey(), content)) {
                 new PathFinder(new MemberSink(sink, members, member.getKey(), true))
                         .any(new DocumentContent(document.path(), new ByteArrayInputStream(content), document.limit()), false);
             }
@@ -149,7 +152,8 @@ public final class PathFinder {
     /** A value that is a path as a whole, or a text that holds some. */
     private void value(Value value) throws IOException {
         String text = value.text.strip();
-        if (text.length() < 4) {
+        Passing.Standing standing = Passing.standing(value.at.text());
+        if (text.length() < 4 || standing == Passing.Standing.PASSED) {
             return;
         }
         LinkForm form = text.length() <= FoundPath.LONGEST
@@ -158,7 +162,7 @@ public final class PathFinder {
         if (form.isAbsolute() && FoundPath.isFile(text) && text.indexOf('\n') < 0 && !isWebRoot(form, text)) {
             tell(value.at, text);
         } else if (form == LinkForm.RELATIVE && FoundPath.isRelative(text)) {
-            tell(value.at, text);
+            tell(value.at, text, standing == Passing.Standing.FOR_PEOPLE ? Link.Standing.MENTIONED : Link.Standing.GUESSED);
         } else if (text.indexOf('/') >= 0 || text.indexOf('\\') >= 0) {
             byte[] bytes = text.getBytes(java.nio.charset.StandardCharsets.UTF_8);
             RawScan.whole(bytes, (at, path) -> tell(value.at, path)).read(new ByteArrayInputStream(bytes));
@@ -175,9 +179,13 @@ public final class PathFinder {
     }
 
     private void tell(Place at, String text) {
+        tell(at, text, Link.Standing.GUESSED);
+    }
+
+    private void tell(Place at, String text, Link.Standing standing) {
         if (found++ < MOST_LINKS) {
             Notation notation = text.regionMatches(true, 0, "file:", 0, 5) ? Notation.URI : Notation.PLAIN;
-            sink.link(at, text, notation).standing(Link.Standing.GUESSED).add();
+            sink.link(at, text, notation).standing(standing).add();
         }
     }
 

@@ -7,6 +7,9 @@ import java.util.Arrays;
 import java.util.Optional;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.text.TextDecoding;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.Notation;
 
 /**
  * Looks through bytes of any kind for paths: text in UTF-8, in one byte a letter or in two, and the printable runs of
@@ -23,6 +26,8 @@ final class RawScan {
     /** What must still be at hand behind a sign of a path, and before it, in bytes. */
     private static final int AROUND = 2 * FoundPath.LONGEST + 64;
     private static final int MOST_LOOKS = 8;
+    /** So far before a path its line is looked at for the sign of a comment. */
+    private static final int MOST_INDENT = 400;
     private static final byte[] SIGN = new byte[256];
     private static final String[] TOPS = {"/Users/", "/home/", "/Volumes/", "/media/", "/mnt/", "/run/media/"};
     private static final int LONGEST_ENDING = 5;
@@ -193,7 +198,7 @@ final class RawScan {
         looked += i - start;
         boolean quoted = start - step >= 0 && at(start - step, step) == quote && start < i;
         String text = quoted ? text(start, end, step) : "";
-        if (quoted && start >= past && FoundPath.isRelative(text) && !isAbsolute(text)) {
+        if (quoted && start >= past && !isComment(start, step) && FoundPath.isRelative(text) && !isAbsolute(text)) {
             tell(start, text.contains("\\\\") ? text.replace("\\\\", "\\") : text);
         }
     }
@@ -220,11 +225,41 @@ final class RawScan {
             return;
         }
         char quote = before == '"' || before == '\'' || before == '`' ? before : before == '>' ? '<' : before == '(' ? ')' : 0;
-        Optional<String> path = FoundPath.at(text(start, Math.min(end, length), step), quote, binary);
+        Optional<String> path = isComment(start, step) ? Optional.empty()
+                : FoundPath.at(text(start, Math.min(end, length), step), quote, binary).filter(RawScan::isOnDisk);
         if (path.isPresent()) {
             tell(start, path.get());
             past = start + path.get().length() * step;
         }
+    }
+
+    /** Whether what begins like a disk's folder goes as far as a disk: {@code /media/a.png} is a page's address as likely. */
+    private static boolean isOnDisk(String path) {
+        boolean mounted = path.startsWith("/media/") || path.startsWith("/mnt/") || path.startsWith("/Volumes/")
+                || path.startsWith("/run/");
+        return !mounted || LinkText.read(path, Notation.PLAIN).filter(address -> address.form() == LinkForm.VOLUME).isPresent();
+    }
+
+    /** Whether a place in a text stands behind the sign that begins a comment's line. */
+    private boolean isComment(int at, int step) {
+        if (binary) {
+            return false;
+        }
+        int begin = at;
+        int lowest = Math.max(0, at - MOST_INDENT * step);
+        while (begin - step >= lowest && at(begin - step, step) != '\n') {
+            begin -= step;
+        }
+        looked += at - begin;
+        while (begin < at && (at(begin, step) == ' ' || at(begin, step) == '\t')) {
+            begin += step;
+        }
+        char first = at(begin, step);
+        char second = at(begin + step, step);
+        return begin < at && ((first == '#' && (second == ' ' || second == '#' || second == '!'))
+                || (first == '/' && (second == '/' || second == '*'))
+                || (first == '*' && (second == ' ' || second == '/')) || (first == ';') || (first == '-' && second == '-')
+                || (first == '<' && second == '!'));
     }
 
     private void tell(int start, String text) {

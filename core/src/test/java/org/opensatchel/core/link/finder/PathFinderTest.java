@@ -136,9 +136,9 @@ class PathFinderTest {
     @ParameterizedTest
     @ValueSource(strings = {"shot.mov", "notes.txt", "credits.csv", "font.ttf", "run.log", "tool.exe", "a.pyc"})
     void mediaAndWhatIsWrittenForPeopleIsLetAlone(String name) {
-        assertThat(PathFinder.reads(ProjectPath.of(name).extension(), "F:\\a\\b.png".getBytes(StandardCharsets.UTF_8))).isFalse();
-        assertThat(PathFinder.reads("scn", new byte[]{(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10})).isFalse();
-        assertThat(PathFinder.reads("scn", "x".getBytes(StandardCharsets.UTF_8))).isTrue();
+        assertThat(PathFinder.reads(name, "F:\\a\\b.png".getBytes(StandardCharsets.UTF_8))).isFalse();
+        assertThat(PathFinder.reads("a.scn", new byte[]{(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10})).isFalse();
+        assertThat(PathFinder.reads("a.scn", "x".getBytes(StandardCharsets.UTF_8))).isTrue();
     }
 
     static Stream<Arguments> hostile() {

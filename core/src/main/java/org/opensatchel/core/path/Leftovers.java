@@ -1,4 +1,4 @@
-package org.opensatchel.core.project;
+package org.opensatchel.core.path;
 
 import java.util.Locale;
 import java.util.Optional;
