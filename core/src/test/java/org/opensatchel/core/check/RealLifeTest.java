@@ -180,8 +180,35 @@ class RealLifeTest {
                 Scene.of("a number", "VERSION = 1.0.2\n", "b/CNAME = x.example\n").clean());
     }
 
+    static Stream<Arguments> guesses() {
+        String absolute = "\"F:\\\\takes\\\\lamp.mov\"";
+        return Stream.of(
+                Scene.of("an absolute path", "cut.prj = {\"file\": " + absolute + "}").finds("should link.outside cut.prj"),
+                Scene.of("in a map to sources", "cut.js.map = {\"version\": 3, \"sources\": [" + absolute + "], \"mappings\": \"\"}").clean(),
+                Scene.of("in a map under another name", "cut.prj = {\"version\": 3, \"sources\": [" + absolute + "], \"mappings\": \"\"}").clean(),
+                Scene.of("in its history", "cut.prj = {\"history\": [{\"saved\": " + absolute + "}]}").clean(),
+                Scene.of("in what it was derived from", "cut.prj = <a><derivedFrom><file>F:/takes/lamp.mov</file></derivedFrom></a>").clean(),
+                Scene.of("in a comment", "cut.prj = map = none\n# was F:/takes/lamp.mov before\n").clean(),
+                Scene.of("in a line of its own", "cut.prj = map = F:/takes/lamp.mov\n").finds("should link.outside cut.prj"),
+                Scene.of("in a backup copy", "cut.prj.bak = map = F:/takes/lamp.mov", "cut.prj~ = map = F:/takes/lamp.mov", "cut.prj1 = map = F:/takes/lamp.mov",
+                        "backup/cut.prj = map = F:/takes/lamp.mov").clean(),
+                Scene.of("in a lock", "cut.prj.lock = map = F:/takes/lamp.mov").clean(),
+                Scene.of("in a cache", "cache/cut.dat = map = F:/takes/lamp.mov").clean(),
+                Scene.of("beside its relative twin", "cut.prj = <c abs=\"F:/takes/lamp.mov\" rel=\"takes/lamp.mov\"/>", "takes/lamp.mov = x").clean(),
+                Scene.of("a title", "cut.prj = {\"title\": \"lamp.mov\", \"src\": \"takes/tea.mov\"}", "takes/tea.mov = x").clean(),
+                Scene.of("the same as a source", "cut.prj = {\"source\": \"lamp.mov\", \"src\": \"takes/tea.mov\"}", "takes/tea.mov = x")
+                        .finds("should link.missing cut.prj"),
+                Scene.of("names alone, none of which is there", "cut.prj = {\"a\": \"lamp.mov\", \"b\": \"tea.mov\"}").clean("link.missing cut.prj"),
+                Scene.of("a numbered set", "cut.prj = {\"a\": \"shots/shot.####.png\"}", "shots/shot.0001.png = x", "shots/shot.0002.png = y").clean(),
+                Scene.of("from a folder above", "levels/one/a.lvl = tex = \"images/lamp.png\"", "images/lamp.png = x").clean(),
+                Scene.of("from a folder nobody knows", "levels/a.lvl = tex = \"images/lamp.png\"", "data/images/lamp.png = x").clean(),
+                Scene.of("backslashes", "levels/a.lvl = tex = \"images\\\\lamp.png\"", "levels/images/lamp.png = x").clean(),
+                Scene.of("something escaped", "a.tmac = \\\\def\\\\enspace{\\\\kern.5em}").clean(),
+                Scene.of("an example for people", "a.page = <page><p>Open <file>/home/jim/cv.pdf</file></p></page>").clean());
+    }
+
     @ParameterizedTest
-    @MethodSource({"setAside", "sites", "versions", "empty", "alternatives", "names", "codePages", "standIns"})
+    @MethodSource({"setAside", "sites", "versions", "empty", "alternatives", "names", "codePages", "standIns", "guesses"})
     void isToldAsItIs(Scene scene) throws IOException {
         Report report = scene.check(temp);
         assertThat(scene.told(report)).as("%s", scene).containsExactlyElementsOf(scene.wanted());
