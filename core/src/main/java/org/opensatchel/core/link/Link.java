@@ -23,11 +23,16 @@ import org.opensatchel.core.path.ProjectPath;
  * @param standing how much the mention says
  * @param alternatives what links share of which one is enough; empty for a link that stands alone
  * @param inUse whether it is the one of its alternatives that is opened, so that the others do not stand in for it
+ * @param also other paths that are looked up where there is none of that name, in order: a name without an ending means any of some
  * @param includes whether the linked document becomes part of this one
  */
 public record Link(ProjectPath document, ProjectPath file, Place at, String text, String path, Notation notation, String base,
         Optional<Frames> frames, Standing standing,
-        String alternatives, boolean inUse, boolean includes) {
+        String alternatives, boolean inUse, List<String> also, boolean includes) {
+
+    public Link {
+        also = List.copyOf(also);
+    }
 
     /** Where the number of a frame stands in a sequence's text. */
     public static final String FRAME_MARK = "####";
@@ -44,6 +49,8 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
         MENTIONED,
         /** Names a member of its own package, which is not there. */
         LOST,
+        /** Names a member of its own package that is there under other capitals; the path is that member's. */
+        LOST_BUT_FOR_CAPITALS,
         /** Names a file whose content lies in the document itself. */
         ENCLOSED
     }
@@ -72,7 +79,12 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
     public Link frame(long number) {
         String shown = frames.orElseThrow().number(number);
         return new Link(document, file, at, text.replace(FRAME_MARK, shown), path.replace(FRAME_MARK, shown), notation, base,
-                Optional.empty(), standing, alternatives, inUse, includes);
+                Optional.empty(), standing, alternatives, inUse, List.of(), includes);
+    }
+
+    /** The same link, looked up under one of its other paths. */
+    public Link under(String other) {
+        return new Link(document, file, at, text, other, notation, base, frames, standing, alternatives, inUse, List.of(), includes);
     }
 
     /** How sure it is that a file is meant, from 0 to 1; empty where the format says so. */

@@ -22,6 +22,14 @@ public interface LinkReader {
      */
     boolean recognises(String extension, Head head);
 
+    /**
+     * Whether links of a document that another one includes may count from that other one, as where a text is put together before anything
+     * is looked up.
+     */
+    default boolean countsFromIncluder() {
+        return false;
+    }
+
     /** Hands every link to the sink; what was found before a fault is kept. */
     void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable;
 }

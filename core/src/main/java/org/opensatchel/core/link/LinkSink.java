@@ -67,6 +67,7 @@ public class LinkSink {
         private Link.Standing standing = Link.Standing.STATED;
         private String alternatives = "";
         private boolean inUse;
+        private List<String> also = List.of();
         private boolean includes;
 
         private Draft(Place at, String text, Notation notation) {
@@ -105,6 +106,12 @@ public class LinkSink {
             return this;
         }
 
+        /** Where there is none of that name, these are looked up in order. */
+        public Draft also(List<String> paths) {
+            also = paths;
+            return this;
+        }
+
         /** The linked document becomes part of this one. */
         public Draft including() {
             includes = true;
@@ -114,7 +121,7 @@ public class LinkSink {
         public void add() {
             if (LinkText.read(path, notation).isPresent()) {
                 take(new Link(document, file, at, shortened(text), bounded(path), notation, base, Optional.empty(), standing, alternatives,
-                        inUse, includes));
+                        inUse, also, includes));
             }
         }
     }
@@ -133,7 +140,7 @@ public class LinkSink {
 
     public void addSequence(Place at, String text, Notation notation, Link.Frames frames) {
         take(new Link(document, file, at, shortened(text), text, notation, "", Optional.of(frames), Link.Standing.STATED, "", false,
-                false));
+                List.of(), false));
     }
 
     /** What becomes of a link; a member's sink lets go what is there in its package. */

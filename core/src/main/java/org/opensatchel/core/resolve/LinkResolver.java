@@ -1,7 +1,9 @@
 package org.opensatchel.core.resolve;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -9,6 +11,7 @@ import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.Link;
+import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.path.LinkAddress;
 import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
@@ -27,6 +30,7 @@ public final class LinkResolver {
 
     /** Stands for the root itself on the way up from a document, so that climbing over it is noticed. */
     private static final String TOP = "\0root";
+    private static final int MOST_INCLUDING = 8;
     private static final int MOST_FRAMES = 200_000;
 
     private final ProjectTree tree;
@@ -37,6 +41,8 @@ public final class LinkResolver {
     private final Lookup lookup;
     private final OldRoots oldRoots;
     private final LinkResolver bare;
+    /** Documents that another one includes whose links may count from that one. */
+    private final Map<ProjectPath, ProjectPath> includers;
 
     LinkResolver(ProjectTree tree, NumberedFiles numbered, Set<String> companions, RootNames roots, Optional<LinkAddress> declared,
             CandidateSearch candidates) {
@@ -47,6 +53,7 @@ public final class LinkResolver {
         this.candidates = Optional.of(candidates);
         this.lookup = new Lookup(tree, numbered);
         this.oldRoots = new OldRoots(tree, numbered, declared, roots);
+        this.includers = new HashMap<>();
         this.bare = new LinkResolver(this);
     }
 
@@ -59,6 +66,7 @@ public final class LinkResolver {
         this.candidates = Optional.empty();
         this.lookup = full.lookup;
         this.oldRoots = full.oldRoots;
+        this.includers = Map.of();
         this.bare = this;
     }
 
@@ -70,6 +78,9 @@ public final class LinkResolver {
                 link.address().filter(address -> address.form().isAbsolute()).ifPresent(oldRoots::hear);
             }
         }
+        documents.stream().filter(document -> LinkReaders.countFromIncluder(document.format()))
+                .forEach(document -> document.links().stream().filter(Link::includes).map(bare::resolve).filter(ResolvedLink::isFound)
+                        .forEach(link -> includers.putIfAbsent(link.target().orElseThrow(), document.document())));
         List<ResolvedLink> out = new ArrayList<>(links.size());
         for (Link link : links) {
             ResolvedLink resolved = link.frames().isPresent() ? sequence(link, link.frames().get()) : resolve(link);
@@ -81,8 +92,38 @@ public final class LinkResolver {
     }
 
     private ResolvedLink resolve(Link link) {
+        ResolvedLink first = one(link);
+        if (first.outcome().isSound() || (link.also().isEmpty() && includers.isEmpty())) {
+            return first;
+        }
+        return Stream.concat(link.also().stream().map(path -> bare.one(link.under(path))), fromIncluders(link))
+                .filter(other -> other.isFound() && (!first.isFound() || other.outcome().isSound()))
+                .findFirst().map(other -> other.of(link)).orElse(first);
+    }
+
+    /** The link looked up from every document that its own one is a part of. */
+    private Stream<ResolvedLink> fromIncluders(Link link) {
+        List<ResolvedLink> out = new ArrayList<>();
+        ProjectPath including = includers.get(link.file());
+        for (int depth = 0; including != null && depth < MOST_INCLUDING; depth++) {
+            List<String> folder = including.parent().names();
+            Stream.concat(Stream.of(link.path()), link.also().stream()).map(link::under)
+                    .forEach(one -> one.address().filter(address -> address.form() == LinkForm.RELATIVE)
+                            .flatMap(address -> LinkAddress.resolve(folder, address.names()))
+                            .ifPresent(names -> out.add(bare.within(one, LinkForm.RELATIVE, names))));
+            including = includers.get(including);
+        }
+        return out.stream();
+    }
+
+    private ResolvedLink one(Link link) {
         if (link.standing() == Link.Standing.LOST) {
             return ResolvedLink.of(link, link.form(), Outcome.MISSING);
+        }
+        if (link.standing() == Link.Standing.LOST_BUT_FOR_CAPITALS) {
+            ProjectPath member = ProjectPath.of(link.file().text() + "!/" + link.path());
+            return ResolvedLink.of(link, LinkForm.RELATIVE, Outcome.MISSPELT).intended(member).target(member)
+                    .overlooked(Overlooked.CAPITALS);
         }
         if (link.standing() == Link.Standing.ENCLOSED) {
             return ResolvedLink.of(link, LinkForm.EMBEDDED, Outcome.EMBEDDED);
@@ -289,7 +330,10 @@ public final class LinkResolver {
 
     private ResolvedLink pinned(Link link, LinkForm form, LinkAddress address, OldRoots.Split split) {
         String root = address.prefix(split.names());
-        Optional<Lookup.Found> found = lookup.exactOrAlike(split.rest());
+        Optional<Lookup.Found> found = lookup.exactOrAlike(split.rest())
+                // Encoded twice: what is there shows it.
+                .or(() -> link.notation().isUri() ? lookup.exactOrAlike(ProjectPath.of(PercentCoding.decode(split.rest().text())))
+                        : Optional.empty());
         if (found.isPresent()) {
             return ResolvedLink.of(link, form, Outcome.PINNED).intended(split.rest()).target(found.get().path()).oldRoot(root)
                     .candidates(List.of(new Candidate(found.get().path(), Reason.SAME_PLACE, 0.98)));
@@ -353,8 +397,16 @@ public final class LinkResolver {
         ResolvedLink whole = new ResolvedLink(link, example.form(), example.outcome(), Optional.empty(), example.intended(),
                 found == null ? example.candidates() : List.of(),
                 example.oldRoot(), example.overlooked(), example.otherProject(), found == null ? List.of() : Ranges.of(missing, frames));
-        Optional<ProjectPath> target = example.target().map(path -> path.parent().child(setName(link)));
+        Optional<ProjectPath> target = example.target()
+                .map(path -> path.parent().child(example.overlooked().isPresent() ? realName(path.name(), link, frames) : setName(link)));
         return target.isPresent() ? whole.target(target.get()) : whole;
+    }
+
+    /** A set's name by one of its files: the number is what differs. */
+    private static String realName(String file, Link link, Link.Frames frames) {
+        String number = frames.number(frames.first());
+        int at = file.lastIndexOf(number);
+        return at < 0 ? setName(link) : file.substring(0, at) + Link.FRAME_MARK + file.substring(at + number.length());
     }
 
     private static String setName(Link link) {

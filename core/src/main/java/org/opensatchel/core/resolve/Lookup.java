@@ -77,6 +77,10 @@ final class Lookup {
             return Optional.of(new Found(path, Optional.empty()));
         }
         ProjectPath folder = path.parent();
+        Optional<ProjectPath> alike = numbered.alike(path);
+        if (alike.isPresent()) {
+            return Optional.of(new Found(alike.get(), Optional.of(difference(path.text(), alike.get().text()))));
+        }
         return tree.alike(folder.text()).stream()
                 .filter(other -> tree.isFolder(other) && !numbered.files(other.child(path.name())).isEmpty()).findFirst()
                 .map(other -> new Found(other.child(path.name()), Optional.of(difference(folder.text(), other.text()))));

@@ -42,6 +42,20 @@ final class NumberedFiles {
         return behind(path).files;
     }
 
+    /** The set whose name differs from a path's in capitals alone, under the name that it has. */
+    Optional<ProjectPath> alike(ProjectPath path) {
+        Optional<NumberedSet> set = NumberedSet.in(path.name());
+        if (set.isEmpty()) {
+            return Optional.empty();
+        }
+        String mark = path.name().substring(Math.min(path.name().length(), set.get().before().length()),
+                Math.max(set.get().before().length(), path.name().length() - set.get().after().length()));
+        Stream<ProjectPath> folders = Stream.concat(Stream.of(path.parent()), tree.alike(path.parent().text()).stream()).distinct();
+        return folders.filter(tree::isFolder).flatMap(folder -> tree.filesIn(folder).stream()).map(ProjectFile::path)
+                .flatMap(file -> set.get().realName(file.name(), mark).map(file.parent()::child).stream())
+                .filter(real -> !real.equals(path)).findFirst();
+    }
+
     /** The numbers missing between them, as ranges. */
     List<String> gaps(ProjectPath path) {
         return behind(path).gaps;

@@ -74,6 +74,23 @@ public record NumberedSet(String before, String after, boolean counted, long fir
     }
 
     /**
+     * The name that a set really has, of which a file is one when letter case is overlooked.
+     *
+     * @param mark what stands for the number
+     */
+    Optional<String> realName(String file, String mark) {
+        String plain = NameFolding.composed(file);
+        int end = plain.length() - after.length();
+        boolean alike = end > before.length() && NameFolding.folded(plain.substring(0, before.length())).equals(NameFolding.folded(before))
+                && NameFolding.folded(plain.substring(end)).equals(NameFolding.folded(after));
+        if (!alike) {
+            return Optional.empty();
+        }
+        return new NumberedSet(plain.substring(0, before.length()), plain.substring(end), counted, first, last).number(file)
+                .map(number -> plain.substring(0, before.length()) + mark + plain.substring(end));
+    }
+
+    /**
      * The numbers that are missing, as ranges ({@code 0017-0019}). A set that takes only every second or tenth number has
      * no gaps between them.
      */

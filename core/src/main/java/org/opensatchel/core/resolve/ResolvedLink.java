@@ -26,6 +26,11 @@ public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<P
                 Optional.empty(), List.of());
     }
 
+    /** The same outcome for a link that was looked up in another way. */
+    ResolvedLink of(Link other) {
+        return new ResolvedLink(other, form, outcome, target, intended, candidates, oldRoot, overlooked, otherProject, gaps);
+    }
+
     ResolvedLink target(ProjectPath found) {
         return new ResolvedLink(link, form, outcome, Optional.of(found), intended, candidates, oldRoot, overlooked, otherProject, gaps);
     }

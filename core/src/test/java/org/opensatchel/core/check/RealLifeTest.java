@@ -184,22 +184,29 @@ class RealLifeTest {
         String absolute = "\"F:\\\\takes\\\\lamp.mov\"";
         return Stream.of(
                 Scene.of("an absolute path", "cut.prj = {\"file\": " + absolute + "}").finds("should link.outside cut.prj"),
-                Scene.of("in a map to sources", "cut.js.map = {\"version\": 3, \"sources\": [" + absolute + "], \"mappings\": \"\"}").clean(),
-                Scene.of("in a map under another name", "cut.prj = {\"version\": 3, \"sources\": [" + absolute + "], \"mappings\": \"\"}").clean(),
+                Scene.of("in a map to sources", "cut.js.map = {\"version\": 3, \"sources\": [" + absolute + "], \"mappings\": \"\"}")
+                        .clean(),
+                Scene.of("in a map under another name", "cut.prj = {\"version\": 3, \"sources\": [" + absolute + "], \"mappings\": \"\"}")
+                        .clean(),
                 Scene.of("in its history", "cut.prj = {\"history\": [{\"saved\": " + absolute + "}]}").clean(),
-                Scene.of("in what it was derived from", "cut.prj = <a><derivedFrom><file>F:/takes/lamp.mov</file></derivedFrom></a>").clean(),
+                Scene.of("in what it was derived from", "cut.prj = <a><derivedFrom><file>F:/takes/lamp.mov</file></derivedFrom></a>")
+                        .clean(),
                 Scene.of("in a comment", "cut.prj = map = none\n# was F:/takes/lamp.mov before\n").clean(),
                 Scene.of("in a line of its own", "cut.prj = map = F:/takes/lamp.mov\n").finds("should link.outside cut.prj"),
-                Scene.of("in a backup copy", "cut.prj.bak = map = F:/takes/lamp.mov", "cut.prj~ = map = F:/takes/lamp.mov", "cut.prj1 = map = F:/takes/lamp.mov",
+                Scene.of("in a backup copy", "cut.prj.bak = map = F:/takes/lamp.mov", "cut.prj~ = map = F:/takes/lamp.mov",
+                        "cut.prj1 = map = F:/takes/lamp.mov",
                         "backup/cut.prj = map = F:/takes/lamp.mov").clean(),
                 Scene.of("in a lock", "cut.prj.lock = map = F:/takes/lamp.mov").clean(),
                 Scene.of("in a cache", "cache/cut.dat = map = F:/takes/lamp.mov").clean(),
-                Scene.of("beside its relative twin", "cut.prj = <c abs=\"F:/takes/lamp.mov\" rel=\"takes/lamp.mov\"/>", "takes/lamp.mov = x").clean(),
+                Scene.of("beside its relative twin", "cut.prj = <c abs=\"F:/takes/lamp.mov\" rel=\"takes/lamp.mov\"/>",
+                        "takes/lamp.mov = x").clean(),
                 Scene.of("a title", "cut.prj = {\"title\": \"lamp.mov\", \"src\": \"takes/tea.mov\"}", "takes/tea.mov = x").clean(),
                 Scene.of("the same as a source", "cut.prj = {\"source\": \"lamp.mov\", \"src\": \"takes/tea.mov\"}", "takes/tea.mov = x")
                         .finds("should link.missing cut.prj"),
-                Scene.of("names alone, none of which is there", "cut.prj = {\"a\": \"lamp.mov\", \"b\": \"tea.mov\"}").clean("link.missing cut.prj"),
-                Scene.of("a numbered set", "cut.prj = {\"a\": \"shots/shot.####.png\"}", "shots/shot.0001.png = x", "shots/shot.0002.png = y").clean(),
+                Scene.of("names alone, none of which is there", "cut.prj = {\"a\": \"lamp.mov\", \"b\": \"tea.mov\"}")
+                        .clean("link.missing cut.prj"),
+                Scene.of("a numbered set", "cut.prj = {\"a\": \"shots/shot.####.png\"}", "shots/shot.0001.png = x",
+                        "shots/shot.0002.png = y").clean(),
                 Scene.of("from a folder above", "levels/one/a.lvl = tex = \"images/lamp.png\"", "images/lamp.png = x").clean(),
                 Scene.of("from a folder nobody knows", "levels/a.lvl = tex = \"images/lamp.png\"", "data/images/lamp.png = x").clean(),
                 Scene.of("backslashes", "levels/a.lvl = tex = \"images\\\\lamp.png\"", "levels/images/lamp.png = x").clean(),
@@ -207,8 +214,73 @@ class RealLifeTest {
                 Scene.of("an example for people", "a.page = <page><p>Open <file>/home/jim/cv.pdf</file></p></page>").clean());
     }
 
+    static Stream<Arguments> nothingOverlooked() {
+        String map = "<?xml version=\"1.0\"?><kml xmlns=\"http://www.opengis.net/kml/2.2\"><Document><Placemark><description><![CDATA[<img src=\"b.png\">]]></description><Style><IconStyle><Icon><href>%s</href></Icon></IconStyle></Style></Placemark></Document></kml>";
+        return Stream.of(
+                Scene.of("a set under other capitals", "t.mtl = newmtl a\nmap_Kd s/shot.####.png", "s/Shot.0001.png = x",
+                        "s/Shot.0002.png = y")
+                        .finds("should link.misspelt t.mtl"),
+                Scene.of("a drive behind a slash", PAGE.formatted("<img src=\"/C:/x/a.png\">")).finds("must link.outside index.html"),
+                Scene.of("encoded twice", PAGE.formatted("<img src=\"a%2520b.png\">"), "a b.png = x")
+                        .finds("should link.misspelt index.html"),
+                Scene.of("through a folder's shortcut", PAGE.formatted("<img src=\"takes/a.png\"><img src=\"takes/b.png\">"),
+                        "takes.lnk = x")
+                        .finds("must package.shortcut takes.lnk"),
+                Scene.of("frames", "index.html = <frameset><frame src=a.html><frame src=b.html></frameset>", "a.html = <p>")
+                        .finds("must link.missing index.html"),
+                Scene.of("behind a page", "index.html = <body background=a.png><table background=b.png></table>", "a.png = x")
+                        .finds("must link.missing index.html"),
+                Scene.of("a small picture first", PAGE.formatted("<img src=a.png lowsrc=b.png>"), "a.png = x")
+                        .finds("must link.missing index.html"),
+                Scene.of("an object's parameter", PAGE.formatted("<object><param name=movie value=a.mp4></object>"))
+                        .finds("must link.missing index.html"),
+                Scene.of("a parameter that names no file", PAGE.formatted("<object><param name=quality value=high></object>")).clean(),
+                Scene.of("a button's picture", PAGE.formatted("<input type=image src=a.png>")).finds("must link.missing index.html"),
+                Scene.of("a drawing's filter, cursor and mask",
+                        "a.svg = <svg xmlns='http://www.w3.org/2000/svg'><filter><feImage href='a.png'/></filter><g style='cursor: url(b.cur)' mask='url(c.svg#m)'/></svg>",
+                        "a.png = x")
+                        .finds("must link.missing a.svg", "must link.missing a.svg"),
+                Scene.of("a module",
+                        "app.js = import { a } from './lib/a.js';\nimport './style';\nconst b = await import('./b');\nimport x from 'left';",
+                        "lib/a.js = x", "style.css = x", "b/index.js = x").clean(),
+                Scene.of("a module that is not there", "app.js = import { a } from './lib/a.js';\nimport { b } from './lib/b.js';",
+                        "lib/a.js = x")
+                        .finds("should link.missing app.js"),
+                Scene.of("a picture in a script",
+                        "app.js = import './a.js';\nimg.src = 'img/lamp.png'; // not 'img/none.png'\nconst r = /['\"]/; x = \"img/tea.png\";",
+                        "a.js = x", "img/lamp.png = x").finds("should link.missing app.js"),
+                Scene.of("a worker in a page", "index.html = <script type=module>import './a.js'; new Worker('work.js')</script>",
+                        "a.js = x")
+                        .finds("should link.missing index.html"),
+                Scene.of("data in a page", "index.html = <script type='application/json'>{\"a\": \"gone.png\"}</script>").clean(),
+                Scene.of("an application's icons",
+                        "site.webmanifest = {\"name\": \"x\", \"icons\": [{\"src\": \"a.png\"}, {\"src\": \"b.png\"}]}", "a.png = x")
+                        .finds("must link.missing site.webmanifest"),
+                Scene.of("another JSON with icons", "data.json = {\"icons\": [{\"src\": \"gone.png\"}]}").clean("link.missing data.json"),
+                Scene.of("a map", "a.kml = " + map.formatted("icons/a.png"), "icons/a.png = x", "b.png = y").clean(),
+                Scene.of("a map without its icon", "a.kml = " + map.formatted("icons/a.png"), "b.png = y").finds("must link.missing a.kml"),
+                Scene.of("a text and its parts",
+                        "main.tex = \\documentclass{article}\n\\graphicspath{{img/}}\n\\input{parts/one}\n\\includegraphics[width=3cm]{lamp}\n%\\includegraphics{none}\n\\bibliography{refs}",
+                        "parts/one.tex = \\includegraphics{img/tea.png}", "img/lamp.pdf = x", "img/tea.png = x", "refs.bib = x").clean(),
+                Scene.of("a text without a part", "main.tex = \\input{parts/two}", "parts/one.tex = x").finds("must link.missing main.tex"),
+                Scene.of("parts of an instrument", "a.sfz = #include \"parts/b.sfz\"", "parts/b.sfz = <region> sample=samples/tea.wav",
+                        "samples/tea.wav = x").clean(),
+                Scene.of("links between pages", "a.md = [[b]] and [[b|that]] and ![[lamp.png]] and [[not yet]]", "b.md = x",
+                        "deep/lamp.png = x").clean(),
+                Scene.of("a picture between pages that is not there", "a.md = ![[lamp.png]]", "b.md = x").finds("must link.missing a.md"),
+                Scene.of("code in a page", "a.md = `[[x.png]]` and\n\n    [[y.png]]\n").clean(),
+                Scene.of("what a page says of itself", "a.md = ---\ntitle: x\nimage: lamp.png\ncover: tea.png\n---\ntext", "lamp.png = x")
+                        .finds("should link.missing a.md"),
+                Scene.of("parts of a style sheet",
+                        "a.scss = @use 'sass:math';\n@use \"parts/colours\";\n@import 'base';\n// don't @import 'none';\na { background: url(img/a.png) }",
+                        "parts/_colours.scss = x", "base.scss = x", "img/a.png = x").clean(),
+                Scene.of("a part that is not there", "a.scss = @import 'base', 'gone';", "base.scss = x")
+                        .finds("should link.missing a.scss"));
+    }
+
     @ParameterizedTest
-    @MethodSource({"setAside", "sites", "versions", "empty", "alternatives", "names", "codePages", "standIns", "guesses"})
+    @MethodSource({"setAside", "sites", "versions", "empty", "alternatives", "names", "codePages", "standIns", "guesses",
+            "nothingOverlooked"})
     void isToldAsItIs(Scene scene) throws IOException {
         Report report = scene.check(temp);
         assertThat(scene.told(report)).as("%s", scene).containsExactlyElementsOf(scene.wanted());

@@ -49,8 +49,14 @@ public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Ma
         return shortcut.parent().child(name);
     }
 
-    /** The file that a shortcut stands for, where one lies at a path or stands for what should lie there. */
+    /** The file that a shortcut stands for, where one lies at a path or stands for what should lie there; a folder's shortcut stands for all that is in it. */
     Optional<ProjectPath> at(ProjectPath wanted) {
-        return Optional.ofNullable(byWanted.get(wanted));
+        for (ProjectPath at = wanted; !at.isRoot() && !byWanted.isEmpty(); at = at.parent()) {
+            ProjectPath there = byWanted.get(at);
+            if (there != null) {
+                return Optional.of(there);
+            }
+        }
+        return Optional.empty();
     }
 }

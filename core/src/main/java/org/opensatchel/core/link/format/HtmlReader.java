@@ -40,6 +40,10 @@ final class HtmlReader implements LinkReader {
     private static final Set<String> EXTENSIONS = Set.of("html", "htm", "xhtml", "xht");
     private static final Set<String> LINKING = Set.of("a", "area", "link");
     private static final Set<String> INCLUDING = Set.of("iframe", "frame", "object", "embed");
+    /** Elements that could have a picture behind them before there were style sheets. */
+    private static final Set<String> PAINTED = Set.of("body", "table", "thead", "tbody", "tfoot", "tr", "td", "th");
+    /** Parameters of an object that name a file. */
+    private static final Set<String> PARAMETERS = Set.of("src", "movie", "filename", "url", "data", "file");
     private static final Set<String> SOUNDING = Set.of("video", "audio");
     private static final Set<String> DRAWN = Set.of("image", "use", "feimage", "pattern", "lineargradient", "radialgradient", "textpath",
             "mpath");
@@ -111,8 +115,20 @@ final class HtmlReader implements LinkReader {
             if (node instanceof DataNode data && data.parent() != null && data.parent().nodeName().equals("style")) {
                 Range range = data.sourceRange();
                 styles(range.isTracked() ? range.startPos() : -1, data.getWholeData());
+            } else if (node instanceof DataNode data && data.parent() != null && data.parent().nodeName().equals("script")) {
+                script(data.parent(), data);
             } else if (node instanceof Element element) {
                 element(element);
+            }
+        }
+
+        /** Only what a browser would run; data and templates in a script are none. */
+        private void script(Element element, DataNode data) {
+            String type = element.attr("type").strip().toLowerCase(Locale.ROOT);
+            Range range = data.sourceRange();
+            if (type.isEmpty() || type.equals("module") || type.endsWith("javascript")) {
+                ScriptReader.fragment(data.getWholeData(), sink,
+                        offset -> range.isTracked() ? page.apply(range.startPos() + offset) : Place.WHOLE);
             }
         }
 
@@ -140,7 +156,17 @@ final class HtmlReader implements LinkReader {
                     }
                 }
                 case "xlink:href" -> add(element, attribute, 0, value);
-                case "src", "poster" -> add(element, attribute, 0, value);
+                case "src", "poster", "lowsrc", "dynsrc" -> add(element, attribute, 0, value);
+                case "background" -> {
+                    if (PAINTED.contains(tag)) {
+                        add(element, attribute, 0, value);
+                    }
+                }
+                case "value" -> {
+                    if (tag.equals("param") && PARAMETERS.contains(element.attr("name").toLowerCase(Locale.ROOT))) {
+                        add(element, attribute, 0, value);
+                    }
+                }
                 case "data" -> {
                     if (tag.equals("object")) {
                         add(element, attribute, 0, value);

@@ -16,16 +16,24 @@ public final class LinkReaders {
             new OtioReader(), new GltfReader(), new UsdaReader(), new VrmlReader(), new PlyReader(), new StepReader(),
             new SmilReader(), new XspfReader(), new DashReader(), new ColladaReader(), new X3dReader(), new MaterialxReader(),
             new MusicxmlReader(), new SvgReader(),
-            new M3uReader(), new EdlReader(),
+            new M3uReader(), new EdlReader(), new KmlReader(), new WebManifestReader(),
             // By their extension alone.
             new HtmlReader(), new MarkdownReader(), new ObjReader(), new MtlReader(), new CssReader(), new CueReader(), new SfzReader(),
             new UsdzReader(), new ZaeReader(),
-            new DawprojectReader());
+            new DawprojectReader(), new ScriptReader(), new LatexReader(), new StyleSourceReader());
 
     private static final Set<String> EXTENSIONS = ALL.stream().flatMap(reader -> reader.extensions().stream())
             .collect(Collectors.toUnmodifiableSet());
 
+    private static final Set<String> COUNTING = ALL.stream().filter(LinkReader::countsFromIncluder).map(LinkReader::format)
+            .collect(Collectors.toUnmodifiableSet());
+
     private LinkReaders() {
+    }
+
+    /** Whether links of included documents of a format may count from the one that includes them. */
+    public static boolean countFromIncluder(String format) {
+        return COUNTING.contains(format);
     }
 
     /** The extensions that documents of these formats usually have. */

@@ -3,6 +3,8 @@ package org.opensatchel.core.link.format;
 import java.io.IOException;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.commonmark.node.AbstractVisitor;
 import org.commonmark.node.HtmlBlock;
 import org.commonmark.node.HtmlInline;
@@ -10,6 +12,7 @@ import org.commonmark.node.Image;
 import org.commonmark.node.Link;
 import org.commonmark.node.Node;
 import org.commonmark.node.SourceSpan;
+import org.commonmark.node.Text;
 import org.commonmark.parser.IncludeSourceSpans;
 import org.commonmark.parser.Parser;
 import org.opensatchel.core.finding.Place;
@@ -32,6 +35,15 @@ final class MarkdownReader implements LinkReader {
     /** Longest text that is parsed: its tree takes many times its bytes. */
     private static final long MAX_BYTES = 8L << 20;
     private static final int MAX_NESTED = 200;
+    private static final int LONGEST_LINE = 1_000;
+    private static final Pattern WIKI = Pattern
+            .compile("\\[\\[([^\\[\\]|#\n]{1,300})(?:#[^\\[\\]|\n]{0,200})?(?:\\|[^\\[\\]\n]{0,300})?\\]\\]");
+    private static final Pattern FILE_NAME = Pattern.compile(".*\\.[A-Za-z][A-Za-z0-9]{1,4}");
+    private static final Pattern FRONT_MATTER = Pattern
+            .compile("\uFEFF?---[ \\t]*\\r?\\n([\\s\\S]{0,20000}?)\\n(?:---|\\.\\.\\.)[ \\t]*(?:\\r?\\n|$)");
+    private static final Pattern ASSET_LINE = Pattern
+            .compile("(?im)^[ \\t-]*(?:[a-z_-]*(?:image|cover|thumbnail|banner|picture|photo|poster|logo|icon|"
+                    + "hero|avatar|background)s?|css|csl|bibliography|audio|video|src)[ \\t]*:[ \\t]*[\"']?([^\\s\"'#\\[{]+\\.[a-z0-9]{2,5})[\"']?[ \\t]*$");
 
     @Override
     public String format() {
@@ -55,7 +67,21 @@ final class MarkdownReader implements LinkReader {
         String text = TextDecoding.decode(bytes);
         Node parsed = Parser.builder().includeSourceSpans(IncludeSourceSpans.BLOCKS_AND_INLINES).maxOpenBlockParsers(MAX_NESTED).build()
                 .parse(text);
-        parsed.accept(new Links(text, new LineIndex(text), sink));
+        LineIndex lines = new LineIndex(text);
+        parsed.accept(new Links(text, lines, sink));
+        frontMatter(text, lines, sink);
+    }
+
+    /** What a text says of itself before it begins, between two lines of hyphens: pictures and sheets, a line each. */
+    private static void frontMatter(String text, LineIndex lines, LinkSink sink) {
+        Matcher matter = FRONT_MATTER.matcher(text);
+        if (!matter.lookingAt()) {
+            return;
+        }
+        Matcher line = ASSET_LINE.matcher(text).region(matter.start(1), matter.end(1));
+        while (line.find()) {
+            sink.link(lines.at(line.start(1)), line.group(1), Notation.WEB).standing(org.opensatchel.core.link.Link.Standing.GUESSED).add();
+        }
     }
 
     private static final class Links extends AbstractVisitor {
@@ -89,6 +115,30 @@ final class MarkdownReader implements LinkReader {
         public void visit(Image image) {
             sink.add(place(image), image.getDestination(), Notation.WEB);
             visitChildren(image);
+        }
+
+        /** Links between pages by their names alone, {@code [[a page]]} and {@code ![[a picture.png]]}: wherever that lies. */
+        @Override
+        public void visit(Text words) {
+            if (words.getLiteral().equals("[") || words.getLiteral().indexOf("[[") >= 0) {
+                wiki(words);
+            }
+        }
+
+        private void wiki(Text words) {
+            int start = start(words);
+            if (start < 0 || !text.startsWith("[[", start + words.getLiteral().indexOf('['))) {
+                return;
+            }
+            Matcher wiki = WIKI.matcher(text).region(start, Math.min(text.length(), start + LONGEST_LINE));
+            if (wiki.find() && wiki.start() - start <= words.getLiteral().length()) {
+                String name = wiki.group(1).strip();
+                boolean file = FILE_NAME.matcher(name).matches();
+                // A page that nobody has written yet is no fault.
+                sink.link(lines.at(wiki.start(1)), name, Notation.PLAIN)
+                        .standing(file ? org.opensatchel.core.link.Link.Standing.NAMED : org.opensatchel.core.link.Link.Standing.MENTIONED)
+                        .also(file ? List.of() : List.of(name + ".md", name + ".markdown")).add();
+            }
         }
 
         @Override

@@ -44,6 +44,11 @@ final class SfzReader implements LinkReader {
     }
 
     @Override
+    public boolean countsFromIncluder() {
+        return true;
+    }
+
+    @Override
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
         byte[] bytes = document.bytes();
         TextDecoding.requireText(bytes);

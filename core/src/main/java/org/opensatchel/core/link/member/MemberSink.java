@@ -54,7 +54,7 @@ public final class MemberSink extends LinkSink {
     public void addOutside(Place at, String text, Notation notation) {
         if (LinkText.read(text, notation).isPresent()) {
             whole.takeMember(new Link(document(), whole.file(), at, shortened(text), text, notation, "", Optional.empty(),
-                    Link.Standing.STATED, "", false, false));
+                    Link.Standing.STATED, "", false, List.of(), false));
         }
     }
 
@@ -79,9 +79,16 @@ public final class MemberSink extends LinkSink {
         }
         String name = String.join("/", path);
         boolean there = caseMatters ? members.has(name) : members.hasAlike(name);
-        if (!there) {
-            whole.takeMember(
-                    readAs(link, link.path(), link.standing() == Link.Standing.GUESSED ? Link.Standing.GUESSED : Link.Standing.LOST));
+        if (there) {
+            return;
+        }
+        Optional<String> alike = members.alike(name);
+        if (link.isGuess()) {
+            whole.takeMember(readAs(link, link.path(), link.standing()));
+        } else if (alike.isPresent()) {
+            whole.takeMember(readAs(link, alike.get(), Link.Standing.LOST_BUT_FOR_CAPITALS));
+        } else {
+            whole.takeMember(readAs(link, link.path(), Link.Standing.LOST));
         }
     }
 
@@ -90,7 +97,7 @@ public final class MemberSink extends LinkSink {
         String written = path.isEmpty() ? "."
                 : !link.notation().isUri() || standing != Link.Standing.STATED ? path : PercentCoding.encode(path);
         return new Link(link.document(), link.file(), link.at(), link.text(), written, link.notation(), "", link.frames(), standing,
-                link.alternatives(), link.inUse(), link.includes());
+                link.alternatives(), link.inUse(), link.also(), link.includes());
     }
 
     /**

@@ -158,6 +158,11 @@ public final class Members {
         return has(name) || byKey.containsKey(NameFolding.folded(name));
     }
 
+    /** The one member whose name is the same when letter case is overlooked. */
+    public Optional<String> alike(String name) {
+        return Optional.ofNullable(byKey.get(NameFolding.folded(name)));
+    }
+
     /** The kept contents in the order of the package. */
     public Map<String, byte[]> contents() {
         return Collections.unmodifiableMap(contents);

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.text;
 
 import java.util.Locale;
+import java.util.Set;
 
 /**
  * Finds the URLs in a style sheet by its tokens (CSS Syntax Level 3, section 4.3): {@code url(…)}, the strings of
@@ -17,6 +18,9 @@ public final class CssScan {
          */
         void url(int offset, String url, String alternatives);
     }
+
+    /** At-rules whose string names another sheet; the last three are those of languages that extend CSS. */
+    private static final Set<String> IMPORTING = Set.of("@import", "@use", "@forward", "@require");
 
     private final String css;
     private final Listener listener;
@@ -131,9 +135,9 @@ public final class CssScan {
     private void string() {
         int start = at + 1;
         String text = quoted();
-        if ((rule.equals("@import") && depth == 0) || (imageSetDepth >= 0 && depth == imageSetDepth)) {
+        if ((IMPORTING.contains(rule) && depth == 0) || (imageSetDepth >= 0 && depth == imageSetDepth)) {
             give(start, text);
-            rule = rule.equals("@import") ? "@import-media" : rule;
+            rule = rule.equals("@import") || rule.isEmpty() ? rule : "@imported";
         }
     }
 

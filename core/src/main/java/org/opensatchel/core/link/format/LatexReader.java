@@ -1,0 +1,129 @@
+package org.opensatchel.core.link.format;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.text.LineIndex;
+import org.opensatchel.core.link.text.TextDecoding;
+import org.opensatchel.core.path.Notation;
+
+/**
+ * LaTeX texts (the LaTeX2e reference manual, sections 22 on input files and 23 on graphics): included texts, pictures, bibliographies
+ * and listings. A name without an ending means a file with any of those that are tried; paths count from the text that is typeset.
+ */
+final class LatexReader implements LinkReader {
+
+    private static final int LONGEST = 300;
+    private static final List<String> PICTURES = List.of(".pdf", ".png", ".jpg", ".jpeg", ".eps", ".svg", ".mps");
+    private static final Map<String, List<String>> COMMANDS = Map.ofEntries(Map.entry("includegraphics", PICTURES),
+            Map.entry("includesvg", List.of(".svg")),
+            Map.entry("includepdf", List.of(".pdf")), Map.entry("input", List.of(".tex")), Map.entry("include", List.of(".tex")),
+            Map.entry("subfile", List.of(".tex")), Map.entry("bibliography", List.of(".bib")), Map.entry("addbibresource", List.of()),
+            Map.entry("lstinputlisting", List.of()), Map.entry("verbatiminput", List.of()), Map.entry("inputminted", List.of()));
+    private static final Pattern COMMAND = Pattern.compile("\\\\(" + String.join("|", COMMANDS.keySet())
+            + ")\\*?\\s*(?:\\[[^\\]]{0,400}\\]\\s*){0,2}\\{([^{}]{1,400})\\}(?:\\s*\\{([^{}]{1,400})\\})?");
+    private static final Pattern FOLDERS = Pattern.compile("\\\\graphicspath\\s*\\{((?:\\s*\\{[^{}]{1,200}\\}){1,20})\\s*\\}");
+    private static final Pattern FOLDER = Pattern.compile("\\{([^{}]+)\\}");
+    /** A comment, and what is printed as it stands. */
+    private static final Pattern LEFT_OUT = Pattern
+            .compile("(?<!\\\\)%[^\n]*|\\\\begin\\{(verbatim|lstlisting|comment)\\*?\\}[\\s\\S]{0,200000}?\\\\end\\{\\1\\*?\\}");
+
+    @Override
+    public String format() {
+        return "LaTeX text";
+    }
+
+    @Override
+    public List<String> extensions() {
+        return List.of("tex", "ltx");
+    }
+
+    @Override
+    public boolean recognises(String extension, Head head) {
+        return extension.equals("tex") || extension.equals("ltx");
+    }
+
+    @Override
+    public boolean countsFromIncluder() {
+        return true;
+    }
+
+    @Override
+    public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
+        byte[] bytes = document.bytes();
+        TextDecoding.requireText(bytes);
+        String whole = TextDecoding.decode(bytes);
+        LineIndex lines = new LineIndex(whole);
+        String text = blanked(whole);
+        List<String> folders = folders(text);
+        Matcher command = COMMAND.matcher(text);
+        while (command.find()) {
+            String name = command.group(1);
+            boolean second = name.equals("inputminted");
+            String names = second ? command.group(3) : command.group(2);
+            int start = second ? command.start(3) : command.start(2);
+            if (names == null) {
+                continue;
+            }
+            int at = start;
+            for (String each : name.equals("bibliography") ? names.split(",") : new String[]{names}) {
+                add(sink, lines, at, each, COMMANDS.get(name), name.equals("includegraphics") ? folders : List.of(),
+                        name.equals("input") || name.equals("include") || name.equals("subfile"));
+                at += each.length() + 1;
+            }
+        }
+    }
+
+    private static void add(LinkSink sink, LineIndex lines, int start, String written, List<String> endings, List<String> folders,
+            boolean includes) {
+        String name = written.strip().replaceAll("^\"|\"$", "");
+        // A name that a macro makes is not known before it is typeset.
+        if (name.isEmpty() || name.length() > LONGEST || name.indexOf('\\') >= 0 || name.indexOf('#') >= 0) {
+            return;
+        }
+        List<String> also = new ArrayList<>();
+        Stream.concat(Stream.of(""), folders.stream()).forEach(folder -> {
+            if (!folder.isEmpty()) {
+                also.add(folder + name);
+            }
+            endings.forEach(ending -> also.add(folder + name + ending));
+        });
+        LinkSink.Draft link = sink.link(lines.at(start + written.indexOf(name)), name, Notation.PLAIN).also(also);
+        (includes ? link.including() : link).add();
+    }
+
+    private static List<String> folders(String text) {
+        List<String> out = new ArrayList<>();
+        Matcher folders = FOLDERS.matcher(text);
+        while (folders.find()) {
+            Matcher folder = FOLDER.matcher(folders.group(1));
+            while (folder.find()) {
+                out.add(folder.group(1).endsWith("/") ? folder.group(1) : folder.group(1) + "/");
+            }
+        }
+        return out;
+    }
+
+    /** The text with blanks in place of what is left out, so that places stay. */
+    private static String blanked(String text) {
+        StringBuilder out = new StringBuilder(text);
+        Matcher left = LEFT_OUT.matcher(text);
+        while (left.find()) {
+            for (int i = left.start(); i < left.end(); i++) {
+                if (out.charAt(i) != '\n') {
+                    out.setCharAt(i, ' ');
+                }
+            }
+        }
+        return out.toString();
+    }
+}
