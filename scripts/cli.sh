@@ -23,15 +23,44 @@ run_cli() {
   flags=(-Xmx512m -XX:+UseSerialGC -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -Dfile.encoding=UTF-8)
   export LC_ALL=C.UTF-8
   unset JAVA_TOOL_OPTIONS JDK_JAVA_OPTIONS _JAVA_OPTIONS
-  if [ ! -f "$archive" ] && [ -w "$state" ]; then
-    local warm="$state/warm"
-    mkdir -p "$warm" && printf '{"OTIO_SCHEMA":"Timeline.1"}' >"$warm/a.otio" && printf '<svg xmlns="http://www.w3.org/2000/svg"/>' >"$warm/a.svg"
-    printf '<img src="a.svg">' >"$warm/a.html" && printf 'not a picture' >"$warm/a.png" && printf 'mtllib a.mtl\n' >"$warm/a.obj"
-    "$java" "${flags[@]}" -XX:ArchiveClassesAtExit="$archive" -cp "$classpath" org.opensatchel.cli.Satchel check "$warm" --format json >/dev/null 2>&1 || true
-    rm -rf "$warm"
-  fi
+  if [ ! -f "$archive" ] && [ -w "$state" ]; then keep_classes "$archive" "$classpath" "${flags[@]}"; fi
   [ -f "$archive" ] && flags+=("-XX:SharedArchiveFile=$archive" -Xshare:auto -Xlog:disable -Xlog:all=off)
+  # Making code fast costs more than it saves where there is little to do.
+  if is_little "$@"; then flags+=(-XX:TieredStopAtLevel=1); fi
   exec "$java" "${flags[@]}" -cp "$classpath" org.opensatchel.cli.Satchel "$@"
+}
+
+# Keeps the classes that a check needs in a form that is only mapped into memory: those that a small project of every kind asks for.
+keep_classes() {
+  local archive=$1 classpath=$2 warm="$state/warm" list
+  shift 2
+  list="$archive.$$"
+  rm -rf "$warm"
+  mkdir -p "$warm"
+  printf '{"OTIO_SCHEMA":"Timeline.1","tracks":[{"OTIO_SCHEMA":"ExternalReference.1","target_url":"gone.mov"}]}' >"$warm/a.otio"
+  printf '{"asset":{"version":"2.0"},"images":[{"uri":"b.png"}]}' >"$warm/a.gltf"
+  printf '<svg xmlns="http://www.w3.org/2000/svg"><image href="F:/x/a.png"/></svg>' >"$warm/a.svg"
+  printf '<img src="a.svg"><img src="B.png">' >"$warm/a.html"
+  printf 'not a picture' >"$warm/a.png"
+  printf 'not a picture either' >"$warm/b.png"
+  printf 'mtllib a.mtl\n' >"$warm/a.obj"
+  if "$java" "$@" -Xshare:off "-XX:DumpLoadedClassList=$list.classes" -cp "$classpath" org.opensatchel.cli.Satchel check "$warm" --format json >/dev/null 2>&1; then :; fi
+  if "$java" "$@" -Xshare:dump "-XX:SharedClassListFile=$list.classes" "-XX:SharedArchiveFile=$list" -cp "$classpath" >/dev/null 2>&1; then
+    mv "$list" "$archive"
+  fi
+  rm -rf "$warm" "$list" "$list.classes"
+}
+
+# Whether what is to be checked is so small that it is done before a compiler has earned its keep.
+is_little() {
+  local what
+  for what in "$@"; do
+    if [ -d "$what" ]; then
+      find -H "$what" -type f -printf '%s\n' 2>/dev/null | awk '{ sum += $1 } NR > 20000 || sum > 250000000 { exit 1 }' || return 1
+    elif [ -f "$what" ] && [ "$(stat -L -c %s "$what")" -gt 100000000 ]; then
+      return 1
+    fi
+  done
 }
 
 build_cli() {

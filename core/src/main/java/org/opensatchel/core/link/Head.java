@@ -2,6 +2,7 @@ package org.opensatchel.core.link;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import org.opensatchel.core.media.TypeProbe;
 
 /** How a file begins, as bytes and as a guess at its text, for telling its format. */
 public final class Head {
@@ -23,6 +24,11 @@ public final class Head {
             }
         }
         return true;
+    }
+
+    /** Whether it begins as a picture, a sound, a moving picture or a font does. */
+    public boolean isMedia() {
+        return TypeProbe.isMedia(bytes);
     }
 
     /** The beginning as text with byte-order marks, zero bytes (of UTF-16 and UTF-32) and leading blanks gone. */

@@ -5,6 +5,7 @@ import static org.opensatchel.core.fact.FactName.TYPE;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -80,8 +81,21 @@ public final class TypeProbe {
 
         /** How many characters of the beginning say that it is this format; none when it is not. */
         long strength(String head) {
-            return beginnings.stream().filter(beginning -> begins(head, beginning))
-                    .mapToLong(beginning -> beginning.chars().filter(c -> c != '.').count()).max().orElse(0);
+            long most = 0;
+            for (String beginning : beginnings) {
+                if (begins(head, beginning)) {
+                    most = Math.max(most, beginning.length() - dots(beginning));
+                }
+            }
+            return most;
+        }
+
+        private static int dots(String beginning) {
+            int dots = 0;
+            for (int i = 0; i < beginning.length(); i++) {
+                dots += beginning.charAt(i) == '.' ? 1 : 0;
+            }
+            return dots;
         }
 
         private static boolean begins(String head, String beginning) {
@@ -94,7 +108,19 @@ public final class TypeProbe {
         }
     }
 
+    private static final int LONGEST_BEGINNING = 64;
+    private static final Map<String, Known> BY_EXTENSION = byExtension();
+    private static final List<String> MEDIA_BEGINNINGS = KNOWN.stream()
+            .filter(format -> !format.isText() && !format.extensions.contains("pdf") && !format.extensions.contains("glb"))
+            .flatMap(format -> format.beginnings.stream()).filter(beginning -> beginning.length() >= 3).toList();
+
     private TypeProbe() {
+    }
+
+    private static Map<String, Known> byExtension() {
+        Map<String, Known> out = new HashMap<>();
+        KNOWN.forEach(format -> format.extensions.forEach(extension -> out.putIfAbsent(extension, format)));
+        return out;
     }
 
     /**
@@ -104,11 +130,12 @@ public final class TypeProbe {
      * @param head how the file begins
      */
     public static Optional<Phrase> lie(String extension, byte[] head) {
-        Optional<Known> known = KNOWN.stream().filter(format -> format.extensions.contains(extension)).findFirst();
-        String text = new String(head, StandardCharsets.ISO_8859_1);
+        Optional<Known> known = Optional.ofNullable(BY_EXTENSION.get(extension));
         if (head.length < 4 || known.isEmpty()) {
             return Optional.empty();
         }
+        // Beginnings are short; most files are right, and are let go here.
+        String text = new String(head, 0, Math.min(head.length, LONGEST_BEGINNING), StandardCharsets.ISO_8859_1);
         if (known.get().isText() ? !isBinary(head) : isMost(known.get(), text)) {
             return Optional.empty();
         }
@@ -129,15 +156,26 @@ public final class TypeProbe {
     /** Whether a content begins as this format, and as no other that says more: a picture may lie in the box of a film. */
     private static boolean isMost(Known format, String head) {
         long strength = format.strength(head);
-        return strength > 0 && KNOWN.stream().noneMatch(other -> other.strength(head) > strength);
+        if (strength == 0) {
+            return false;
+        }
+        for (Known other : KNOWN) {
+            if (other.strength(head) > strength) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Whether a content begins as a picture, a sound, a moving picture or a font does. */
     public static boolean isMedia(byte[] head) {
         String text = new String(head, 0, Math.min(head.length, 16), StandardCharsets.ISO_8859_1);
-        return KNOWN.stream().filter(format -> !format.isText() && !format.extensions.contains("pdf") && !format.extensions.contains("glb"))
-                .anyMatch(format -> format.beginnings.stream()
-                        .anyMatch(beginning -> beginning.length() >= 3 && Known.begins(text, beginning)));
+        for (String beginning : MEDIA_BEGINNINGS) {
+            if (Known.begins(text, beginning)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Weak signatures of two bytes, which the library takes for sounds or pictures, are no proof. */

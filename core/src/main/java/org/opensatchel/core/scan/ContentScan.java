@@ -19,6 +19,7 @@ import java.util.TreeSet;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.zip.CRC32C;
 import org.apache.commons.io.input.BoundedInputStream;
 import org.apache.commons.io.input.CloseShieldInputStream;
 import org.opensatchel.core.fact.Phrase;
@@ -27,13 +28,13 @@ import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
-import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
 import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.custom.CustomLinks;
 import org.opensatchel.core.link.finder.PathFinder;
+import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.TypeProbe;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
@@ -56,6 +57,8 @@ public final class ContentScan {
     public static final String PATH_FINDER = "no known format";
     public static final String KIT_RULES = "kit rules";
     private static final String SHORTCUT = ".lnk";
+    /** Of shorter files the whole is read as soon as its beginning. */
+    private static final long WORTH_A_LOOK = 8L << 10;
     private static final long LONG_DOCUMENT = 4L << 20;
 
     private final ProjectSource source;
@@ -114,17 +117,22 @@ public final class ContentScan {
                 facts.put(file.path(), FileFacts.SHORTCUT);
             }
         }
-        Set<Likeness> shared = sharedContents(files);
+        BitSet wanted = alike(files);
+        for (int i = 0; i < files.size(); i++) {
+            if (wantedSizes.contains(files.get(i).bytes())) {
+                wanted.set(i);
+            }
+        }
         Result[] results = new Result[files.size()];
         Progress told = new Progress(tree.count() - files.size());
         boolean much = files.size() > FEW_FILES || files.stream().mapToLong(ProjectFile::bytes).sum() > FEW_BYTES;
         DocumentSums sums = new DocumentSums(limits.sums());
-        BitSet hashed = hashed(files, shared);
+        BitSet hashed = hashed(files, wanted);
         Workers.run(much ? Workers.most() : 1, files.size(), i -> {
             ProjectFile file = files.get(i);
             DocumentSums.Held held = DocumentSums.Held.NOTHING;
             try {
-                results[i] = one(file, shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes()), hashed.get(i), sums,
+                results[i] = one(file, wanted.get(i), hashed.get(i), sums,
                         sums.before(i));
                 held = results[i].held;
             } finally {
@@ -136,13 +144,12 @@ public final class ContentScan {
     }
 
     /** Which files are hashed of those whose hash matters: none that is too long, and in all only so many bytes. */
-    private BitSet hashed(List<ProjectFile> files, Set<Likeness> shared) {
+    private BitSet hashed(List<ProjectFile> files, BitSet wanted) {
         BitSet out = new BitSet();
         long left = limits.sums().hashedBytes();
         for (int i = 0; i < files.size(); i++) {
             ProjectFile file = files.get(i);
-            boolean wanted = shared.contains(Likeness.of(file)) || wantedSizes.contains(file.bytes());
-            if (wanted && file.bytes() <= maxHashedBytes && file.bytes() <= left) {
+            if (wanted.get(i) && file.bytes() <= maxHashedBytes && file.bytes() <= left) {
                 left -= file.bytes();
                 out.set(i);
             }
@@ -227,6 +234,47 @@ public final class ContentScan {
         Set<Likeness> seen = new HashSet<>();
         return files.stream().filter(file -> file.bytes() > 0).map(Likeness::of).filter(likeness -> !seen.add(likeness))
                 .collect(Collectors.toSet());
+    }
+
+    /**
+     * Which files may have the content of another: those as long as another, and where the source has no checksums, with the same
+     * beginning and end as well. Many pictures are as long as another; few of them begin like it.
+     */
+    private BitSet alike(List<ProjectFile> files) throws IOException {
+        Set<Likeness> shared = sharedContents(files);
+        BitSet out = new BitSet();
+        Map<Likeness, Map<Long, Integer>> first = new HashMap<>();
+        for (int i = 0; i < files.size(); i++) {
+            ProjectFile file = files.get(i);
+            Likeness likeness = Likeness.of(file);
+            if (!shared.contains(likeness)) {
+                continue;
+            }
+            if (likeness.checksum() != 0 || file.bytes() < WORTH_A_LOOK) {
+                out.set(i);
+                continue;
+            }
+            Optional<Long> beginning = beginning(file);
+            if (beginning.isPresent()) {
+                Integer other = first.computeIfAbsent(likeness, key -> new HashMap<>()).putIfAbsent(beginning.get(), i);
+                if (other != null) {
+                    out.set(other);
+                    out.set(i);
+                }
+            }
+        }
+        return out;
+    }
+
+    /** A checksum of a file's beginning; of one that cannot be read the scan tells by itself. */
+    private Optional<Long> beginning(ProjectFile file) throws IOException {
+        try (InputStream content = source.open(file.entry())) {
+            CRC32C crc = new CRC32C();
+            crc.update(content.readNBytes(TypeProbe.HEAD_BYTES));
+            return Optional.of(crc.getValue());
+        } catch (ContentUnavailable unavailable) {
+            return Optional.empty();
+        }
     }
 
     private Result one(ProjectFile file, boolean wanted, boolean hashed, DocumentSums sums, DocumentSums.Held before) throws IOException {

@@ -12,6 +12,9 @@ import org.opensatchel.core.project.ContentUnavailable;
 final class MeteredContent extends FilterInputStream {
 
     private static final long ZEROS_READ = 256L << 20;
+    private static final byte[] NOTHING = {};
+    /** For what is read on: there may be very many small files. */
+    private static final ThreadLocal<byte[]> BUFFER = ThreadLocal.withInitial(() -> new byte[1 << 16]);
     private static final int SAMPLES = 2_048;
 
     private final MessageDigest digest;
@@ -79,7 +82,8 @@ final class MeteredContent extends FilterInputStream {
         if (unavailable != null) {
             throw unavailable;
         }
-        byte[] rest = new byte[1 << 16];
+        boolean more = toTheEnd || zeros;
+        byte[] rest = more ? BUFFER.get() : NOTHING;
         int got = 0;
         while ((toTheEnd || (zeros && count < ZEROS_READ)) && got >= 0) {
             got = read(rest, 0, rest.length);

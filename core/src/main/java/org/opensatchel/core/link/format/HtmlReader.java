@@ -64,8 +64,11 @@ final class HtmlReader implements LinkReader {
         if (EXTENSIONS.contains(extension)) {
             return true;
         }
+        if (!extension.isEmpty()) {
+            return false;
+        }
         String text = head.text().toLowerCase(Locale.ROOT);
-        return extension.isEmpty() && (text.startsWith("<!doctype html") || text.startsWith("<html"));
+        return (text.startsWith("<!doctype html") || text.startsWith("<html"));
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
+import org.opensatchel.core.media.FileKind;
 
 /** The formats that are read. Adding one is a class, a line here and its test files. */
 public final class LinkReaders {
@@ -47,6 +48,10 @@ public final class LinkReaders {
 
     /** The reader for a file; empty when it is no document that is read. */
     public static Optional<LinkReader> of(String extension, Head head) {
+        if (FileKind.of(extension).isMedia() && head.isMedia()) {
+            // What most files are: no document begins like them.
+            return Optional.empty();
+        }
         return ALL.stream().filter(reader -> reader.recognises(extension, head)).findFirst();
     }
 }
