@@ -15,7 +15,7 @@ usage() {
 ./satchel bench [STUDENTS [MIB]]            measure speed and memory against baselines
 ./satchel soak [MINUTES]                    a school of its own under load and failures, for 30 minutes
 ./satchel check PROJECT… [--kit FILE] [--for last=…,first=…] [--location PATH]
-                [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--quiet]
+                [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--why] [--quiet]
                                             check folders, ZIP archives or listings
 ./satchel kit lint|handout|diff|propose …   check a kit before it goes out, make one student's kit, compare two
                                             kits, propose one from an example

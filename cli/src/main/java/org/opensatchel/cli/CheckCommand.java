@@ -56,6 +56,9 @@ final class CheckCommand implements Callable<Integer> {
     private List<String> machines = new ArrayList<>();
     @Option(names = "--format", paramLabel = "text|json|sarif", description = "how to print (${DEFAULT-VALUE})", defaultValue = "text")
     private Format format;
+    @Option(names = "--why", description = "say of each finding why it matters")
+    private boolean why;
+
     @Option(names = "--quiet", description = "print only what must be fixed")
     private boolean quiet;
     /** For the formats that hold all reports in one document. */
@@ -115,7 +118,7 @@ final class CheckCommand implements Callable<Integer> {
         } else if (projects.size() > 1) {
             satchel.out().println(TextReport.summary(project, report, Colours.wanted(), satchel.words()));
         } else if (report.verdict() != Verdict.BLOCKED) {
-            satchel.out().print(new TextReport(report, quiet, Colours.wanted(), satchel.words()).text());
+            satchel.out().print(new TextReport(report, quiet, why, Colours.wanted(), satchel.words()).text());
         }
         satchel.out().flush();
     }

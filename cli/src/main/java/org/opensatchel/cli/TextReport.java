@@ -20,14 +20,16 @@ final class TextReport {
 
     private final Report report;
     private final boolean quiet;
+    private final boolean why;
     private final Colours colours;
     private final Words words;
     private final StringBuilder out = new StringBuilder();
 
     /** @param quiet keeps to what must be fixed */
-    TextReport(Report report, boolean quiet, Colours colours, Words words) {
+    TextReport(Report report, boolean quiet, boolean why, Colours colours, Words words) {
         this.report = report;
         this.quiet = quiet;
+        this.why = why;
         this.colours = colours;
         this.words = words;
     }
@@ -83,7 +85,10 @@ final class TextReport {
         if (more > 0) {
             line("  " + words.fill("report.more", more));
         }
-        List<Sentence> remedy = words.of(first).remedy();
+        if (why) {
+            line("  " + words.of(first).why());
+        }
+        List<Sentence> remedy = words.remedy(group);
         for (int i = 0; i < remedy.size(); i++) {
             out.append(colours.soft(Printable.line("  " + (i + 1) + ". " + remedy.get(i)))).append('\n');
         }

@@ -89,6 +89,10 @@ public enum FactName {
 
     /** Which of the ways a thing can be. */
     HOW("how", Kind.WORD),
+    /** Where several are told together: {@code each} of them has its file in the folder. */
+    THERE("there", Kind.WORD),
+    /** What two names that are nearly the same differ in. */
+    DIFFERENCE("difference", Kind.PHRASE),
     /** Why a candidate is one. */
     REASON("reason", Kind.TERM),
     /** Required, optional or forbidden. */

@@ -6,6 +6,7 @@ import static org.opensatchel.core.fact.FactName.CANDIDATE;
 import static org.opensatchel.core.fact.FactName.CHANGE;
 import static org.opensatchel.core.fact.FactName.CODES;
 import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.DIFFERENCE;
 import static org.opensatchel.core.fact.FactName.EXAMPLE;
 import static org.opensatchel.core.fact.FactName.EXPECTED;
 import static org.opensatchel.core.fact.FactName.FAULT;
@@ -14,6 +15,7 @@ import static org.opensatchel.core.fact.FactName.FOUND;
 import static org.opensatchel.core.fact.FactName.HOW;
 import static org.opensatchel.core.fact.FactName.LEAST;
 import static org.opensatchel.core.fact.FactName.LOCATION;
+import static org.opensatchel.core.fact.FactName.MACHINES;
 import static org.opensatchel.core.fact.FactName.MOST;
 import static org.opensatchel.core.fact.FactName.MOST_BYTES;
 import static org.opensatchel.core.fact.FactName.NEWER;
@@ -21,20 +23,20 @@ import static org.opensatchel.core.fact.FactName.OLD_ROOT;
 import static org.opensatchel.core.fact.FactName.OTHER;
 import static org.opensatchel.core.fact.FactName.OTHERS;
 import static org.opensatchel.core.fact.FactName.OVERLOOKED;
+import static org.opensatchel.core.fact.FactName.PEOPLE;
 import static org.opensatchel.core.fact.FactName.PERSON;
 import static org.opensatchel.core.fact.FactName.PLACE;
 import static org.opensatchel.core.fact.FactName.PROJECT;
 import static org.opensatchel.core.fact.FactName.PURPOSE;
 import static org.opensatchel.core.fact.FactName.RANGES;
 import static org.opensatchel.core.fact.FactName.REASON;
-import static org.opensatchel.core.fact.FactName.MACHINES;
-import static org.opensatchel.core.fact.FactName.PEOPLE;
 import static org.opensatchel.core.fact.FactName.REST;
 import static org.opensatchel.core.fact.FactName.ROLE;
 import static org.opensatchel.core.fact.FactName.ROOT;
 import static org.opensatchel.core.fact.FactName.STORAGE;
 import static org.opensatchel.core.fact.FactName.TARGET;
 import static org.opensatchel.core.fact.FactName.TEXT;
+import static org.opensatchel.core.fact.FactName.THERE;
 import static org.opensatchel.core.fact.FactName.TYPE;
 import static org.opensatchel.core.fact.FactName.TYPES;
 import static org.opensatchel.core.fact.FactName.VERSION;
@@ -94,20 +96,20 @@ public enum Code {
     NAME_VERSION_GAP(Family.NAME, "version-gap", Severity.NOTE, ROLE, RANGES),
     NAME_NOT_COMPOSED(Family.NAME, "not-composed", Severity.NOTE, FOUND, MACHINES),
     LINK_PINNED(Family.LINK, "pinned", Severity.MUST, TARGET, TEXT, OLD_ROOT),
-    LINK_MOVED(Family.LINK, "moved", Severity.MUST, WANTED, TARGET, OTHERS),
-    LINK_OUTSIDE(Family.LINK, "outside", Severity.MUST, WANTED, TEXT, PERSON, CANDIDATE),
-    LINK_MISSING(Family.LINK, "missing", Severity.MUST, WANTED, CANDIDATE, REASON),
-    LINK_OTHER_PROJECT(Family.LINK, "other-project", Severity.MUST, WANTED, TEXT, PROJECT, CANDIDATE),
-    LINK_NETWORK_SHARE(Family.LINK, "network-share", Severity.MUST, WANTED, TEXT, CANDIDATE),
-    LINK_TEMPORARY(Family.LINK, "temporary", Severity.MUST, WANTED, TEXT, CANDIDATE),
+    LINK_MOVED(Family.LINK, "moved", Severity.MUST, WANTED, TARGET, OTHERS, THERE),
+    LINK_OUTSIDE(Family.LINK, "outside", Severity.MUST, WANTED, TEXT, PERSON, CANDIDATE, THERE),
+    LINK_MISSING(Family.LINK, "missing", Severity.MUST, WANTED, CANDIDATE, REASON, HOW, DIFFERENCE, THERE),
+    LINK_OTHER_PROJECT(Family.LINK, "other-project", Severity.MUST, WANTED, TEXT, PROJECT, CANDIDATE, THERE),
+    LINK_NETWORK_SHARE(Family.LINK, "network-share", Severity.MUST, WANTED, TEXT, CANDIDATE, THERE),
+    LINK_TEMPORARY(Family.LINK, "temporary", Severity.MUST, WANTED, TEXT, CANDIDATE, THERE),
     LINK_SEQUENCE_GAP(Family.LINK, "sequence-gap", Severity.MUST, TEXT, RANGES),
-    LINK_MISSPELT(Family.LINK, "misspelt", Severity.SHOULD, TARGET, TEXT, OVERLOOKED, MACHINES),
+    LINK_MISSPELT(Family.LINK, "misspelt", Severity.SHOULD, TARGET, TEXT, OVERLOOKED, MACHINES, DIFFERENCE),
     LINK_WEB_ROOT(Family.LINK, "web-root", Severity.SHOULD, TEXT, MACHINES),
     LINK_CYCLE(Family.LINK, "cycle", Severity.SHOULD, OTHERS),
     LINK_DOCUMENT_UNREADABLE(Family.LINK, "document-unreadable", Severity.SHOULD, FORMAT, FAULT),
     LINK_DOCUMENT_BINARY(Family.LINK, "document-binary", Severity.SHOULD, FORMAT, FAULT),
     LINK_OLDER(Family.LINK, "older", Severity.NOTE, COUNT, OTHERS),
-    LINK_REMOTE(Family.LINK, "remote", Severity.NOTE, TEXT),
+    LINK_REMOTE(Family.LINK, "remote", Severity.NOTE, TEXT, HOW, COUNT, OTHERS),
     LINK_UNKNOWN(Family.LINK, "unknown", Severity.NOTE, TEXT, HOW),
     ASSET_REQUIRED_MISSING(Family.ASSET, "required-missing", Severity.MUST, HOW, ROLE, EXPECTED, PLACE, FOUND),
     ASSET_STARTER_MISSING(Family.ASSET, "starter-missing", Severity.MUST),

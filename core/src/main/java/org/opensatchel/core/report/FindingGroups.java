@@ -69,7 +69,13 @@ public final class FindingGroups {
                     shared = shared.and(name, text);
                 }
             }
-            return shared;
+            boolean each = isMany() && (hasEach(FactName.CANDIDATE) || hasEach(FactName.TARGET));
+            boolean other = shared.names().contains(FactName.CANDIDATE) || shared.names().contains(FactName.TARGET);
+            return each && !other ? shared.and(FactName.THERE, "each") : shared;
+        }
+
+        private boolean hasEach(FactName name) {
+            return findings.stream().allMatch(finding -> text(finding, name).isPresent());
         }
 
         /** The one file they all are about, if it is one. */

@@ -2,6 +2,7 @@ package org.opensatchel.core.resolve;
 
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.link.Link;
 import org.opensatchel.core.path.LinkForm;
@@ -62,6 +63,27 @@ public record ResolvedLink(Link link, LinkForm form, Outcome outcome, Optional<P
     /** The best candidate, when it is sure enough to be proposed. */
     public Optional<Candidate> proposal() {
         return candidates.stream().findFirst().filter(candidate -> candidate.sure() >= 0.5);
+    }
+
+    /** What the name that is asked for and that of the file found differ in. */
+    public Optional<Phrase> difference() {
+        return target.flatMap(this::difference);
+    }
+
+    /** The same for another file: by the first names on the way that differ. */
+    public Optional<Phrase> difference(ProjectPath other) {
+        List<String> mine = intended.map(ProjectPath::names).orElse(List.of());
+        List<String> its = other.names();
+        if (mine.size() != its.size()) {
+            return mine.isEmpty() || its.isEmpty() ? Optional.empty()
+                    : Difference.between(mine.get(mine.size() - 1), its.get(its.size() - 1));
+        }
+        for (int i = 0; i < mine.size(); i++) {
+            if (!mine.get(i).equals(its.get(i))) {
+                return Difference.between(mine.get(i), its.get(i));
+            }
+        }
+        return Optional.empty();
     }
 
     /** Whether it has a part that a template was to fill in. */

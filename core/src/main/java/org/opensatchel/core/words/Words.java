@@ -188,6 +188,13 @@ public final class Words {
         return out;
     }
 
+    /** The steps that fix all of a group: those of one, or what is the same for many. */
+    public List<Sentence> remedy(FindingGroups.Group group) {
+        Optional<Code> code = Code.of(group.code());
+        boolean anew = group.isMany() && !group.isGuess() && code.isPresent() && group.first().facts().isPresent();
+        return anew ? remedy(code.get(), group.shared()) : of(group.first()).remedy();
+    }
+
     public Sentence why(Code code) {
         return say(code.id() + ".why", Facts.NONE);
     }

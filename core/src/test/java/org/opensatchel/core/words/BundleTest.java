@@ -70,7 +70,9 @@ class BundleTest {
             out.put(code.id() + ".one", one);
             out.put(code.id() + ".many", many);
             out.put(code.id() + ".why", one);
-            out.put(code.id() + ".remedy.1", one);
+            Set<FactName> remedy = new HashSet<>(one);
+            remedy.add(FactName.COUNT);
+            out.put(code.id() + ".remedy.1", remedy);
             out.put(code.id() + ".example.from", Set.of());
             out.put(code.id() + ".example.to", Set.of());
         }

@@ -56,11 +56,17 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
         return (int) groups.stream().filter(group -> group.severity().equals(severity)).count();
     }
 
+    /** What is said of the first one, with the steps that mend all of them. */
+    private static Said said(FindingGroups.Group group, Words words) {
+        Said first = words.of(group.first());
+        return new Said(first.title(), first.message(), first.why(), words.remedy(group));
+    }
+
     private static Group group(FindingGroups.Group group, Words words) {
         FindingLine first = group.first();
         List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message())
                 .toList();
-        return new Group(group.code(), group.severity(), words.heading(group), words.of(first),
+        return new Group(group.code(), group.severity(), words.heading(group), said(group, words),
                 group.isMany() ? Optional.empty() : first.proposal(), others,
                 group.count() - 1 - others.size(), first.consequences().orElse(List.of()).stream().map(words::of).toList());
     }

@@ -1,5 +1,6 @@
 package org.opensatchel.core.check.rule;
 
+import static org.opensatchel.core.fact.FactName.DIFFERENCE;
 import static org.opensatchel.core.fact.FactName.OVERLOOKED;
 import static org.opensatchel.core.fact.FactName.TARGET;
 import static org.opensatchel.core.fact.FactName.TEXT;
@@ -31,6 +32,7 @@ final class MisspeltLink extends LinkCheck {
         ProjectPath target = link.target().orElseThrow();
         return brokenThere(evidence, link, finding(evidence, Code.LINK_MISSPELT, link))
                 .proposal(Optional.of(new Candidate(target, Reason.OTHER_SPELLING, 0.95)))
-                .fact(TARGET, target).fact(TEXT, link.link().text()).fact(OVERLOOKED, link.overlooked().map(what -> what.say())).make();
+                .fact(TARGET, target).fact(TEXT, link.link().text()).fact(OVERLOOKED, link.overlooked().map(what -> what.say()))
+                .fact(DIFFERENCE, link.difference()).make();
     }
 }
