@@ -49,6 +49,7 @@ import org.opensatchel.core.scan.Scan;
  * @param newer a later version of the kit than the one it is held against
  * @param findingsPerCode as many of one code are told; of the rest only their number
  * @param destinations the project as it would be on other machines
+ * @param became without a plan, what became of folders that links look for and do not find
  * @param older documents that are kept older versions of another
  * @param leftovers files and folders of systems and programs that were set aside
  */
@@ -56,7 +57,7 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
         Scan scan, RootNames rootNames,
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
         Optional<ProjectLocation> location, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode,
-        Destinations destinations, Set<ProjectPath> older)
+        Destinations destinations, Set<ProjectPath> older, Map<ProjectPath, ProjectPath> became)
         implements
             PackageEvidence,
             NameEvidence,

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -25,6 +26,7 @@ import org.opensatchel.core.link.custom.CustomLinks;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.match.RenamedByLinks;
 import org.opensatchel.core.match.SetApart;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.path.ProjectPath;
@@ -112,7 +114,8 @@ public final class ProjectCheck {
                 faults, built.leftovers(),
                 Shortcuts.among(faults, tree, scan), known.location(), known.team(), marker, known.newer(),
                 known.limits().findingsPerCode(), destinations,
-                OlderVersions.among(tree, scan.documents(), plan, kit, known.fields()));
+                OlderVersions.among(tree, scan.documents(), plan, kit, known.fields()),
+                kit.isPresent() ? Map.of() : RenamedByLinks.of(tree, scan, resolution.links()));
         return new ReportMaker(known).report(evidence, judged(evidence, source.names()));
     }
 

@@ -20,6 +20,7 @@ public enum PackageWording implements Wording {
     CUT_OFF(COUNT, MOST),
     CHECKSUM,
     ENCRYPTED,
+    ALL_ENCRYPTED(COUNT),
     ELSEWHERE,
     METHOD(NUMBER),
     GONE,
@@ -32,6 +33,7 @@ public enum PackageWording implements Wording {
     /** Unsafe entries. */
     NUL,
     ABSOLUTE,
+    ALL_ABSOLUTE(COUNT),
     LEADS_OUT,
     LEADS_OUT_OF_PROJECT,
     DRIVE,

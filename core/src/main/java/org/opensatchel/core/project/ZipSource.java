@@ -1,6 +1,7 @@
 package org.opensatchel.core.project;
 
 import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.COUNT;
 import static org.opensatchel.core.fact.FactName.MOST;
 import static org.opensatchel.core.fact.FactName.MOST_BYTES;
 import static org.opensatchel.core.fact.FactName.NUMBER;
@@ -21,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.zip.Inflater;
 import java.util.zip.InflaterInputStream;
 import org.apache.commons.compress.compressors.bzip2.BZip2CompressorInputStream;
@@ -166,6 +168,9 @@ public final class ZipSource implements ProjectSource {
         return Optional.empty();
     }
 
+    /** A name that begins at the top of a disk, and with no share's name. */
+    private static final Pattern ROOTED = Pattern.compile("/[^/\\\\]|\\\\[^/\\\\]");
+
     /** Sorts the records into files, folders and faults. */
     private static final class Sorting {
         private final Map<String, SourceEntry> files = new HashMap<>();
@@ -181,7 +186,14 @@ public final class ZipSource implements ProjectSource {
         }
 
         SourceListing sort(List<ZipEntryRecord> records) {
-            records.forEach(this::take);
+            List<ZipEntryRecord> rooted = records.stream().filter(record -> ROOTED.matcher(record.name()).lookingAt()).toList();
+            // Some packers write every name from the top of a disk: what is in the archive is plain all the same.
+            if (!rooted.isEmpty() && rooted.size() == records.size()) {
+                faults.add(unsafe(rooted.get(0).name(), PackageWording.ALL_ABSOLUTE.say(Facts.of(COUNT, rooted.size()))));
+                records.stream().map(record -> record.named(record.name().replaceFirst("^[/\\\\]+", ""))).forEach(this::take);
+            } else {
+                records.forEach(this::take);
+            }
             Set<String> implied = new HashSet<>(folders);
             order.forEach(file -> SourceTops.parents(file.path(), implied));
             List<SourceEntry> kept = new ArrayList<>();

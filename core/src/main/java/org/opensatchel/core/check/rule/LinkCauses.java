@@ -26,7 +26,13 @@ public final class LinkCauses {
         Optional<Cause> planned = evidence.plan()
                 .flatMap(plan -> intoBrokenFolder(plan, link).or(() -> fromMovedDocument(evidence, plan, link))
                         .or(() -> toStarter(plan, link)).or(() -> toSealed(plan, link)).or(() -> toRole(evidence, plan, link)));
-        return planned.or(() -> toShortcut(evidence, link));
+        return planned.or(() -> intoRenamed(evidence, link)).or(() -> toShortcut(evidence, link));
+    }
+
+    private static Optional<Cause> intoRenamed(PlanEvidence evidence, ResolvedLink link) {
+        return link.intended().map(ProjectPath::composed)
+                .flatMap(path -> evidence.became().keySet().stream().filter(path::isBelow).findFirst())
+                .map(folder -> new Cause(Cause.Kind.FOLDER, folder));
     }
 
     private static Optional<Cause> intoBrokenFolder(PlanMatch plan, ResolvedLink link) {

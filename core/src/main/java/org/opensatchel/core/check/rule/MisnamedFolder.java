@@ -1,10 +1,13 @@
 package org.opensatchel.core.check.rule;
 
 import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.core.fact.FactName.HOW;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
@@ -29,9 +32,19 @@ final class MisnamedFolder implements Rule<PlanEvidence> {
 
     @Override
     public List<Finding> judge(PlanEvidence evidence) {
-        return evidence.plan().map(PlanMatch::folders).orElse(List.of()).stream()
+        Stream<Finding> byLinks = evidence.became().entrySet().stream().sorted(Map.Entry.comparingByKey())
+                .map(folder -> byLinks(folder.getKey(), folder.getValue()));
+        return Stream.concat(byLinks, evidence.plan().map(PlanMatch::folders).orElse(List.of()).stream()
                 .filter(match -> match.kind() == PlannedFolder.Kind.RENAMED || match.kind() == PlannedFolder.Kind.MOVED)
-                .map(MisnamedFolder::finding).toList();
+                .map(MisnamedFolder::finding)).toList();
+    }
+
+    private static Finding byLinks(ProjectPath wanted, ProjectPath found) {
+        boolean renamed = wanted.parent().equals(found.parent());
+        return Finding.of(renamed ? Code.STRUCTURE_FOLDER_RENAMED : Code.STRUCTURE_FOLDER_MOVED).path(found)
+                .explains(new Cause(Cause.Kind.FOLDER, wanted)).fact(HOW, "links")
+                .proposal(Optional.of(new Candidate(wanted, Reason.PLANNED, 0.9)))
+                .fact(EXPECTED, renamed ? wanted.name() : wanted.text()).make();
     }
 
     private static Finding finding(PlannedFolder match) {

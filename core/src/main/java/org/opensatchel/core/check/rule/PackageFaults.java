@@ -1,15 +1,19 @@
 package org.opensatchel.core.check.rule;
 
+import static org.opensatchel.core.fact.FactName.COUNT;
 import static org.opensatchel.core.fact.FactName.FAULT;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.PackageFault;
+import org.opensatchel.core.project.PackageWording;
 
 /** Members of a package that cannot be read, or must not be followed. */
 final class PackageFaults implements Rule<PackageEvidence> {
@@ -35,8 +39,21 @@ final class PackageFaults implements Rule<PackageEvidence> {
                 out.add(Finding.of(fault.code()).path(path).fact(FAULT, fault.what()).make());
             }
         }
+        long locked = evidence.damaged().values().stream().filter(PackageFaults::isLocked).count();
+        // A password locks an archive as a whole: nobody has to be told of each file.
+        boolean whole = locked > 1 && locked == evidence.damaged().size();
+        if (whole) {
+            Finding.Builder archive = Finding.of(Code.PACKAGE_UNREADABLE).fact(FAULT, PackageWording.ALL_ENCRYPTED.say(Facts.of(COUNT, locked)));
+            evidence.damaged().keySet().forEach(path -> archive.explains(new Cause(Cause.Kind.CONTENT, path)));
+            out.add(archive.make());
+            return out;
+        }
         evidence.damaged().forEach((path, phrase) -> out.add(Finding.of(Code.PACKAGE_UNREADABLE).path(path)
                 .explains(new Cause(Cause.Kind.CONTENT, path)).fact(FAULT, phrase).make()));
         return out;
+    }
+
+    private static boolean isLocked(Phrase fault) {
+        return fault.key().equals(PackageWording.ENCRYPTED.key());
     }
 }

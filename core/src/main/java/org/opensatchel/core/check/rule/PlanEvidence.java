@@ -1,6 +1,7 @@
 package org.opensatchel.core.check.rule;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.marker.Marker;
@@ -32,6 +33,9 @@ public interface PlanEvidence extends TreeEvidence {
 
     /** Whether a file is only a shortcut to another. */
     boolean isShortcut(ProjectPath path);
+
+    /** Without a plan: the folders that some which links look for became. */
+    Map<ProjectPath, ProjectPath> became();
 
     StandIns standIns();
 }
