@@ -70,14 +70,14 @@ final class TextReport {
         FindingLine first = group.first();
         out.append('\n').append(colours.of(first.severity(), mark(first.severity()) + " " + words.fill("severity." + first.severity())))
                 .append("  ").append(colours.strong(first.code()));
-        String where = group.isMany() ? group.onePath().orElse("") : first.path() + first.at().map(TextReport::at).orElse("");
+        String where = group.isMany() ? group.onePath().orElse("") : first.path() + first.at().map(at -> at(first.path(), at)).orElse("");
         out.append(where.isEmpty() ? "" : "  " + Printable.line(where)).append('\n');
         if (group.isMany()) {
             line("  " + words.heading(group) + ":");
         }
         boolean onePath = group.onePath().isPresent();
         for (FindingLine finding : group.findings().subList(0, Math.min(MOST_OF_A_KIND, group.findings().size()))) {
-            String at = group.isMany() && onePath ? finding.at().map(place -> place + "  ").orElse("") : "";
+            String at = group.isMany() && onePath ? finding.at().map(place -> words.place(finding.path(), place) + "  ").orElse("") : "";
             line("  " + at + words.of(finding).message());
             consequences(finding.consequences().orElse(List.of()));
         }
@@ -94,9 +94,9 @@ final class TextReport {
         }
     }
 
-    /** A line and column follow a colon, as compilers write them; other places a blank. */
-    private static String at(String at) {
-        return (Character.isDigit(at.charAt(0)) ? ":" : " ") + at;
+    /** A line and column follow a colon, as compilers write them; other places stand in words. */
+    private String at(String path, String at) {
+        return Character.isDigit(at.charAt(0)) ? ":" + at : ", " + words.place(path, at);
     }
 
     private void consequences(List<ConsequenceLine> consequences) {

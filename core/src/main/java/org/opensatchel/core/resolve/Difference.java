@@ -93,11 +93,11 @@ public enum Difference implements Wording {
         if (a.isEmpty() || b.isEmpty()) {
             return Optional.empty();
         }
-        if (NameFolding.folded(a).equals(NameFolding.folded(b))) {
-            return Optional.of(CAPITALS.say(Facts.of(FOUND, a).and(EXPECTED, b)));
-        }
         if (Normalizer.normalize(a, Normalizer.Form.NFKC).equals(Normalizer.normalize(b, Normalizer.Form.NFKC))) {
             return Optional.of(LIGATURE.say(Facts.of(FOUND, a).and(EXPECTED, b)));
+        }
+        if (NameFolding.folded(a).equals(NameFolding.folded(b))) {
+            return Optional.of(CAPITALS.say(Facts.of(FOUND, a).and(EXPECTED, b)));
         }
         if (looksAlike(a, b)) {
             return Optional.of(LOOKALIKE.say(Facts.of(FOUND, b).and(OTHERS, List.of(points(a), points(b)))));

@@ -1,5 +1,6 @@
 package org.opensatchel.core.resolve;
 
+import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -89,6 +90,9 @@ final class Lookup {
     private static Overlooked difference(String wanted, String found) {
         if (NameFolding.composed(wanted).equals(NameFolding.composed(found))) {
             return Overlooked.ACCENTS;
+        }
+        if (Normalizer.normalize(wanted, Normalizer.Form.NFKC).equals(Normalizer.normalize(found, Normalizer.Form.NFKC))) {
+            return Overlooked.JOINED_LETTERS;
         }
         return NameFolding.folded(wanted).equals(NameFolding.folded(found)) ? Overlooked.CAPITALS : Overlooked.END_OF_NAME;
     }

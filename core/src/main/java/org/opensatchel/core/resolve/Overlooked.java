@@ -9,6 +9,7 @@ import org.opensatchel.core.fact.Wording;
 public enum Overlooked implements Wording {
     ACCENTS,
     CAPITALS,
+    JOINED_LETTERS,
     END_OF_NAME,
     BACKSLASHES,
     UNENCODED_SIGNS,

@@ -226,6 +226,16 @@ public final class Words {
         return out;
     }
 
+    /**
+     * Where something stands, in the words of who made the document where there are some.
+     *
+     * @param document what the place is in
+     * @param at the place as reports write it; empty for the whole
+     */
+    public String place(String document, String at) {
+        return PlaceWords.of(this, document, at);
+    }
+
     // Anything else.
 
     public String text(Phrase phrase) {

@@ -281,19 +281,28 @@ class RealLifeTest {
     static Stream<Arguments> toldOnce() {
         String four = "edit/index.html = <img src=../takes/a.png><img src=../takes/b.png><img src=../takes/day/c.png><img src=../takes/d.png>";
         return Stream.of(
-                Scene.of("a renamed folder without a plan", four, "clips/a.png = 1", "clips/b.png = 2", "clips/day/c.png = 3", "clips/d.png = 4")
+                Scene.of("a renamed folder without a plan", four, "clips/a.png = 1", "clips/b.png = 2", "clips/day/c.png = 3",
+                        "clips/d.png = 4")
                         .finds("must structure.folder-renamed clips"),
-                Scene.of("one that moved", four, "old/takes/a.png = 1", "old/takes/b.png = 2", "old/takes/day/c.png = 3", "old/takes/d.png = 4")
+                Scene.of("one that moved", four, "old/takes/a.png = 1", "old/takes/b.png = 2", "old/takes/day/c.png = 3",
+                        "old/takes/d.png = 4")
                         .finds("must structure.folder-moved old/takes"),
-                Scene.of("two files that moved", PAGE.formatted("<img src=takes/a.png><img src=takes/b.png>"), "clips/a.png = 1", "clips/b.png = 2")
+                Scene.of("two files that moved", PAGE.formatted("<img src=takes/a.png><img src=takes/b.png>"), "clips/a.png = 1",
+                        "clips/b.png = 2")
                         .finds("must link.moved index.html", "must link.moved index.html"),
-                Scene.of("files that went several ways", PAGE.formatted("<img src=t/a.png><img src=t/b.png><img src=t/c.png>"), "x/a.png = 1", "y/b.png = 2", "z/c.png = 3")
+                Scene.of("files that went several ways", PAGE.formatted("<img src=t/a.png><img src=t/b.png><img src=t/c.png>"),
+                        "x/a.png = 1", "y/b.png = 2", "z/c.png = 3")
                         .finds("must link.moved index.html", "must link.moved index.html", "must link.moved index.html"),
-                Scene.of("a folder that is right and links to another", PAGE.formatted("<img src=t/a.png><img src=t/b.png><img src=t/c.png><img src=x/a.png>"),
-                        "x/a.png = 1", "x/b.png = 2", "x/c.png = 3").finds("must link.moved index.html", "must link.moved index.html", "must link.moved index.html"),
-                Scene.of("sources of an essay", "a.md = See <https://x.example/a> and [b](https://x.example/b) and ![c](https://x.example/c.png)", "b.md = <https://y.example>")
+                Scene.of("a folder that is right and links to another",
+                        PAGE.formatted("<img src=t/a.png><img src=t/b.png><img src=t/c.png><img src=x/a.png>"),
+                        "x/a.png = 1", "x/b.png = 2", "x/c.png = 3")
+                        .finds("must link.moved index.html", "must link.moved index.html", "must link.moved index.html"),
+                Scene.of("sources of an essay",
+                        "a.md = See <https://x.example/a> and [b](https://x.example/b) and ![c](https://x.example/c.png)",
+                        "b.md = <https://y.example>")
                         .clean("link.remote a.md"),
-                Scene.of("pictures of a page from the web", PAGE.formatted("<img src=https://x.example/a.png>")).clean("link.remote index.html"));
+                Scene.of("pictures of a page from the web", PAGE.formatted("<img src=https://x.example/a.png>"))
+                        .clean("link.remote index.html"));
     }
 
     @ParameterizedTest

@@ -140,4 +140,23 @@ class WordsTest {
         assertThat(Sentence.plain("élan").begun()).hasToString("Élan");
         assertThat(Sentence.plain("").begun().isEmpty()).isTrue();
     }
+
+    /** Places in the words of who made the document; what has no word stays as it is. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            "cut.otio | /tracks/children/0/children/3/media_reference/target_url | track 1, clip 4",
+            "cut.otioz!/content.otio | /tracks/children/2/children/0/media_reference/target_url | track 3, clip 1",
+            "deck.pptx!/ppt/slides/_rels/slide7.xml.rels | /Relationships[1]/Relationship[3]/@Target | slide 7",
+            "notes.docx!/word/_rels/document.xml.rels | /Relationships[1]/Relationship[3]/@Target | in the text",
+            "sums.xlsx!/xl/worksheets/_rels/sheet2.xml.rels | /Relationships[1]/Relationship[1]/@Target | sheet 2",
+            "sums.ods!/content.xml | /office:document-content[1]/office:body[1]/office:spreadsheet[1]/table:table[2]/table:table-row[5]/table:table-cell[28]/text:p[1]/text:a[1]/@xlink:href | sheet 2, cell AB5",
+            "deck.odp!/content.xml | /office:document-content[1]/office:body[1]/office:presentation[1]/draw:page[4]/draw:frame[1]/draw:image[1]/@xlink:href | slide 4",
+            "poster.pdf | page 3 | page 3",
+            "walk.svg | /svg[1]/g[2]/image[5]/@href | image 5",
+            "pot.gltf | /images/3/uri | images 4",
+            "page.html | 12:5 | 12:5",
+            "cut.prj | byte 4096 | byte 4096"})
+    void placesAreSaidAsTheirMakersWould(String document, String at, String said) {
+        assertThat(Words.ENGLISH.place(document, at)).isEqualTo(said);
+    }
 }

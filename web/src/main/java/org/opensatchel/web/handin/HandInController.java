@@ -189,6 +189,7 @@ class HandInController {
         model.addAttribute("report", digest.head());
         model.addAttribute("unjudged",
                 Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
+        model.addAttribute("places", Speech.words());
         // What the kit asks for and nobody judges stands beside the verdict already.
         List<String> asked = List.of("media", "points", "steps");
         model.addAttribute("notChecked",

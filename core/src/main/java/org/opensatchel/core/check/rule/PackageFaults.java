@@ -43,7 +43,8 @@ final class PackageFaults implements Rule<PackageEvidence> {
         // A password locks an archive as a whole: nobody has to be told of each file.
         boolean whole = locked > 1 && locked == evidence.damaged().size();
         if (whole) {
-            Finding.Builder archive = Finding.of(Code.PACKAGE_UNREADABLE).fact(FAULT, PackageWording.ALL_ENCRYPTED.say(Facts.of(COUNT, locked)));
+            Finding.Builder archive = Finding.of(Code.PACKAGE_UNREADABLE).fact(FAULT,
+                    PackageWording.ALL_ENCRYPTED.say(Facts.of(COUNT, locked)));
             evidence.damaged().keySet().forEach(path -> archive.explains(new Cause(Cause.Kind.CONTENT, path)));
             out.add(archive.make());
             return out;
