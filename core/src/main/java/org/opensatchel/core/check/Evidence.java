@@ -11,6 +11,7 @@ import org.opensatchel.core.check.rule.LocationEvidence;
 import org.opensatchel.core.check.rule.NameEvidence;
 import org.opensatchel.core.check.rule.PackageEvidence;
 import org.opensatchel.core.check.rule.PlaceholderEvidence;
+import org.opensatchel.core.check.rule.SizeEvidence;
 import org.opensatchel.core.check.rule.StandIns;
 import org.opensatchel.core.check.rule.UseEvidence;
 import org.opensatchel.core.fact.Phrase;
@@ -63,6 +64,7 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
             NameEvidence,
             UseEvidence,
             PlaceholderEvidence,
+            SizeEvidence,
             LocationEvidence,
             DepthEvidence {
 
@@ -147,7 +149,12 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
 
     @Override
     public boolean isOlder(ResolvedLink link) {
-        return older.contains(link.link().file());
+        return isOlder(link.link().file());
+    }
+
+    @Override
+    public boolean isOlder(ProjectPath document) {
+        return older.contains(document);
     }
 
     @Override

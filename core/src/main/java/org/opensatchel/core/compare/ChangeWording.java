@@ -36,6 +36,10 @@ import org.opensatchel.core.fact.Wording;
 
 /** What changed between two kits: sentences, and the parts of which they are made. */
 public enum ChangeWording implements Wording {
+    DEMAND(WHAT),
+    DEMAND_NO_LONGER(WHAT),
+    IGNORES(TYPES),
+    IGNORES_NO_LONGER(TYPES),
     TITLE(BEFORE, AFTER),
     ASSIGNMENT(BEFORE, AFTER),
     ROOT(BEFORE, AFTER),

@@ -39,9 +39,10 @@ import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.fact.Wording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.FolderRule;
-import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Kit.StarterFile;
+import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.naming.NameRules;
@@ -66,6 +67,7 @@ public final class KitDifference {
         difference.starter(before.starter(), after.starter());
         difference.links(before.links(), after.links());
         difference.location(before.location().orElse(LocationPolicy.ANYWHERE), after.location().orElse(LocationPolicy.ANYWHERE));
+        difference.demands(before, after);
         difference.rest(before, after);
         return List.copyOf(difference.changes);
     }
@@ -99,6 +101,17 @@ public final class KitDifference {
             say("names", how(ChangeWording.ACCENTS, !after.ascii()));
         }
         sets("names", TYPES, ChangeWording.AVOIDS, ChangeWording.AVOIDS_NO_LONGER, before.avoid(), after.avoid());
+    }
+
+    /** Further demands say themselves: what is said no more, and what is said anew. */
+    private void demands(Kit before, Kit after) {
+        List<Phrase> was = before.demands().stream().map(Demand::say).toList();
+        List<Phrase> is = after.demands().stream().map(Demand::say).toList();
+        is.stream().filter(demand -> !was.contains(demand))
+                .forEach(demand -> say("demands", ChangeWording.DEMAND.say(Facts.of(WHAT, demand))));
+        was.stream().filter(demand -> !is.contains(demand))
+                .forEach(demand -> say("demands", ChangeWording.DEMAND_NO_LONGER.say(Facts.of(WHAT, demand))));
+        sets("ignore", TYPES, ChangeWording.IGNORES, ChangeWording.IGNORES_NO_LONGER, before.ignored(), after.ignored());
     }
 
     private static Phrase how(ChangeWording what, boolean yes) {

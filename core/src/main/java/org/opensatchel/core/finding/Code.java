@@ -23,6 +23,7 @@ import static org.opensatchel.core.fact.FactName.OLD_ROOT;
 import static org.opensatchel.core.fact.FactName.OTHER;
 import static org.opensatchel.core.fact.FactName.OTHERS;
 import static org.opensatchel.core.fact.FactName.OVERLOOKED;
+import static org.opensatchel.core.fact.FactName.PATTERN;
 import static org.opensatchel.core.fact.FactName.PEOPLE;
 import static org.opensatchel.core.fact.FactName.PERSON;
 import static org.opensatchel.core.fact.FactName.PLACE;
@@ -70,12 +71,14 @@ public enum Code {
     STRUCTURE_FOLDER_RENAMED(Family.STRUCTURE, "folder-renamed", Severity.MUST, EXPECTED, HOW),
     STRUCTURE_FOLDER_MOVED(Family.STRUCTURE, "folder-moved", Severity.MUST, EXPECTED, HOW),
     STRUCTURE_FOLDER_FORBIDDEN(Family.STRUCTURE, "folder-forbidden", Severity.MUST, PURPOSE),
-    STRUCTURE_TOO_FEW(Family.STRUCTURE, "too-few", Severity.MUST, FOUND, COUNT, LEAST),
-    STRUCTURE_DOCUMENT_MISSING(Family.STRUCTURE, "document-missing", Severity.MUST, ROLE, EXPECTED, PLACE),
+    STRUCTURE_TOO_FEW(Family.STRUCTURE, "too-few", Severity.MUST, FOUND, COUNT, LEAST, TYPES),
+    STRUCTURE_DOCUMENT_MISSING(Family.STRUCTURE, "document-missing", Severity.MUST, ROLE, EXPECTED, PLACE, OTHERS),
     STRUCTURE_DOCUMENT_MISPLACED(Family.STRUCTURE, "document-misplaced", Severity.MUST, ROLE, EXPECTED, PLACE),
-    STRUCTURE_FILE_FORBIDDEN(Family.STRUCTURE, "file-forbidden", Severity.MUST, ROLE),
+    STRUCTURE_FILE_FORBIDDEN(Family.STRUCTURE, "file-forbidden", Severity.MUST, ROLE, PURPOSE),
     STRUCTURE_SEALED_TOUCHED(Family.STRUCTURE, "sealed-touched", Severity.MUST, HOW, FOUND),
     STRUCTURE_OTHER_KIT(Family.STRUCTURE, "other-kit", Severity.MUST, HOW, FOUND, EXPECTED),
+    STRUCTURE_TOO_MANY(Family.STRUCTURE, "too-many", Severity.SHOULD, FOUND, COUNT, MOST, TYPES),
+    STRUCTURE_NUMBER_GAP(Family.STRUCTURE, "number-gap", Severity.SHOULD, PATTERN, RANGES),
     STRUCTURE_FILE_MISPLACED(Family.STRUCTURE, "file-misplaced", Severity.SHOULD, PLACE),
     STRUCTURE_MANAGED_GONE(Family.STRUCTURE, "managed-gone", Severity.SHOULD, PURPOSE),
     STRUCTURE_COMPANION_MISSING(Family.STRUCTURE, "companion-missing", Severity.SHOULD, FOUND, PURPOSE),
@@ -103,6 +106,7 @@ public enum Code {
     LINK_NETWORK_SHARE(Family.LINK, "network-share", Severity.MUST, WANTED, TEXT, CANDIDATE, THERE),
     LINK_TEMPORARY(Family.LINK, "temporary", Severity.MUST, WANTED, TEXT, CANDIDATE, THERE),
     LINK_SEQUENCE_GAP(Family.LINK, "sequence-gap", Severity.MUST, TEXT, RANGES),
+    LINK_TOO_FEW(Family.LINK, "too-few", Severity.MUST, ROLE, COUNT, LEAST, PLACE, OTHER, FOUND),
     LINK_MISSPELT(Family.LINK, "misspelt", Severity.SHOULD, TARGET, TEXT, OVERLOOKED, MACHINES, DIFFERENCE),
     LINK_WEB_ROOT(Family.LINK, "web-root", Severity.SHOULD, TEXT, MACHINES),
     LINK_CYCLE(Family.LINK, "cycle", Severity.SHOULD, OTHERS),
@@ -111,15 +115,15 @@ public enum Code {
     LINK_OLDER(Family.LINK, "older", Severity.NOTE, COUNT, OTHERS),
     LINK_REMOTE(Family.LINK, "remote", Severity.NOTE, TEXT, HOW, COUNT, OTHERS),
     LINK_UNKNOWN(Family.LINK, "unknown", Severity.NOTE, TEXT, HOW),
-    ASSET_REQUIRED_MISSING(Family.ASSET, "required-missing", Severity.MUST, HOW, ROLE, EXPECTED, PLACE, FOUND),
+    ASSET_REQUIRED_MISSING(Family.ASSET, "required-missing", Severity.MUST, HOW, ROLE, EXPECTED, PLACE, FOUND, OTHERS),
     ASSET_STARTER_MISSING(Family.ASSET, "starter-missing", Severity.MUST),
     ASSET_STARTER_CHANGED(Family.ASSET, "starter-changed", Severity.MUST),
     ASSET_STARTER_RENAMED(Family.ASSET, "starter-renamed", Severity.MUST, EXPECTED),
     ASSET_STARTER_MOVED(Family.ASSET, "starter-moved", Severity.MUST, EXPECTED),
     ASSET_EMPTY(Family.ASSET, "empty", Severity.MUST),
     ASSET_TRUNCATED(Family.ASSET, "truncated", Severity.MUST),
-    ASSET_TOO_LARGE(Family.ASSET, "too-large", Severity.MUST, BYTES, MOST_BYTES),
-    ASSET_TOTAL_TOO_LARGE(Family.ASSET, "total-too-large", Severity.MUST, BYTES, MOST_BYTES),
+    ASSET_TOO_LARGE(Family.ASSET, "too-large", Severity.MUST, BYTES, MOST_BYTES, TYPES, PLACE),
+    ASSET_TOTAL_TOO_LARGE(Family.ASSET, "total-too-large", Severity.MUST, BYTES, MOST_BYTES, TYPES, PLACE),
     ASSET_TYPE_LIES(Family.ASSET, "type-lies", Severity.SHOULD, WHAT),
     ASSET_TYPE_NOT_ACCEPTED(Family.ASSET, "type-not-accepted", Severity.SHOULD, TYPES, TYPE, ROLE),
     ASSET_PROXY_ALONE(Family.ASSET, "proxy-alone", Severity.SHOULD),

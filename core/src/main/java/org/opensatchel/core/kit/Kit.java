@@ -16,13 +16,17 @@ import org.opensatchel.core.path.ProjectPath;
 /**
  * A plan for a project folder with its starter files, rules and steps, as version 1 of the kit document has it.
  *
+ * @param demands what more it asks of folders, files and documents
+ * @param rootFiles files that may lie in the root itself
+ * @param ignored which files nobody looks at
  * @param severities what the kit raises, lowers or (empty) switches off
  */
 public record Kit(String title, int version, Optional<String> assignment, NamePattern root, Optional<NameRules> names,
         List<FolderRule> folders, OtherFolders otherFolders, List<Companion> companions, List<DocumentRule> documents, List<FileRule> files,
         List<StarterFile> starter, LinkPolicy links, Optional<LocationPolicy> location, List<String> machines, Limits limits,
         List<Step> steps,
-        Map<Code, Optional<Severity>> severities, Optional<Points> points) {
+        Map<Code, Optional<Severity>> severities, Optional<Points> points, List<Demand> demands, List<RootFile> rootFiles,
+        List<String> ignored) {
 
     public Kit {
         folders = List.copyOf(folders);
@@ -33,6 +37,9 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         machines = List.copyOf(machines);
         steps = List.copyOf(steps);
         severities = Map.copyOf(severities);
+        demands = List.copyOf(demands);
+        rootFiles = List.copyOf(rootFiles);
+        ignored = List.copyOf(ignored);
     }
 
     /** What becomes of folders nobody planned. */
@@ -43,17 +50,32 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
     /** A folder beside the root on the same drive, under exactly this name. */
     public record Companion(String name, String purpose, Need need, boolean managed) {}
 
-    /** A document the student has to make. */
+    /** A file that may lie in the root itself. */
+    public record RootFile(NamePattern name, List<String> types) {
+        public RootFile {
+            types = List.copyOf(types);
+        }
+    }
+
+    /**
+     * A document the student has to make.
+     *
+     * @param either a word that several rules share of which one has to be there
+     */
     public record DocumentRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, int versions, int maxLength,
-            Optional<String> namedLike) {
+            Optional<String> namedLike, Optional<String> either) {
         public DocumentRule {
             types = List.copyOf(types);
         }
     }
 
-    /** Another file the student has to add. */
+    /**
+     * Another file the student has to add.
+     *
+     * @param either a word that several rules share of which one has to be there
+     */
     public record FileRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, Optional<MediaRule> media,
-            Optional<String> namedLike) {
+            Optional<String> namedLike, Optional<String> either) {
         public FileRule {
             types = List.copyOf(types);
         }
@@ -113,7 +135,12 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
 
     public Kit withVersion(int number) {
         return new Kit(title, number, assignment, root, names, folders, otherFolders, companions, documents, files, starter, links,
-                location, machines, limits, steps, severities, points);
+                location, machines, limits, steps, severities, points, demands, rootFiles, ignored);
+    }
+
+    /** Those of its demands that are of one kind. */
+    public <D extends Demand> List<D> demands(Class<D> kind) {
+        return demands.stream().filter(kind::isInstance).map(kind::cast).toList();
     }
 
     /** What this kit asks for that no check can judge yet: {@code media}, {@code points}, {@code steps}. */

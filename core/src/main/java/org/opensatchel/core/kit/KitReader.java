@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.OptionalLong;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -41,8 +42,8 @@ import org.opensatchel.core.kit.Kit.OtherFolders;
 import org.opensatchel.core.kit.Kit.Points;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.kit.Kit.Step;
-import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
+import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.NamePattern;
@@ -64,6 +65,10 @@ public final class KitReader {
     private static final Map<String, Grade> GRADES = words(Grade.values());
 
     private final List<JsonFault> faults = new ArrayList<>();
+    private final List<Demand> demands = new ArrayList<>();
+    /** What every folder of a pattern has to hold; told with the folder, and a rule like any other. */
+    private final List<DocumentRule> documentsOfEach = new ArrayList<>();
+    private final List<FileRule> filesOfEach = new ArrayList<>();
 
     /** Whether it went out already: then what is told of kits only since is let be. */
     private final boolean published;
@@ -142,15 +147,21 @@ public final class KitReader {
         noTwins(folders);
         OtherFolders otherFolders = document.choice("otherFolders", words(OtherFolders.values()), OtherFolders.NOTE);
         List<Companion> companions = document.objects("companions", this::companion);
-        List<DocumentRule> documents = document.objects("documents", this::documentRule);
-        List<FileRule> files = document.objects("files", this::fileRule);
+        List<DocumentRule> documents = new ArrayList<>(document.objects("documents", this::documentRule));
+        documents.addAll(documentsOfEach);
+        List<FileRule> files = new ArrayList<>(document.objects("files", this::fileRule));
+        files.addAll(filesOfEach);
+        document.objects("forbidden", this::forbidden).forEach(demands::add);
+        List<Kit.RootFile> rootFiles = document.objects("rootFiles", this::rootFile);
+        List<String> ignored = document.texts("ignore");
         List<StarterFile> starter = document.objects("starter", this::starterFile);
         noTwinStarters(starter);
         return new Kit(title, version, assignment, root, names, folders, otherFolders, companions, documents, files, starter,
                 document.object("links").map(links -> new LinkPolicyReader(links, published).read()).orElse(Kit.LinkPolicy.DEFAULT),
                 document.object("location").map(this::location), machines(document),
                 document.object("limits").map(this::limits).orElse(Limits.NONE), document.objects("steps", this::step),
-                document.object("severities").map(this::severities).orElse(Map.of()), document.object("points").map(this::points));
+                document.object("severities").map(this::severities).orElse(Map.of()), document.object("points").map(this::points), demands,
+                rootFiles, ignored);
     }
 
     private NamePattern root(StrictObject document) {
@@ -183,7 +194,8 @@ public final class KitReader {
         NameRules rules = new NameRules(
                 object.choice("spaces", Map.of("allow", true, "forbid", false), true),
                 object.choice("letters", words(NameRules.Letters.values()), NameRules.Letters.ANY),
-                object.integer("maxLength", 1, 0), object.flag("portable", true), object.flag("ascii", false), object.texts("avoid"));
+                object.integer("maxLength", 1, 0), object.flag("portable", true), object.flag("ascii", false), object.texts("avoid"),
+                object.flag("avoidWholeWords", false));
         object.close();
         return rules;
     }
@@ -196,9 +208,65 @@ public final class KitReader {
             repeat.close();
             return OptionalInt.of(least);
         }).orElse(OptionalInt.empty());
+        folderDemands(object, path);
         return new FolderRule(path, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.REQUIRED),
                 extensions(object, "accepts"),
                 object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats);
+    }
+
+    /** What is asked of a folder beyond its own rule. */
+    private void folderDemands(StrictObject object, FolderPattern path) {
+        OptionalLong most = object.integer("atMost", 0);
+        if (most.isPresent()) {
+            demands.add(new Demand.Amount(path, List.of(), 0, OptionalInt.of((int) Math.min(Integer.MAX_VALUE, most.getAsLong()))));
+        }
+        object.objects("counts", count -> {
+            List<String> types = extensions(count, "types");
+            int least = count.integer("atLeast", 0, 0);
+            OptionalLong limit = count.integer("atMost", 0);
+            if (limit.isPresent() && limit.getAsLong() < least) {
+                count.fault("atMost", KitWording.MOST_UNDER_LEAST.say());
+            }
+            return new Demand.Amount(path, types, least,
+                    limit.isPresent() ? OptionalInt.of((int) Math.min(Integer.MAX_VALUE, limit.getAsLong())) : OptionalInt.empty());
+        }).forEach(demands::add);
+        object.object("numbered").ifPresent(numbered -> {
+            NamePattern name = pattern(numbered, "name");
+            if (!name.text().contains("{number")) {
+                numbered.fault("name", KitWording.NO_NUMBER.say());
+            }
+            demands.add(new Demand.Numbering(path, name, extensions(numbered, "types")));
+            numbered.close();
+        });
+        object.object("each").ifPresent(each -> {
+            documentsOfEach.addAll(each.objects("documents", one -> documentRule(one, Optional.of(ProjectPath.of(path.text())))));
+            filesOfEach.addAll(each.objects("files", one -> fileRule(one, Optional.of(ProjectPath.of(path.text())))));
+            each.close();
+        });
+    }
+
+    private Demand forbidden(StrictObject object) {
+        return new Demand.Forbidden(object.requiredText("files"), object.text("purpose").orElse(""));
+    }
+
+    private Kit.RootFile rootFile(StrictObject object) {
+        return new Kit.RootFile(pattern(object, "name"), extensions(object, "types"));
+    }
+
+    private Demand sizes(StrictObject object) {
+        return new Demand.Sizes(object.text("in").map(in -> folderPattern(object, in)), extensions(object, "types"),
+                object.integer("fileBytes", 1),
+                object.integer("totalBytes", 1));
+    }
+
+    private Demand linking(StrictObject object, String role) {
+        Optional<FolderPattern> in = object.text("in").map(folder -> folderPattern(object, folder));
+        Optional<String> other = object.text("role");
+        Optional<ProjectPath> starter = object.text("starter").map(ProjectPath::of);
+        if (Stream.of(in.isPresent(), other.isPresent(), starter.isPresent()).filter(given -> given).count() != 1) {
+            object.fault(KitWording.LINKS_WHAT.say());
+        }
+        return new Demand.Linking(role, in, other, starter, object.integer("atLeast", 1, 1));
     }
 
     private FolderPattern folderPattern(StrictObject object, String text) {
@@ -273,16 +341,27 @@ public final class KitReader {
     }
 
     private DocumentRule documentRule(StrictObject object) {
-        return new DocumentRule(object.requiredText("role"), in(object), pattern(object, "name"), extensions(object, "types"),
+        return documentRule(object, Optional.empty());
+    }
+
+    /** @param place the folder it stands with, where it does not say one */
+    private DocumentRule documentRule(StrictObject object, Optional<ProjectPath> place) {
+        String role = object.requiredText("role");
+        object.objects("links", link -> linking(link, role)).forEach(demands::add);
+        return new DocumentRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
                 object.choice("need", NEEDS, Need.REQUIRED), object.integer("versions", 0, 0), object.integer("maxLength", 1, 0),
-                object.text("namedLike"));
+                object.text("namedLike"), object.text("either"));
     }
 
     private FileRule fileRule(StrictObject object) {
+        return fileRule(object, Optional.empty());
+    }
+
+    private FileRule fileRule(StrictObject object, Optional<ProjectPath> place) {
         String role = object.requiredText("role");
-        return new FileRule(role, in(object), pattern(object, "name"), extensions(object, "types"),
+        return new FileRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
                 object.choice("need", NEEDS, Need.REQUIRED),
-                object.object("media").map(MediaRuleReader::read), object.text("namedLike"));
+                object.object("media").map(MediaRuleReader::read), object.text("namedLike"), object.text("either"));
     }
 
     private ProjectPath in(StrictObject object) {
@@ -341,6 +420,7 @@ public final class KitReader {
     }
 
     private Limits limits(StrictObject object) {
+        object.objects("per", this::sizes).forEach(demands::add);
         Limits limits = new Limits(object.integer("totalBytes", 1), object.integer("fileBytes", 1));
         object.close();
         return limits;

@@ -19,6 +19,9 @@ import org.opensatchel.core.fact.Wording;
 
 /** What may be wrong with a kit document: sentences. */
 public enum KitWording implements Wording {
+    MOST_UNDER_LEAST,
+    NO_NUMBER,
+    LINKS_WHAT,
     TOO_LARGE(MOST_BYTES),
     NO_KIT,
     NO_TITLE,

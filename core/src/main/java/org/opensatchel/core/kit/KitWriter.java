@@ -25,13 +25,13 @@ public final class KitWriter {
         out.putObject("root").put("name", kit.root().text());
         kit.names().ifPresent(rules -> names(out.putObject("names"), rules));
         ArrayNode folders = out.putArray("folders");
-        kit.folders().forEach(rule -> folder(folders.addObject(), rule));
+        kit.folders().forEach(rule -> folder(folders.addObject(), rule, kit));
         out.put("otherFolders", word(kit.otherFolders()));
         ArrayNode companions = out.putArray("companions");
         kit.companions().forEach(companion -> companions.addObject().put("name", companion.name()).put("purpose", companion.purpose())
                 .put("need", companion.need().word()).put("managed", companion.managed()));
         ArrayNode documents = out.putArray("documents");
-        kit.documents().forEach(rule -> document(documents.addObject(), rule));
+        kit.documents().forEach(rule -> document(documents.addObject(), rule, kit));
         ArrayNode files = out.putArray("files");
         kit.files().forEach(rule -> file(files.addObject(), rule));
         ArrayNode starter = out.putArray("starter");
@@ -51,9 +51,12 @@ public final class KitWriter {
         }
         out.put("portable", rules.portable()).put("ascii", rules.ascii());
         texts(out.putArray("avoid"), rules.avoid());
+        if (rules.wholeWords()) {
+            out.put("avoidWholeWords", true);
+        }
     }
 
-    private static void folder(ObjectNode out, FolderRule rule) {
+    private static void folder(ObjectNode out, FolderRule rule, Kit kit) {
         out.put("path", rule.path().text()).put("purpose", rule.purpose()).put("need", rule.need().word());
         if (!rule.accepts().isEmpty()) {
             texts(out.putArray("accepts"), rule.accepts());
@@ -68,9 +71,22 @@ public final class KitWriter {
             out.put("managed", true);
         }
         rule.repeats().ifPresent(least -> out.putObject("repeats").put("atLeast", least));
+        String path = rule.path().text();
+        List<Demand.Amount> counts = kit.demands(Demand.Amount.class).stream().filter(count -> count.in().text().equals(path)).toList();
+        if (!counts.isEmpty()) {
+            ArrayNode list = out.putArray("counts");
+            counts.forEach(count -> {
+                ObjectNode one = list.addObject();
+                texts(one.putArray("types"), count.types());
+                one.put("atLeast", count.atLeast());
+                count.atMost().ifPresent(most -> one.put("atMost", most));
+            });
+        }
+        kit.demands(Demand.Numbering.class).stream().filter(numbering -> numbering.in().text().equals(path)).forEach(numbering -> texts(
+                out.putObject("numbered").put("name", numbering.name().text()).putArray("types"), numbering.types()));
     }
 
-    private static void document(ObjectNode out, Kit.DocumentRule rule) {
+    private static void document(ObjectNode out, Kit.DocumentRule rule, Kit kit) {
         out.put("role", rule.role()).put("in", rule.in().text()).put("name", rule.name().text());
         texts(out.putArray("types"), rule.types());
         out.put("need", rule.need().word());
@@ -81,6 +97,17 @@ public final class KitWriter {
             out.put("maxLength", rule.maxLength());
         }
         rule.namedLike().ifPresent(role -> out.put("namedLike", role));
+        rule.either().ifPresent(group -> out.put("either", group));
+        List<Demand.Linking> links = kit.demands(Demand.Linking.class).stream().filter(link -> link.role().equals(rule.role())).toList();
+        if (!links.isEmpty()) {
+            ArrayNode list = out.putArray("links");
+            links.forEach(link -> {
+                ObjectNode one = list.addObject().put("atLeast", link.atLeast());
+                link.in().ifPresent(in -> one.put("in", in.text()));
+                link.other().ifPresent(role -> one.put("role", role));
+                link.starter().ifPresent(starter -> one.put("starter", starter.text()));
+            });
+        }
     }
 
     private static void file(ObjectNode out, Kit.FileRule rule) {
@@ -89,6 +116,7 @@ public final class KitWriter {
         out.put("need", rule.need().word());
         rule.media().ifPresent(media -> media(out.putObject("media"), media));
         rule.namedLike().ifPresent(role -> out.put("namedLike", role));
+        rule.either().ifPresent(group -> out.put("either", group));
     }
 
     private static void media(ObjectNode out, MediaRule rule) {
@@ -136,6 +164,29 @@ public final class KitWriter {
         ObjectNode limits = out.putObject("limits");
         kit.limits().totalBytes().ifPresent(value -> limits.put("totalBytes", value));
         kit.limits().fileBytes().ifPresent(value -> limits.put("fileBytes", value));
+        List<Demand.Sizes> sizes = kit.demands(Demand.Sizes.class);
+        if (!sizes.isEmpty()) {
+            ArrayNode list = limits.putArray("per");
+            sizes.forEach(size -> {
+                ObjectNode one = list.addObject();
+                size.in().ifPresent(in -> one.put("in", in.text()));
+                texts(one.putArray("types"), size.types());
+                size.fileBytes().ifPresent(bytes -> one.put("fileBytes", bytes));
+                size.totalBytes().ifPresent(bytes -> one.put("totalBytes", bytes));
+            });
+        }
+        List<Demand.Forbidden> forbidden = kit.demands(Demand.Forbidden.class);
+        if (!forbidden.isEmpty()) {
+            ArrayNode list = out.putArray("forbidden");
+            forbidden.forEach(files -> list.addObject().put("files", files.files()).put("purpose", files.purpose()));
+        }
+        if (!kit.rootFiles().isEmpty()) {
+            ArrayNode list = out.putArray("rootFiles");
+            kit.rootFiles().forEach(file -> texts(list.addObject().put("name", file.name().text()).putArray("types"), file.types()));
+        }
+        if (!kit.ignored().isEmpty()) {
+            texts(out.putArray("ignore"), kit.ignored());
+        }
         ArrayNode steps = out.putArray("steps");
         kit.steps().forEach(step -> steps.addObject().put("title", step.title()).put("text", step.text()).put("confirm", step.confirm()));
         ObjectNode severities = out.putObject("severities");

@@ -16,10 +16,11 @@ import org.opensatchel.core.path.ProjectPath;
  * @param misnamed files of the right type in the right folder under a wrong name
  * @param misplaced files that were taken for it in another place
  * @param otherType files under its name in its place that are of another type
+ * @param either a word that several roles share of which one has to be filled
  * @param versions how many versions of a document there have to be; 0 for any number
  */
 public record PlannedRole(boolean document, String role, ProjectPath in, NamePattern name, List<String> types, Need need,
-        int versions, Optional<String> namedLike,
+        int versions, Optional<String> namedLike, Optional<String> either,
         List<ProjectPath> fitting, List<ProjectPath> misnamed, List<ProjectPath> misplaced, List<ProjectPath> otherType) {
 
     public PlannedRole {
@@ -30,21 +31,23 @@ public record PlannedRole(boolean document, String role, ProjectPath in, NamePat
     }
 
     static PlannedRole of(Kit.DocumentRule rule, ProjectPath in) {
-        return new PlannedRole(true, rule.role(), in, rule.name(), rule.types(), rule.need(), rule.versions(), rule.namedLike(), List.of(),
+        return new PlannedRole(true, rule.role(), in, rule.name(), rule.types(), rule.need(), rule.versions(), rule.namedLike(),
+                rule.either(), List.of(),
                 List.of(), List.of(), List.of());
     }
 
     static PlannedRole of(Kit.FileRule rule, ProjectPath in) {
-        return new PlannedRole(false, rule.role(), in, rule.name(), rule.types(), rule.need(), 0, rule.namedLike(), List.of(), List.of(),
+        return new PlannedRole(false, rule.role(), in, rule.name(), rule.types(), rule.need(), 0, rule.namedLike(), rule.either(),
+                List.of(), List.of(),
                 List.of(), List.of());
     }
 
     PlannedRole found(List<ProjectPath> right, List<ProjectPath> wrong, List<ProjectPath> elsewhere) {
-        return new PlannedRole(document, role, in, name, types, need, versions, namedLike, right, wrong, elsewhere, otherType);
+        return new PlannedRole(document, role, in, name, types, need, versions, namedLike, either, right, wrong, elsewhere, otherType);
     }
 
     PlannedRole ofOtherType(List<ProjectPath> files) {
-        return new PlannedRole(document, role, in, name, types, need, versions, namedLike, fitting, misnamed, misplaced, files);
+        return new PlannedRole(document, role, in, name, types, need, versions, namedLike, either, fitting, misnamed, misplaced, files);
     }
 
     public boolean takes(ProjectPath file) {

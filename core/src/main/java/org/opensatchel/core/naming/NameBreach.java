@@ -63,14 +63,14 @@ public record NameBreach(Kind kind, Phrase what) {
         return dot <= 0 ? name : name.substring(0, dot);
     }
 
-    /** The avoided word a name holds, as whole words of letters and digits. */
+    /** The avoided word a name holds, as whole words. */
     private static Optional<String> avoided(NameRules rules, String name) {
         if (rules.avoid().isEmpty()) {
             return Optional.empty();
         }
-        List<String> words = words(name);
+        List<String> words = words(rules, name);
         return rules.avoid().stream().filter(avoided -> {
-            List<String> wanted = words(avoided);
+            List<String> wanted = words(rules, avoided);
             for (int i = 0; !wanted.isEmpty() && i + wanted.size() <= words.size(); i++) {
                 if (words.subList(i, i + wanted.size()).equals(wanted)) {
                     return true;
@@ -80,7 +80,10 @@ public record NameBreach(Kind kind, Phrase what) {
         }).findFirst();
     }
 
-    private static List<String> words(String text) {
-        return Arrays.stream(NameFolding.folded(text).split("[^\\p{L}\\p{N}\\p{M}]+")).filter(word -> !word.isEmpty()).toList();
+    /** A number behind a word counts copies of it, and hides it from nobody: {@code FINAL2}. An avoided word that has one keeps it. */
+    private static List<String> words(NameRules rules, String text) {
+        boolean digits = rules.wholeWords() || rules.avoid().stream().anyMatch(word -> word.chars().anyMatch(Character::isDigit));
+        return Arrays.stream(NameFolding.folded(text).split(digits ? "[^\\p{L}\\p{N}\\p{M}]+" : "[^\\p{L}\\p{M}]+"))
+                .filter(word -> !word.isEmpty()).toList();
     }
 }

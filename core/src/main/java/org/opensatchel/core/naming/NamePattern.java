@@ -171,6 +171,26 @@ public final class NamePattern {
                 .flatMap(left -> read(left).pattern()) : Optional.empty();
     }
 
+    /** The number in a name that fits, as it is written; empty when it does not, or the pattern has none. */
+    public Optional<String> number(String name, RosterFields fields, boolean ascii) {
+        boolean numbered = parts.stream().anyMatch(NamePattern::isNumber);
+        Matcher digits = DIGITS.matcher(name);
+        while (numbered && fits(name, fields, ascii) && digits.find()) {
+            String number = digits.group();
+            if (number.length() <= MOST_DIGITS) {
+                List<PatternPart> told = parts.stream().map(part -> isNumber(part) ? new Literal(number) : part).toList();
+                if (new NamePattern(text, told).test(name, fields, ascii).fits()) {
+                    return Optional.of(number);
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean isNumber(PatternPart part) {
+        return part instanceof Free free && free.field() == FreeField.NUMBER;
+    }
+
     private static boolean isVersion(PatternPart part) {
         return part instanceof Free free && free.field() == FreeField.VERSION;
     }

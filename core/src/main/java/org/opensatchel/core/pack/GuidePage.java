@@ -253,6 +253,7 @@ final class GuidePage {
         if (!kept.isEmpty()) {
             item(List.of(GuideWording.UNCHANGED.say(Facts.of(OTHERS, kept))));
         }
+        kit.demands().forEach(demand -> item(List.of(demand.say())));
         out.append("</ul>\n");
     }
 

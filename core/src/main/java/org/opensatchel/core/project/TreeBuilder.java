@@ -14,6 +14,7 @@ import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.Glob;
 import org.opensatchel.core.path.Leftovers;
 import org.opensatchel.core.path.ProjectPath;
 
@@ -31,6 +32,7 @@ public final class TreeBuilder {
     private final ProjectSource source;
     private final Optional<Kit> kit;
     private final RosterFields fields;
+    private final List<Glob> ignored;
     private final Set<String> companions;
     private final ReadLimits limits;
 
@@ -39,6 +41,7 @@ public final class TreeBuilder {
         this.source = source;
         this.kit = kit;
         this.fields = fields;
+        this.ignored = kit.map(plan -> plan.ignored().stream().map(Glob::new).toList()).orElse(List.of());
         this.companions = kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of());
         this.limits = limits;
     }
@@ -59,7 +62,9 @@ public final class TreeBuilder {
                 leftovers.add(leftover.get());
             } else if (path.isPresent()) {
                 Optional<String> around = asideFolders.around(path.get());
-                if (around.isPresent()) {
+                if (isIgnored(path.get())) {
+                    aside.add(ProjectPath.of(path.get()));
+                } else if (around.isPresent()) {
                     leftovers.add(around.get());
                     aside.add(ProjectPath.of(path.get()));
                 } else {
@@ -87,6 +92,11 @@ public final class TreeBuilder {
             }
         }
         return new Built(new ProjectTree(root.name(), files, folders, aside), faults, List.copyOf(leftovers));
+    }
+
+    /** What the kit says that nobody looks at. */
+    private boolean isIgnored(String path) {
+        return !ignored.isEmpty() && ignored.stream().anyMatch(glob -> glob.takes(ProjectPath.of(path)));
     }
 
     private AsideFolders asideFolders(SourceListing listing, RootChoice root) throws IOException {

@@ -97,7 +97,8 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         ProposalWording why = spaces ? ProposalWording.SMALL_LETTERS
                 : lower ? ProposalWording.NO_SPACES_SMALL_LETTERS : ProposalWording.NO_SPACES;
         return Optional.of(new ProposedPart.Names(
-                new NameRules(spaces, lower ? NameRules.Letters.LOWER : NameRules.Letters.ANY, 0, true, false, List.of()), why.say()));
+                new NameRules(spaces, lower ? NameRules.Letters.LOWER : NameRules.Letters.ANY, 0, true, false, List.of(), false),
+                why.say()));
     }
 
     /** The kit that the accepted parts make; its version is 1. */
@@ -125,7 +126,7 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         }
         return new Kit(kitTitle, 1, Optional.empty(), root, names, folders, Kit.OtherFolders.NOTE, List.of(), documents, files, List.of(),
                 Kit.LinkPolicy.DEFAULT, Optional.empty(),
-                List.of(), Kit.Limits.NONE, List.of(), Map.of(), Optional.empty());
+                List.of(), Kit.Limits.NONE, List.of(), Map.of(), Optional.empty(), List.of(), List.of(), List.of());
     }
 
     /** Files right in a folder, what a hand-out brings left out. */

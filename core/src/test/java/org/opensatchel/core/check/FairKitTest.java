@@ -117,8 +117,60 @@ class FairKitTest {
                         .finds("must name.document edit/Marsh v01.html"));
     }
 
+    static Stream<Arguments> wider() {
+        String amounts = "\"folders\": [{\"path\": \"stills\", \"counts\": [{\"types\": [\"png\"], \"atLeast\": 2, \"atMost\": 3}, {\"types\": [\"txt\"], \"atMost\": 1}]}]";
+        String numbered = "\"folders\": [{\"path\": \"shots\", \"numbered\": {\"name\": \"shot_{number:3}\", \"types\": [\"png\"]}}]";
+        String each = "\"folders\": [{\"path\": \"shots/{word}\", \"need\": \"optional\", \"each\": {\"files\": [{\"role\": \"Plate\", \"name\": \"plate\", \"types\": [\"png\"]}]}}]";
+        String either = "\"folders\": [{\"path\": \"out\"}], \"files\": [{\"role\": \"Layered picture\", \"in\": \"out\", \"name\": \"poster\", \"types\": [\"ora\"], \"either\": \"poster\"}, "
+                + "{\"role\": \"Flat picture\", \"in\": \"out\", \"name\": \"poster\", \"types\": [\"png\"], \"either\": \"poster\"}]";
+        String links = "\"folders\": [{\"path\": \"edit\"}, {\"path\": \"footage\"}], \"documents\": [{\"role\": \"Page\", \"in\": \"edit\", \"name\": \"page\", \"types\": [\"html\"], \"links\": [{\"in\": \"footage\", \"atLeast\": 2}]}]";
+        String avoid = "\"names\": {\"avoid\": [\"final\", \"copy of\"]%s}";
+        String sizes = "\"folders\": [{\"path\": \"a\"}, {\"path\": \"b\"}], \"limits\": {\"per\": [{\"in\": \"a\", \"totalBytes\": 10}, {\"types\": [\"png\"], \"fileBytes\": 8}]}";
+        return Stream.of(
+                Scene.of("as many as asked", "stills/a.png = 1", "stills/b.png = 2", "stills/c.txt = 3").kit(amounts).clean(),
+                Scene.of("too few of a type", "stills/a.png = 1", "stills/c.txt = 3").kit(amounts).finds("must structure.too-few stills"),
+                Scene.of("too many of a type", "stills/a.png = 1", "stills/b.png = 2", "stills/c.png = 3", "stills/d.png = 4").kit(amounts)
+                        .finds("should structure.too-many stills"),
+                Scene.of("in a row", "shots/shot_001.png = 1", "shots/shot_002.png = 2", "shots/notes.txt = x").kit(numbered).clean(),
+                Scene.of("with a gap", "shots/shot_001.png = 1", "shots/shot_004.png = 2").kit(numbered)
+                        .finds("should structure.number-gap shots"),
+                Scene.of("every shot has a plate", "shots/one/plate.png = 1", "shots/two/plate.png = 2").kit(each).clean(),
+                Scene.of("one shot has none", "shots/one/plate.png = 1", "shots/two/a.txt = 2").kit(each)
+                        .finds("must asset.required-missing shots/two/plate.png"),
+                Scene.of("one of two", "out/poster.png = 1").kit(either).clean(),
+                Scene.of("the other of two", "out/poster.ora = 1").kit(either).clean(),
+                Scene.of("none of two", "out/a.txt = 1").kit(either).finds("must asset.required-missing out/poster.ora"),
+                Scene.of("a page with enough", "edit/page.html = <img src=../footage/a.png><img src=../footage/b.png>", "footage/a.png = 1",
+                        "footage/b.png = 2").kit(links).clean(),
+                Scene.of("a page with the same one twice", "edit/page.html = <img src=../footage/a.png><img src=../footage/a.png>",
+                        "footage/a.png = 1").kit(links)
+                        .finds("must link.too-few edit/page.html"),
+                Scene.of("a number behind an avoided word", "FINAL2.txt = x").kit(avoid.formatted(""))
+                        .finds("should name.placeholder-name FINAL2.txt"),
+                Scene.of("signs between avoided words", "Copy_of-3 a.txt = x").kit(avoid.formatted(""))
+                        .finds("should name.placeholder-name Copy_of-3 a.txt"),
+                Scene.of("an avoided word in another", "finally.txt = x", "copyright.txt = x").kit(avoid.formatted("")).clean(),
+                Scene.of("whole words where that is asked", "FINAL2.txt = x").kit(avoid.formatted(", \"avoidWholeWords\": true")).clean(),
+                Scene.of("sizes as allowed", "a/x.txt = 123456789", "b/y.png = 1234567").kit(sizes).clean(),
+                Scene.of("a folder that is too large", "a/x.txt = 12345678901").kit(sizes).with("b/y.txt = 1")
+                        .finds("must asset.total-too-large a"),
+                Scene.of("a picture that is too large", "a/x.txt = 1", "b/y.png = 123456789").kit(sizes)
+                        .finds("must asset.too-large b/y.png"),
+                Scene.of("forbidden anywhere", "a/b/setup.exe = MZ", "a/c.txt = x").kit("\"forbidden\": [{\"files\": \"**/*.exe\"}]")
+                        .finds("must structure.file-forbidden a/b/setup.exe"),
+                Scene.of("allowed in the root", "readme.md = x", "a/b.txt = x")
+                        .kit("\"folders\": [{\"path\": \"a\"}], \"rootFiles\": [{\"name\": \"readme\", \"types\": [\"md\", \"txt\"]}]")
+                        .clean(),
+                Scene.of("another in the root", "notes.md = x", "a/b.txt = x")
+                        .kit("\"folders\": [{\"path\": \"a\"}], \"rootFiles\": [{\"name\": \"readme\", \"types\": [\"md\", \"txt\"]}]")
+                        .finds("should structure.file-misplaced notes.md"),
+                Scene.of("ignored", "a/b.txt = x", "a/render.tmp = x", "a/page.html.tmp = <img src=gone.png>",
+                        "old/x.html = <img src=gone.png>")
+                        .kit("\"folders\": [{\"path\": \"a\", \"accepts\": [\"txt\"]}], \"ignore\": [\"**/*.tmp\", \"old/**\"]").clean());
+    }
+
     @ParameterizedTest
-    @MethodSource({"forbidden", "optional", "format", "types", "patterns", "versions", "once", "proposals"})
+    @MethodSource({"forbidden", "optional", "format", "types", "patterns", "versions", "once", "proposals", "wider"})
     void isToldAsItIs(Scene scene) throws IOException {
         Report report = scene.check(temp);
         assertThat(scene.told(report)).as("%s", scene).containsExactlyElementsOf(scene.wanted());

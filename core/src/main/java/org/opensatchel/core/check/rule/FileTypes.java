@@ -15,6 +15,7 @@ import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.media.TypeNames;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 
@@ -52,7 +53,10 @@ final class FileTypes implements Rule<PlanEvidence> {
     private static Optional<Finding> judge(PlanEvidence evidence, PlanMatch plan, ProjectPath path) {
         Optional<FolderRule> rule = plan.rule(path.parent());
         if (path.parent().isRoot()) {
-            return Optional.of(finding(evidence, path));
+            boolean allowed = evidence.kit().orElseThrow().rootFiles().stream()
+                    .anyMatch(file -> (file.types().isEmpty() || TypeNames.contains(file.types(), path.extension()))
+                            && file.name().test(path.stem(), evidence.fields(), evidence.kit().orElseThrow().ascii()).fits());
+            return allowed ? Optional.empty() : Optional.of(finding(evidence, path));
         }
         if (rule.isEmpty() || rule.get().takes(path.extension()) || rule.get().need() == Need.FORBIDDEN || isRoleType(plan, path)) {
             return Optional.empty();

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.link.DocumentLinks;
+import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.resolve.ResolvedLink;
 
 /** What the documents name, and where it leads. */
@@ -27,4 +28,7 @@ public interface LinkEvidence {
 
     /** Whether it stands in a kept older version of another document. */
     boolean isOlder(ResolvedLink link);
+
+    /** Whether a document is a kept older version of another. */
+    boolean isOlder(ProjectPath document);
 }

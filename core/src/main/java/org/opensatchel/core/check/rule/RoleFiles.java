@@ -3,7 +3,9 @@ package org.opensatchel.core.check.rule;
 import static org.opensatchel.core.fact.FactName.EXPECTED;
 import static org.opensatchel.core.fact.FactName.FOUND;
 import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.core.fact.FactName.OTHERS;
 import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.PURPOSE;
 import static org.opensatchel.core.fact.FactName.ROLE;
 import static org.opensatchel.core.fact.FactName.TYPE;
 import static org.opensatchel.core.fact.FactName.TYPES;
@@ -19,10 +21,13 @@ import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedRole;
+import org.opensatchel.core.path.Glob;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectFile;
 
 /** Documents and files the student has to make that are missing, or lie in the wrong place. */
 final class RoleFiles implements Rule<PlanEvidence> {
@@ -49,10 +54,22 @@ final class RoleFiles implements Rule<PlanEvidence> {
             role.otherType().forEach(found -> out.add(otherType(role, found)));
             role.misplaced().forEach(found -> misplaced(evidence, role, found).ifPresent(out::add));
             if (!role.isFilled() && role.need() == Need.REQUIRED) {
-                out.add(missing(evidence, role));
+                List<PlannedRole> others = either(evidence, role);
+                boolean first = others.isEmpty() || others.get(0) == role;
+                if (first && others.stream().noneMatch(PlannedRole::isFilled)) {
+                    out.add(missing(evidence, role, others.stream().filter(other -> other != role).map(PlannedRole::role).toList()));
+                }
             }
         }
+        evidence.kit().ifPresent(kit -> kit.demands(Demand.Forbidden.class).forEach(rule -> forbidden(evidence, rule, out)));
         return out;
+    }
+
+    private static void forbidden(PlanEvidence evidence, Demand.Forbidden rule, List<Finding> out) {
+        Glob glob = rule.glob();
+        evidence.tree().ownFiles().stream().map(ProjectFile::path).filter(path -> glob.takes(path) && !evidence.isManaged(path))
+                .forEach(path -> out.add(Finding.of(Code.STRUCTURE_FILE_FORBIDDEN).path(path)
+                        .fact(PURPOSE, Optional.of(rule.purpose()).filter(why -> !why.isBlank())).make()));
     }
 
     /** What has to be there is there, in a format that is not asked for. */
@@ -77,7 +94,13 @@ final class RoleFiles implements Rule<PlanEvidence> {
         return Optional.of(role.document() ? finding.make() : finding.fact(HOW, "misplaced").fact(FOUND, found).make());
     }
 
-    private static Finding missing(PlanEvidence evidence, PlannedRole role) {
+    /** The roles of which one is enough, this one among them; none where it stands alone. */
+    private static List<PlannedRole> either(PlanEvidence evidence, PlannedRole role) {
+        return role.either().isEmpty() ? List.of()
+                : evidence.plan().orElseThrow().roles().stream().filter(other -> other.either().equals(role.either())).toList();
+    }
+
+    private static Finding missing(PlanEvidence evidence, PlannedRole role, List<String> others) {
         String name = Roles.expectedName(role, evidence);
         Optional<String> made = role.name().make(evidence.fields(), evidence.kit().orElseThrow().ascii());
         Code code = role.document() ? Code.STRUCTURE_DOCUMENT_MISSING : Code.ASSET_REQUIRED_MISSING;
@@ -85,7 +108,7 @@ final class RoleFiles implements Rule<PlanEvidence> {
         Finding.Builder finding = Finding.of(code).path(path).explains(Roles.cause(role))
                 .causedBy(Roles.folderCause(evidence.plan().orElseThrow(), role.in()).or(() -> standIn(evidence, path)))
                 .fact(ROLE, role.role()).fact(EXPECTED, name)
-                .fact(PLACE, Roles.place(role));
+                .fact(PLACE, Roles.place(role)).fact(OTHERS, Optional.of(others).filter(some -> !some.isEmpty()));
         return role.document() ? finding.make() : finding.fact(HOW, "missing").make();
     }
 

@@ -12,7 +12,8 @@ public final class Rules {
             // What came in.
             new PackageFaults(), new Shortcuts(), new Placeholders(), new RootPacking(), new Junk(),
             // Found tree against planned tree.
-            new MissingFolder(), new MisnamedFolder(), new ForbiddenFolder(), new OtherFolder(), new TooFewFiles(), new RoleFiles(),
+            new MissingFolder(), new MisnamedFolder(), new ForbiddenFolder(), new OtherFolder(), new TooFewFiles(), new Amounts(),
+            new RoleFiles(),
             new FileTypes(), new OutdatedKit(),
             new HandOutMarker(), new TouchedFiles(), new ManagedFolder(), new MissingCompanion(), new DeepFolder(),
             // Names.
@@ -21,7 +22,7 @@ public final class Rules {
             // Links.
             new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(),
             new UnknownLink(), new WebRootLink(),
-            new SequenceGap(), new OlderDocuments(), new InclusionCycle(), new UnreadableDocument(),
+            new SequenceGap(), new OlderDocuments(), new TooFewLinks(), new InclusionCycle(), new UnreadableDocument(),
             // Files.
             new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),
             // Where it lies.

@@ -16,6 +16,7 @@ import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.TextDecoding;
 import org.opensatchel.core.link.text.XmlScan;
+import org.opensatchel.core.path.Glob;
 import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.path.ProjectPath;
 import tools.jackson.core.JacksonException;

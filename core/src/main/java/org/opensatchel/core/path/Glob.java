@@ -1,15 +1,13 @@
-package org.opensatchel.core.link.custom;
+package org.opensatchel.core.path;
 
 import com.google.re2j.Pattern;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Which files a rule reads: {@code *} and {@code ?} stand for anything but a slash, {@code **} for anything; letter case is overlooked. */
-final class Glob {
+public final class Glob {
 
     private final Pattern pattern;
 
-    Glob(String text) {
+    public Glob(String text) {
         StringBuilder regex = new StringBuilder();
         String glob = NameFolding.folded(text.startsWith("/") ? text.substring(1) : text);
         for (int i = 0; i < glob.length(); i++) {
@@ -28,7 +26,7 @@ final class Glob {
         pattern = Pattern.compile("(?s)" + regex);
     }
 
-    boolean takes(ProjectPath path) {
+    public boolean takes(ProjectPath path) {
         return pattern.matches(NameFolding.folded(path.text()));
     }
 }

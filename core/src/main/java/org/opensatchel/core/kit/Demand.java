@@ -1,0 +1,118 @@
+package org.opensatchel.core.kit;
+
+import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.LEAST;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.core.fact.FactName.TYPES;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.OptionalLong;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.naming.NamePattern;
+import org.opensatchel.core.path.Glob;
+import org.opensatchel.core.path.ProjectPath;
+
+/** Something more that a kit asks of folders, files or documents. Each says itself, for the guide of a hand-out and for what changed. */
+public sealed interface Demand {
+
+    /** What is asked for, as a sentence. */
+    Phrase say();
+
+    /**
+     * How many files a folder holds.
+     *
+     * @param in the folder rule's path
+     * @param types which files count; empty for all
+     */
+    record Amount(FolderPattern in, List<String> types, int atLeast, OptionalInt atMost) implements Demand {
+        public Amount {
+            types = List.copyOf(types);
+        }
+
+        @Override
+        public Phrase say() {
+            boolean exact = atMost.isPresent() && atMost.getAsInt() == atLeast;
+            Facts facts = Facts.of(FOUND, in.text()).and(TYPES, given(types));
+            return exact ? DemandWording.EXACTLY.say(facts.and(LEAST, atLeast))
+                    : atMost.isEmpty() ? DemandWording.AT_LEAST.say(facts.and(LEAST, atLeast))
+                            : DemandWording.BETWEEN.say(facts.and(LEAST, atLeast).and(MOST, atMost.getAsInt()));
+        }
+    }
+
+    /**
+     * How large files are, each and together.
+     *
+     * @param in the folder it is about; empty for the whole project
+     */
+    record Sizes(Optional<FolderPattern> in, List<String> types, OptionalLong fileBytes, OptionalLong totalBytes) implements Demand {
+        public Sizes {
+            types = List.copyOf(types);
+        }
+
+        @Override
+        public Phrase say() {
+            Facts facts = Facts.of(PLACE, in.map(FolderPattern::text)).and(TYPES, given(types));
+            facts = fileBytes.isPresent() ? facts.and(BYTES, fileBytes.getAsLong()) : facts;
+            return DemandWording.SIZES.say(totalBytes.isPresent() ? facts.and(MOST_BYTES, totalBytes.getAsLong()) : facts);
+        }
+    }
+
+    /** Files of a folder that are numbered without a gap. */
+    record Numbering(FolderPattern in, NamePattern name, List<String> types) implements Demand {
+        public Numbering {
+            types = List.copyOf(types);
+        }
+
+        @Override
+        public Phrase say() {
+            return DemandWording.NUMBERED.say(Facts.of(PLACE, in.text()).and(FactName.PATTERN, name.text()));
+        }
+    }
+
+    /** Files that must be nowhere in the project. */
+    record Forbidden(String files, String purpose) implements Demand {
+        public Glob glob() {
+            return new Glob(files);
+        }
+
+        @Override
+        public Phrase say() {
+            return DemandWording.FORBIDDEN
+                    .say(Facts.of(FactName.PATTERN, files).and(PURPOSE, Optional.of(purpose).filter(why -> !why.isBlank())));
+        }
+    }
+
+    /**
+     * What a document has to link.
+     *
+     * @param role the document's
+     * @param in files of a folder
+     * @param other the file or document of another role
+     * @param starter a file that came with the kit
+     */
+    record Linking(String role, Optional<FolderPattern> in, Optional<String> other, Optional<ProjectPath> starter, int atLeast)
+            implements
+                Demand {
+
+        @Override
+        public Phrase say() {
+            return DemandWording.LINKING
+                    .say(Facts.of(ROLE, role).and(LEAST, atLeast).and(PLACE, in.map(FolderPattern::text)).and(OTHER, other)
+                            .and(FOUND, starter.map(ProjectPath::text)));
+        }
+    }
+
+    private static Optional<List<String>> given(List<String> types) {
+        return Optional.of(types).filter(some -> !some.isEmpty());
+    }
+}

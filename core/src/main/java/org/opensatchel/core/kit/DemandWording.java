@@ -1,0 +1,45 @@
+package org.opensatchel.core.kit;
+
+import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.LEAST;
+import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.PATTERN;
+import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.core.fact.FactName.TYPES;
+
+import java.util.Set;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Wording;
+
+/** What is said of the further demands of a kit. */
+public enum DemandWording implements Wording {
+    AT_LEAST(FOUND, TYPES, LEAST),
+    BETWEEN(FOUND, TYPES, LEAST, MOST),
+    EXACTLY(FOUND, TYPES, LEAST),
+    SIZES(PLACE, TYPES, BYTES, MOST_BYTES),
+    NUMBERED(PLACE, PATTERN),
+    FORBIDDEN(PATTERN, PURPOSE),
+    LINKING(ROLE, LEAST, PLACE, OTHER, FOUND);
+
+    private final Set<FactName> takes;
+
+    DemandWording(FactName... takes) {
+        this.takes = Facts.declared(takes);
+    }
+
+    @Override
+    public String key() {
+        return Wording.key("demand", this);
+    }
+
+    @Override
+    public Set<FactName> takes() {
+        return takes;
+    }
+}
