@@ -186,7 +186,7 @@ class CheckCommandTest {
         Files.writeString(project.resolve("index.html"), "<img src=\"pictures/one.svg\">\n<img src=\"pictures/two.svg\">");
         run("check", project.toString());
         assertThat(out).contains("◆ must  link.missing  index.html\n  2 linked files are missing:\n  1:11  “pictures/one.svg”",
-                "  2:11  “pictures/two.svg”").containsOnlyOnce("Look for the file on your disk");
+                "  2:11  “pictures/two.svg”").containsOnlyOnce("Look for the files on your disk");
         for (int i = 0; i < 20; i++) {
             Files.write(project.resolve("pictures/spare_" + i + ".png"), new byte[]{(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, (byte) i});
         }

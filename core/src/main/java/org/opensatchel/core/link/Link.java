@@ -45,6 +45,8 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
         NAMED,
         /** Found by its looks in a file of no known format. */
         GUESSED,
+        /** The same in a program: what that makes of a name nobody knows. */
+        HINTED,
         /** The same, where names for people stand: a link only when there is such a file. */
         MENTIONED,
         /** Names a member of its own package, which is not there. */
@@ -94,7 +96,7 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
 
     /** Whether no format says that a file is named here. */
     public boolean isGuess() {
-        return standing == Standing.GUESSED || standing == Standing.MENTIONED;
+        return standing == Standing.GUESSED || standing == Standing.HINTED || standing == Standing.MENTIONED;
     }
 
     /** The form of the link from its text alone. */

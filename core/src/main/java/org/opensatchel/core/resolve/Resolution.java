@@ -58,7 +58,7 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
 
     /** Whether a link is a relative guess in a document where no such guess was found: perhaps only a name. */
     public boolean isMereName(ResolvedLink link) {
-        return link.link().isGuess() && link.form() == LinkForm.RELATIVE
+        return link.link().standing() == Link.Standing.HINTED || link.link().isGuess() && link.form() == LinkForm.RELATIVE
                 && !trusted.contains(link.link().document());
     }
 

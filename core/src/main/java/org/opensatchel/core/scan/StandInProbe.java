@@ -10,6 +10,8 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.format.LinkReaders;
+import org.opensatchel.core.media.FileKind;
 
 /**
  * Tells by its content a file that only stands for another: shortcuts of systems, and small texts, property lists and JSON objects
@@ -75,14 +77,23 @@ final class StandInProbe {
             return !extension.equals("json") && isAddressed(text);
         }
         // A hidden file of one line is a setting.
-        boolean path = !LISTS.contains(extension) && !name.startsWith(".") && PATH.matcher(text).matches();
+        boolean path = !LISTS.contains(extension) && !name.startsWith(".") && isPath(text);
         return path || (!LISTS.contains(extension) && !name.startsWith(".") && ADDRESS.matcher(text).matches());
     }
 
     private static boolean holdsOneAddress(List<String> texts, boolean alone) {
         List<String> values = texts.stream().filter(text -> !text.isBlank() && !text.equalsIgnoreCase("URL")).toList();
         return alone && values.size() == 1
-                && (ADDRESS.matcher(values.get(0).strip()).matches() || PATH.matcher(values.get(0).strip()).matches());
+                && (ADDRESS.matcher(values.get(0).strip()).matches() || isPath(values.get(0).strip()));
+    }
+
+    /** A path whose ending is that of something that is handed in; two words with a slash and a number are none. */
+    private static boolean isPath(String text) {
+        if (!PATH.matcher(text).matches()) {
+            return false;
+        }
+        String ending = text.substring(text.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+        return (FileKind.of(ending) != FileKind.OTHER && FileKind.of(ending) != FileKind.TEXT) || LinkReaders.extensions().contains(ending);
     }
 
     private static List<String> strings(String text) {

@@ -10,6 +10,7 @@ const specs = () => [
   { key: "need", label: say("js-plan.need"), kind: "choice", choices: NEEDS(), otherwise: "required", set: (folder, value) => { folder.need = value; if (value === "forbidden") delete folder.atLeast; } },
   { key: "accepts", label: say("js-plan.accepts"), kind: "types" },
   { key: "atLeast", label: say("js-plan.at-least"), kind: "number", placeholder: say("js-plan.none") },
+  { key: "atMost", label: say("js-plan.at-most"), kind: "number", placeholder: say("js-plan.no-limit") },
   { key: "repeats", label: say("js-plan.repeats"), kind: "number", placeholder: say("js-plan.no-repeat"), when: (folder) => FREE_FIELD.test(folder.path),
     get: (folder) => folder.repeats?.atLeast ?? (folder.repeats ? 1 : undefined), set: (folder, value) => { if (value === undefined) delete folder.repeats; else folder.repeats = { atLeast: value }; } },
   { key: "sealed", label: "", kind: "flag", says: say("js-plan.sealed-what") },

@@ -8,6 +8,7 @@ const POINTS = ["structure", "names", "links", "assets"];
 const option = (prefix) => (word) => [word, say("js-plan." + prefix + "-" + (word || "none"))];
 const grades = () => ["", "must", "should", "note", "off"].map(option("grade"));
 const needs = () => ["required", "optional"].map(option("need"));
+const anyNeed = () => ["required", "optional", "forbidden"].map(option("need"));
 const lastName = (path) => path.slice(path.lastIndexOf("/") + 1);
 const nameIn = (rule) => (rule.in ? rule.in + "/" : "") + (rule.name ?? "") + (rule.types?.length ? "." + rule.types[0] : "");
 const notJudged = () => el("p", { class: "soft mt-2 mb-0" }, say("js-plan.not-judged"));
@@ -39,7 +40,8 @@ const specsOf = (model) => {
   const roles = () => [["", say("js-plan.own-name")], ...[...(model.doc.documents ?? []), ...(model.doc.files ?? [])].map((rule) => [rule.role, rule.role])];
   const role = [
     { key: "role", label: say("js-plan.role"), kind: "text" }, { key: "in", label: say("js-plan.where"), kind: "select", options: folders }, { key: "name", label: say("js-plan.its-name"), kind: "text", mono: true },
-    { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") }, { key: "need", label: say("js-plan.need"), kind: "choice", choices: needs(), otherwise: "required" },
+    { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") }, { key: "need", label: say("js-plan.need"), kind: "choice", choices: anyNeed(), otherwise: "required" },
+    { key: "either", label: say("js-plan.either"), kind: "text", placeholder: say("js-plan.either-like") },
     { key: "namedLike", label: say("js-plan.named-like"), kind: "select", options: roles },
   ];
   return {
@@ -49,6 +51,8 @@ const specsOf = (model) => {
       mediaField("sound", "choice", { choices: ["", "true", "false"].map(option("sound")), otherwise: "", shown: (value) => value === undefined ? "" : String(value), written: (value) => value === "" ? undefined : value === "true" }),
       mediaField("peakDb", "words", { placeholder: say("js-plan.peaks-like"), shown: (value) => value?.map(String), written: (value) => value.length ? value.map(Number) : undefined })],
     companions: [{ key: "name", label: say("js-plan.name"), kind: "text", mono: true }, { key: "purpose", label: say("js-plan.purpose"), kind: "text" }, { key: "need", label: say("js-plan.need"), kind: "choice", choices: needs(), otherwise: "optional" }, { key: "managed", kind: "flag", label: "", says: say("js-plan.managed-short") }],
+    rootFiles: [{ key: "name", label: say("js-plan.its-name"), kind: "text", mono: true }, { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") }],
+    forbidden: [{ key: "files", label: say("js-plan.forbidden-files"), kind: "text", mono: true, placeholder: "**/*.tmp" }, { key: "purpose", label: say("js-plan.forbidden-why"), kind: "text" }],
     steps: [{ key: "title", label: say("js-plan.step"), kind: "text" }, { key: "text", label: say("js-plan.step-text"), kind: "text" }, { key: "confirm", kind: "flag", label: "", says: say("js-plan.step-confirm") }],
     custom: [{ key: "files", label: say("js-plan.in-files"), kind: "text", mono: true, placeholder: "**/*.scn" },
       { key: "kind", label: say("js-plan.found-by"), kind: "choice", choices: ["pattern", "element", "pointer"].map(option("by")), get: ruleKind, set: (rule, kind) => {
@@ -67,6 +71,8 @@ const said = {
   documents: (rule) => [rule.role || say("js-plan.a-document"), nameIn(rule), rule.versions > 1 ? say("js-plan.n-versions", rule.versions) : say("js-plan.need-" + (rule.need ?? "required"))],
   files: (rule) => [rule.role || say("js-plan.a-file"), nameIn(rule), say("js-plan.need-" + (rule.need ?? "required"))],
   companions: (rule) => [rule.purpose || say("js-plan.a-companion"), "../" + (rule.name ?? ""), say("js-plan.need-" + (rule.need ?? "optional"))],
+  rootFiles: (file) => [say("js-plan.a-root-file"), nameIn(file), ""],
+  forbidden: (rule) => [rule.purpose || say("js-plan.forbidden-rule"), rule.files ?? "", say("js-plan.need-forbidden")],
   steps: (step) => [step.title || say("js-plan.a-step"), "", say(step.confirm ? "js-plan.confirmed" : "js-plan.told")],
   custom: (rule) => [rule.files || say("js-plan.a-rule"), rule.pattern ?? rule.element ?? rule.pointer ?? "", say("js-plan.base-" + (rule.base ?? "document"))],
   starter: (file) => [lastName(file.path), file.path, size(file.bytes) + ", " + say("js-plan.treated-" + (file.treat ?? "keep"))],
@@ -76,6 +82,8 @@ const fresh = {
   documents: () => ({ role: "", in: "", name: "{last}_v{version:2}", types: [], need: "required" }),
   files: () => ({ role: "", in: "", name: "{last}_final", types: [], need: "required" }),
   companions: () => ({ name: "", purpose: "", need: "optional" }),
+  rootFiles: () => ({ name: "readme", types: [] }),
+  forbidden: () => ({ files: "**/*.tmp", purpose: "" }),
   steps: () => ({ title: "", text: "", confirm: true }),
 };
 
@@ -185,6 +193,7 @@ export class Parts {
       { key: "letters", label: say("js-plan.letters"), kind: "choice", choices: ["any", "lower", "upper"].map(option("letters")), otherwise: "any" },
       { key: "maxLength", label: say("js-plan.longest-name"), kind: "number", placeholder: say("js-plan.no-limit") },
       { key: "avoid", label: say("js-plan.avoid"), kind: "words", placeholder: say("js-plan.avoid-like") },
+      { key: "avoidWholeWords", label: "", kind: "flag", says: say("js-plan.avoid-whole") },
       { key: "ascii", label: "", kind: "flag", says: say("js-plan.ascii") },
       { key: "portable", label: "", kind: "flag", says: say("js-plan.portable"), get: (rules) => rules.portable !== false, set: (rules, value) => { if (value) delete rules.portable; else rules.portable = false; } },
     ]), this.#told("/names")]);
@@ -210,6 +219,7 @@ export class Parts {
     const model = this.#model;
     this.#fill("other", "/otherFolders", "otherFolders", () => [el("div", { class: "edit" }, fields(model, [{ key: "otherFolders", label: say("js-plan.other-folders"), kind: "choice", choices: ["allow", "note", "forbid"].map(option("other")), otherwise: "note" }], model.doc, ""))]);
     this.#fill("limits", "/limits", "limits", () => [this.#grid("limits", ["totalBytes", "fileBytes"].map((key) => ({ key, label: say("js-plan.limits-" + key), kind: "number", step: "any", placeholder: say("js-plan.no-limit"), ...megabytes(key) }))), this.#told("/limits")]);
+    this.#fill("ignore", "/ignore", "ignore", () => [el("div", { class: "edit" }, fields(model, [{ key: "ignore", label: say("js-plan.ignore"), kind: "words", placeholder: "**/*.tmp" }], model.doc, "")), this.#told("/ignore")]);
     this.#fill("points", "/points", "points", () => [this.#grid("points", POINTS.map((key) => ({ key, label: say("js-plan.points-" + key), kind: "number", set: (points, value) => {
       put(points, key, value);
       put(points, "total", POINTS.reduce((sum, each) => sum + (points[each] ?? 0), 0) || undefined);

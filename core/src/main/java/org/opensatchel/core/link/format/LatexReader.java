@@ -31,6 +31,9 @@ final class LatexReader implements LinkReader {
             Map.entry("lstinputlisting", List.of()), Map.entry("verbatiminput", List.of()), Map.entry("inputminted", List.of()));
     private static final Pattern COMMAND = Pattern.compile("\\\\(" + String.join("|", COMMANDS.keySet())
             + ")\\*?\\s*(?:\\[[^\\]]{0,400}\\]\\s*){0,2}\\{([^{}]{1,400})\\}(?:\\s*\\{([^{}]{1,400})\\})?");
+    /** What comes with every installation, and is found there. */
+    private static final Pattern SHIPPED = Pattern
+            .compile("example-(?:image|grid).*|IEEE(?:abrv|full|example)|glyphtounicode(?:\\.tex)?|pstricks|null\\.tex");
     private static final Pattern FOLDERS = Pattern.compile("\\\\graphicspath\\s*\\{((?:\\s*\\{[^{}]{1,200}\\}){1,20})\\s*\\}");
     private static final Pattern FOLDER = Pattern.compile("\\{([^{}]+)\\}");
     /** A comment, and what is printed as it stands. */
@@ -87,6 +90,9 @@ final class LatexReader implements LinkReader {
             boolean includes) {
         String name = written.strip().replaceAll("^\"|\"$", "");
         // A name that a macro makes is not known before it is typeset.
+        if (SHIPPED.matcher(name).matches()) {
+            return;
+        }
         if (name.isEmpty() || name.length() > LONGEST || name.indexOf('\\') >= 0 || name.indexOf('#') >= 0) {
             return;
         }

@@ -23,6 +23,7 @@ import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.TextDecoding;
+import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.Notation;
 
 /**
@@ -133,12 +134,18 @@ final class MarkdownReader implements LinkReader {
             Matcher wiki = WIKI.matcher(text).region(start, Math.min(text.length(), start + LONGEST_LINE));
             if (wiki.find() && wiki.start() - start <= words.getLiteral().length()) {
                 String name = wiki.group(1).strip();
-                boolean file = FILE_NAME.matcher(name).matches();
+                boolean file = FILE_NAME.matcher(name).matches() && isHandedIn(name);
                 // A page that nobody has written yet is no fault.
                 sink.link(lines.at(wiki.start(1)), name, Notation.PLAIN)
                         .standing(file ? org.opensatchel.core.link.Link.Standing.NAMED : org.opensatchel.core.link.Link.Standing.MENTIONED)
                         .also(file ? List.of() : List.of(name + ".md", name + ".markdown")).add();
             }
+        }
+
+        /** Whether a name ends like a file of a project; a sentence in brackets may end like anything. */
+        private static boolean isHandedIn(String name) {
+            String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(java.util.Locale.ROOT);
+            return !name.startsWith("-") && (FileKind.of(ending) != FileKind.OTHER || LinkReaders.extensions().contains(ending));
         }
 
         @Override

@@ -27,10 +27,11 @@ final class ScriptReader implements LinkReader {
     /** Longer scripts are bundles, in which strings are everybody's. */
     private static final long MAX_BYTES = 1L << 20;
     private static final int LONGEST = 300;
-    private static final List<String> MODULES = List.of(".js", ".mjs", ".ts", ".jsx", ".tsx", ".json", ".css", "/index.js", "/index.ts");
+    private static final List<String> MODULES = List.of(".js", ".mjs", ".ts", ".jsx", ".tsx", ".json", ".css", ".scss", ".vue", ".svelte",
+            "/index.js", "/index.ts", "/index.jsx", "/index.tsx");
     private static final Pattern FILE = Pattern.compile("[^\\s<>\"'`|*?{}$\\\\]+(?: [^\\s<>\"'`|*?{}$\\\\]+){0,6}\\.[A-Za-z0-9]{2,5}");
     private static final Pattern IMPORTING = Pattern.compile("(?s).*(?:\\bfrom|\\bimport|\\bimport\\s*\\(|\\brequire\\s*\\()\\s*$");
-    private static final Pattern STARTING = Pattern.compile("(?s).*\\b(?:Worker|SharedWorker|URL|importScripts|fetch)\\s*\\(\\s*$");
+    private static final Pattern STARTING = Pattern.compile("(?s).*\\b(?:Worker|SharedWorker|URL|importScripts)\\s*\\(\\s*$");
     /** What may stand before a regular expression and not before a division. */
     private static final String BEFORE_PATTERN = "(,=:[!&|?{};+-*%<>~^\n";
 
@@ -141,12 +142,13 @@ final class ScriptReader implements LinkReader {
             boolean imported = IMPORTING.matcher(before).matches();
             if (imported) {
                 if (relative) {
-                    add(start, value, MODULES.stream().map(ending -> value.replaceFirst("/$", "") + ending).toList());
+                    add(start, value, Link.Standing.GUESSED,
+                            MODULES.stream().map(ending -> value.replaceFirst("/$", "") + ending).toList());
                 }
                 return;
             }
             if (isAsset(value) || (STARTING.matcher(before).matches() && FILE.matcher(value).matches() && value.indexOf(':') < 0)) {
-                add(start, value, List.of());
+                add(start, value, Link.Standing.HINTED, List.of());
             }
         }
 
@@ -159,8 +161,8 @@ final class ScriptReader implements LinkReader {
             return !module && (kind.isMedia() || kind == FileKind.MODEL || kind == FileKind.FONT) && FILE.matcher(value).matches();
         }
 
-        private void add(int start, String value, List<String> also) {
-            sink.link(places.apply(start), value, Notation.WEB).standing(Link.Standing.GUESSED).also(also).add();
+        private void add(int start, String value, Link.Standing standing, List<String> also) {
+            sink.link(places.apply(start), value, Notation.WEB).standing(standing).also(also).add();
         }
     }
 }
