@@ -24,11 +24,11 @@ import org.opensatchel.core.path.ProjectPath;
  * @param alternatives what links share of which one is enough; empty for a link that stands alone
  * @param inUse whether it is the one of its alternatives that is opened, so that the others do not stand in for it
  * @param also other paths that are looked up where there is none of that name, in order: a name without an ending means any of some
- * @param includes whether the linked document becomes part of this one
+ * @param inclusion present when the linked document becomes part of this one: what stands before the paths in it; empty for nothing
  */
 public record Link(ProjectPath document, ProjectPath file, Place at, String text, String path, Notation notation, String base,
         Optional<Frames> frames, Standing standing,
-        String alternatives, boolean inUse, List<String> also, boolean includes) {
+        String alternatives, boolean inUse, List<String> also, Optional<String> inclusion) {
 
     public Link {
         also = List.copyOf(also);
@@ -81,12 +81,17 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
     public Link frame(long number) {
         String shown = frames.orElseThrow().number(number);
         return new Link(document, file, at, text.replace(FRAME_MARK, shown), path.replace(FRAME_MARK, shown), notation, base,
-                Optional.empty(), standing, alternatives, inUse, List.of(), includes);
+                Optional.empty(), standing, alternatives, inUse, List.of(), inclusion);
     }
 
     /** The same link, looked up under one of its other paths. */
     public Link under(String other) {
-        return new Link(document, file, at, text, other, notation, base, frames, standing, alternatives, inUse, List.of(), includes);
+        return new Link(document, file, at, text, other, notation, base, frames, standing, alternatives, inUse, List.of(), inclusion);
+    }
+
+    /** Whether the linked document becomes part of this one. */
+    public boolean includes() {
+        return inclusion.isPresent();
     }
 
     /** How sure it is that a file is meant, from 0 to 1; empty where the format says so. */

@@ -68,7 +68,7 @@ public class LinkSink {
         private String alternatives = "";
         private boolean inUse;
         private List<String> also = List.of();
-        private boolean includes;
+        private Optional<String> inclusion = Optional.empty();
 
         private Draft(Place at, String text, Notation notation) {
             this.at = at;
@@ -114,14 +114,19 @@ public class LinkSink {
 
         /** The linked document becomes part of this one. */
         public Draft including() {
-            includes = true;
+            return including("");
+        }
+
+        /** The same where something stands before every path in it that has nothing of its own before it. */
+        public Draft including(String prefix) {
+            inclusion = Optional.of(prefix);
             return this;
         }
 
         public void add() {
             if (LinkText.read(path, notation).isPresent()) {
                 take(new Link(document, file, at, shortened(text), bounded(path), notation, base, Optional.empty(), standing, alternatives,
-                        inUse, also, includes));
+                        inUse, also, inclusion));
             }
         }
     }
@@ -140,7 +145,7 @@ public class LinkSink {
 
     public void addSequence(Place at, String text, Notation notation, Link.Frames frames) {
         take(new Link(document, file, at, shortened(text), text, notation, "", Optional.of(frames), Link.Standing.STATED, "", false,
-                List.of(), false));
+                List.of(), Optional.empty()));
     }
 
     /** What becomes of a link; a member's sink lets go what is there in its package. */

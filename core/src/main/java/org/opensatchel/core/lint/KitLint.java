@@ -12,7 +12,7 @@ public final class KitLint {
     /** All rules. Adding one is a class, a line here and its test. */
     private static final List<LintRule> RULES = List.of(new StarterThere(), new EmptyKit(), new TypeNowhere(), new NameContradiction(),
             new HeldNowhere(), new SameName(),
-            new Roles(), new RootOfEach(), new PathLength(), new StarterSize(), new UnplannedPlace(), new FileLimit());
+            new Roles(), new RootOfEach(), new PathLength(), new StarterSize(), new UnplannedPlace(), new FileLimit(), new Demands());
 
     private KitLint() {
     }

@@ -24,6 +24,7 @@ public enum LintCode {
     ROOT_CLASH(Severity.MUST),
     FOLDER_UNPLANNED(Severity.SHOULD),
     LIMIT_TOO_HIGH(Severity.SHOULD),
+    EITHER_ALONE(Severity.SHOULD),
     ROOT_NAMELESS(Severity.SHOULD);
 
     private final Severity severity;

@@ -1,6 +1,7 @@
 package org.opensatchel.core.report;
 
 import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.HOW;
 import static org.opensatchel.core.fact.FactName.MORE;
 import static org.opensatchel.core.fact.FactName.OLD_ROOT;
 import static org.opensatchel.core.fact.FactName.PATH;
@@ -69,13 +70,11 @@ public final class FindingGroups {
                     shared = shared.and(name, text);
                 }
             }
-            boolean each = isMany() && (hasEach(FactName.CANDIDATE) || hasEach(FactName.TARGET));
-            boolean other = shared.names().contains(FactName.CANDIDATE) || shared.names().contains(FactName.TARGET);
-            return each && !other ? shared.and(FactName.THERE, "each") : shared;
-        }
-
-        private boolean hasEach(FactName name) {
-            return findings.stream().allMatch(finding -> text(finding, name).isPresent());
+            boolean told = shared.names().contains(FactName.CANDIDATE) || shared.names().contains(FactName.TARGET);
+            long there = findings.stream()
+                    .filter(finding -> text(finding, FactName.CANDIDATE).or(() -> text(finding, FactName.TARGET)).isPresent())
+                    .count();
+            return !isMany() || told || there == 0 ? shared : shared.and(FactName.THERE, there == findings.size() ? "each" : "some");
         }
 
         /** The one file they all are about, if it is one. */
@@ -118,7 +117,9 @@ public final class FindingGroups {
             return finding.severity() + finding.code();
         }
         boolean link = finding.code().startsWith("link.") && finding.at().isPresent() && finding.consequences().isEmpty();
-        String own = link ? finding.facts().flatMap(facts -> facts.text(OLD_ROOT)).orElse("")
+        String own = link
+                ? finding.facts().flatMap(facts -> facts.text(OLD_ROOT)).orElse("")
+                        + finding.facts().flatMap(facts -> facts.text(HOW)).orElse("")
                 : finding.at().orElse("") + finding.facts().map(Facts::toString).orElse("");
         return finding.severity() + finding.code() + (finding.guessed() ? "?" : "") + "\0" + finding.path() + "\0" + own;
     }

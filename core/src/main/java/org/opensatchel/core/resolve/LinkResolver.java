@@ -42,7 +42,10 @@ public final class LinkResolver {
     private final OldRoots oldRoots;
     private final LinkResolver bare;
     /** Documents that another one includes whose links may count from that one. */
-    private final Map<ProjectPath, ProjectPath> includers;
+    private final Map<ProjectPath, Includer> includers;
+
+    /** A document that includes another, and what stands before the paths in that one. */
+    private record Includer(ProjectPath document, String prefix) {}
 
     LinkResolver(ProjectTree tree, NumberedFiles numbered, Set<String> companions, RootNames roots, Optional<LinkAddress> declared,
             CandidateSearch candidates) {
@@ -80,7 +83,8 @@ public final class LinkResolver {
         }
         documents.stream().filter(document -> LinkReaders.countFromIncluder(document.format()))
                 .forEach(document -> document.links().stream().filter(Link::includes).map(bare::resolve).filter(ResolvedLink::isFound)
-                        .forEach(link -> includers.putIfAbsent(link.target().orElseThrow(), document.document())));
+                        .forEach(link -> includers.putIfAbsent(link.target().orElseThrow(),
+                                new Includer(document.document(), link.link().inclusion().orElse("")))));
         List<ResolvedLink> out = new ArrayList<>(links.size());
         for (Link link : links) {
             ResolvedLink resolved = link.frames().isPresent() ? sequence(link, link.frames().get()) : resolve(link);
@@ -104,14 +108,17 @@ public final class LinkResolver {
     /** The link looked up from every document that its own one is a part of. */
     private Stream<ResolvedLink> fromIncluders(Link link) {
         List<ResolvedLink> out = new ArrayList<>();
-        ProjectPath including = includers.get(link.file());
+        Includer including = includers.get(link.file());
+        // A part that says what stands before its paths is not told so by what includes it.
+        boolean own = !link.path().equals(link.text());
         for (int depth = 0; including != null && depth < MOST_INCLUDING; depth++) {
-            List<String> folder = including.parent().names();
-            Stream.concat(Stream.of(link.path()), link.also().stream()).map(link::under)
+            List<String> folder = including.document.parent().names();
+            String prefix = own ? "" : including.prefix;
+            Stream.concat(Stream.of(prefix + link.path()), link.also().stream()).map(link::under)
                     .forEach(one -> one.address().filter(address -> address.form() == LinkForm.RELATIVE)
                             .flatMap(address -> LinkAddress.resolve(folder, address.names()))
                             .ifPresent(names -> out.add(bare.within(one, LinkForm.RELATIVE, names))));
-            including = includers.get(including);
+            including = includers.get(including.document);
         }
         return out.stream();
     }

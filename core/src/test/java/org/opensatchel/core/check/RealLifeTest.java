@@ -266,6 +266,12 @@ class RealLifeTest {
                 Scene.of("a text without a part", "main.tex = \\input{parts/two}", "parts/one.tex = x").finds("must link.missing main.tex"),
                 Scene.of("parts of an instrument", "a.sfz = #include \"parts/b.sfz\"", "parts/b.sfz = <region> sample=samples/tea.wav",
                         "samples/tea.wav = x").clean(),
+                Scene.of("parts of an instrument whose samples lie elsewhere",
+                        "i/a.sfz = <control> default_path=../samples/\n#include \"parts/b.sfz\"", "i/parts/b.sfz = <region> sample=tea.wav",
+                        "samples/tea.wav = x").clean(),
+                Scene.of("a part that says so itself", "i/a.sfz = <control> default_path=../samples/\n#include \"parts/b.sfz\"",
+                        "i/parts/b.sfz = <control> default_path=own/\n<region> sample=tea.wav", "samples/tea.wav = x")
+                        .finds("must link.moved i/parts/b.sfz"),
                 Scene.of("links between pages", "a.md = [[b]] and [[b|that]] and ![[lamp.png]] and [[not yet]]", "b.md = x",
                         "deep/lamp.png = x").clean(),
                 Scene.of("a picture between pages that is not there", "a.md = ![[lamp.png]]", "b.md = x").finds("must link.missing a.md"),

@@ -60,7 +60,8 @@ final class UnusedFile implements Rule<UseEvidence> {
         Set<ProjectPath> used = new HashSet<>(evidence.linked());
         for (ResolvedLink link : evidence.links()) {
             for (Candidate candidate : link.candidates()) {
-                if (candidate.sure() >= 0.5) {
+                // What may have been meant is not told as left over.
+                if (candidate.sure() >= 0.4) {
                     used.add(candidate.path());
                 }
             }

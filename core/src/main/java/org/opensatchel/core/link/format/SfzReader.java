@@ -77,7 +77,7 @@ final class SfzReader implements LinkReader {
                 if (part.group(1) != null) {
                     path = part.group(1).equals("control") ? "" : path;
                 } else if (part.group(3) != null) {
-                    sink.link(place(number, line, part.start(3)), part.group(3), Notation.SLASHED).including().add();
+                    sink.link(place(number, line, part.start(3)), part.group(3), Notation.SLASHED).including(path).add();
                 } else if (part.group(4) != null) {
                     defined.put(part.group(4), part.group(5));
                 } else {
