@@ -40,6 +40,12 @@ public record ProjectPath(String text) implements Comparable<ProjectPath> {
         return slash < 0 ? ROOT : new ProjectPath(text.substring(0, slash));
     }
 
+    /** Whether its name begins with a dot. */
+    public boolean isHidden() {
+        int at = text.lastIndexOf('/') + 1;
+        return at < text.length() && text.charAt(at) == '.';
+    }
+
     /** The name without its extension. */
     public String stem() {
         String name = name();

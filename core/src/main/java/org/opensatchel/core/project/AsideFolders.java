@@ -30,6 +30,8 @@ final class AsideFolders {
     /** Folders that no person names so; what lies in them says so once more. */
     private static final String PACKAGES = "node_modules";
     private static final String COMPILED = "__pycache__";
+    /** The last letters of all names that tell something. */
+    private static final String LAST_LETTERS = "ndelsg";
     /** A file that lies in an environment's own folder. */
     private static final String ENVIRONMENT = "pyvenv.cfg";
     private static final String CACHE_TAG = "CACHEDIR.TAG";
@@ -63,12 +65,17 @@ final class AsideFolders {
 
     /** Whether a file's name may say something about the folder it lies in, or one beside it. */
     static boolean tells(String path) {
+        if (path.isEmpty() || LAST_LETTERS.indexOf(path.charAt(path.length() - 1)) < 0) {
+            // There may be a million of them, and hardly one tells anything.
+            return false;
+        }
         String name = path.substring(path.lastIndexOf('/') + 1);
         return BESIDE.containsKey(name) || name.equals(ENVIRONMENT);
     }
 
     static boolean isTag(String path) {
-        return path.endsWith("/" + CACHE_TAG);
+        return path.endsWith(CACHE_TAG) && path.length() > CACHE_TAG.length()
+                && path.charAt(path.length() - CACHE_TAG.length() - 1) == '/';
     }
 
     private void look(String path) {

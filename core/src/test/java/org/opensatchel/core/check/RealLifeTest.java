@@ -2,9 +2,14 @@ package org.opensatchel.core.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -312,9 +317,38 @@ class RealLifeTest {
                         .clean("link.remote index.html"));
     }
 
+    static Stream<Arguments> places() {
+        String two = "<img src='E:\\Work\\a.png'><img src='E:\\Work\\b.png'>";
+        return Stream.of(
+                Scene.of("a place that the links themselves prove", PAGE.formatted(two), "a.png = 1", "b.png = 2").at("E:\\Work")
+                        .finds("must link.pinned index.html", "must link.pinned index.html"),
+                Scene.of("a place that nothing proves", PAGE.formatted("<img src=a.png>"), "a.png = 1").at("E:\\Other")
+                        .finds("must location.root-name "),
+                Scene.of("another place than the links were made in", PAGE.formatted(two), "a.png = 1", "b.png = 2").at("E:\\Other")
+                        .finds("must link.pinned index.html", "must link.pinned index.html", "must location.root-name "),
+                Scene.of("the template of a document").with("a.docx", docx("attachedTemplate", "file:///C:\\Users\\o\\Brief.dotx")).clean(),
+                Scene.of("a picture outside of a document").with("a.docx", docx("image", "file:///C:\\Users\\o\\lamp.png"))
+                        .finds("must link.outside a.docx!/word/_rels/document.xml.rels"));
+    }
+
+    private static byte[] docx(String type, String target) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            zip.putNextEntry(new ZipEntry("[Content_Types].xml"));
+            zip.write("<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"/>".getBytes(StandardCharsets.UTF_8));
+            zip.putNextEntry(new ZipEntry("word/_rels/document.xml.rels"));
+            zip.write(("<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\"><Relationship Id=\"r1\" "
+                    + "Type=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships/" + type + "\" Target=\"" + target
+                    + "\" TargetMode=\"External\"/></Relationships>").getBytes(StandardCharsets.UTF_8));
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+        return bytes.toByteArray();
+    }
+
     @ParameterizedTest
     @MethodSource({"setAside", "sites", "versions", "empty", "alternatives", "names", "codePages", "standIns", "guesses",
-            "nothingOverlooked", "toldOnce"})
+            "nothingOverlooked", "toldOnce", "places"})
     void isToldAsItIs(Scene scene) throws IOException {
         Report report = scene.check(temp);
         assertThat(scene.told(report)).as("%s", scene).containsExactlyElementsOf(scene.wanted());

@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -21,7 +22,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.opensatchel.core.check.CheckRequest;
+import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.words.Words;
 
 class ZipSourceTest {
@@ -241,5 +246,44 @@ class ZipSourceTest {
             }
         }
         throw new AssertionError("no such record");
+    }
+
+    /** Names that all begin at the top of a disk are told once, and what they name is judged. */
+    @Test
+    void namesFromTheTopAreToldOnce() throws IOException {
+        Path zip = Zips.of(folder, Map.of("/Project/a.html", "<img src=b.png>", "/Project/b.png", "x"));
+        Report report = check(zip);
+        assertThat(report.findings()).filteredOn(finding -> !finding.severity().equals("note")).singleElement().satisfies(finding -> {
+            assertThat(finding.code()).isEqualTo("package.unsafe-entry");
+            assertThat(Words.ENGLISH.of(finding).message().toString()).contains("2 entries");
+        });
+        assertThat(report.links()).singleElement().satisfies(link -> assertThat(link.outcome()).isEqualTo("ok"));
+    }
+
+    /** A password locks an archive as a whole: that is told, and not each file. */
+    @Test
+    void aLockedArchiveIsToldOnce() throws IOException {
+        Path zip = Zips.of(folder, Map.of("Project/a.html", "<img src=b.png>", "Project/b.png", "x", "Project/c.txt", "y"));
+        byte[] bytes = Files.readAllBytes(zip);
+        for (int i = 0; i + 4 < bytes.length; i++) {
+            boolean header = bytes[i] == 'P' && bytes[i + 1] == 'K';
+            if (header && bytes[i + 2] == 3 && bytes[i + 3] == 4) {
+                bytes[i + 6] |= 1;
+            } else if (header && bytes[i + 2] == 1 && bytes[i + 3] == 2) {
+                bytes[i + 8] |= 1;
+            }
+        }
+        Report report = check(Files.write(zip, bytes));
+        assertThat(report.findings()).filteredOn(finding -> !finding.severity().equals("note")).singleElement().satisfies(finding -> {
+            assertThat(finding.code()).isEqualTo("package.unreadable");
+            assertThat(Words.ENGLISH.of(finding).message().toString())
+                    .isEqualTo("The archive is locked with a password: its 3 files cannot be read.");
+        });
+    }
+
+    private static Report check(Path zip) throws IOException {
+        try (ZipSource source = ZipSource.open(zip)) {
+            return new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(source);
+        }
     }
 }

@@ -45,7 +45,7 @@ final class MissingLink extends LinkCheck {
 
     /** Whether a text that is no path in the project looks like an address on the web whose beginning was left out. */
     private static boolean isAddress(ResolvedLink link) {
-        return link.form() == LinkForm.RELATIVE && link.link().notation() == Notation.WEB && link.candidates().isEmpty()
+        return link.form() == LinkForm.RELATIVE && link.link().notation() == Notation.WEB
                 && ADDRESS.matcher(link.link().text()).matches();
     }
 }

@@ -38,7 +38,7 @@ public final class Shortcuts implements Rule<PackageEvidence> {
                 .map(ProjectPath::of);
         Stream<ProjectPath> files = scan.facts().entrySet().stream().filter(file -> file.getValue().shortcut()).map(Map.Entry::getKey)
                 .sorted();
-        List<ProjectPath> hidden = tree.ownFiles().stream().map(ProjectFile::path).filter(path -> path.name().startsWith("."))
+        List<ProjectPath> hidden = tree.ownFiles().stream().map(ProjectFile::path).filter(ProjectPath::isHidden)
                 .filter(path -> StandIns.hides(path).filter(wanted -> !tree.exists(wanted)).isPresent()).toList();
         return StandIns.of(Stream.concat(links, files).distinct().toList(), hidden);
     }
