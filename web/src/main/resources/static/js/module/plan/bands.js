@@ -1,6 +1,7 @@
 // The folder plan as nested bands, each opened and edited where it lies, by pointer and by keys.
 import { say } from "../words.js";
 import { el, fields, put } from "./fields.js";
+import { counts, named } from "./short.js";
 
 const NEEDS = () => ["required", "optional", "forbidden"].map((need) => [need, say("js-plan.need-" + need)]);
 const FREE_FIELD = /\{(word|text|number|version|date)/;
@@ -11,6 +12,10 @@ const specs = () => [
   { key: "accepts", label: say("js-plan.accepts"), kind: "types" },
   { key: "atLeast", label: say("js-plan.at-least"), kind: "number", placeholder: say("js-plan.none") },
   { key: "atMost", label: say("js-plan.at-most"), kind: "number", placeholder: say("js-plan.no-limit") },
+  { key: "counts", label: say("js-plan.counts"), kind: "text", mono: true, placeholder: "png 2-3, txt 0-1", get: (folder) => counts.write(folder.counts), set: (folder, value) => put(folder, "counts", counts.read(value ?? "")) },
+  { key: "numbered", label: say("js-plan.numbered"), kind: "text", mono: true, placeholder: "shot_{number:4}", get: (folder) => folder.numbered?.name, set: (folder, value) => put(folder, "numbered", value ? { ...folder.numbered, name: value } : undefined) },
+  { key: "each", label: say("js-plan.each"), kind: "text", mono: true, placeholder: "plate.png", when: (folder) => FREE_FIELD.test(folder.path), get: (folder) => named.write(folder.each?.files),
+    set: (folder, value) => { const files = named.read(value ?? "", folder.each?.files); const each = { ...folder.each }; put(each, "files", files); put(folder, "each", Object.keys(each).length ? each : undefined); } },
   { key: "repeats", label: say("js-plan.repeats"), kind: "number", placeholder: say("js-plan.no-repeat"), when: (folder) => FREE_FIELD.test(folder.path),
     get: (folder) => folder.repeats?.atLeast ?? (folder.repeats ? 1 : undefined), set: (folder, value) => { if (value === undefined) delete folder.repeats; else folder.repeats = { atLeast: value }; } },
   { key: "sealed", label: "", kind: "flag", says: say("js-plan.sealed-what") },

@@ -1,6 +1,7 @@
 // The other parts of a kit: each a list of rules opened in place, or a few fields.
 import { say } from "../words.js";
 import { el, fields, put } from "./fields.js";
+import { linked } from "./short.js";
 
 const MB = 1048576;
 const POINTS = ["structure", "names", "links", "assets"];
@@ -45,7 +46,10 @@ const specsOf = (model) => {
     { key: "namedLike", label: say("js-plan.named-like"), kind: "select", options: roles },
   ];
   return {
-    documents: [...role, { key: "versions", label: say("js-plan.versions"), kind: "number", placeholder: say("js-plan.one") }, { key: "maxLength", label: say("js-plan.longest-name"), kind: "number", placeholder: say("js-plan.as-all") }],
+    documents: [...role, { key: "versions", label: say("js-plan.versions"), kind: "number", placeholder: say("js-plan.one") }, { key: "maxLength", label: say("js-plan.longest-name"), kind: "number", placeholder: say("js-plan.as-all") },
+      { key: "links", label: say("js-plan.has-to-link"), kind: "text", mono: true, placeholder: "footage 3", get: (rule) => linked.write(rule.links), set: (rule, value) => put(rule, "links", linked.read(value ?? "", model.doc)) }],
+    per: [{ key: "in", label: say("js-plan.where"), kind: "select", options: folders }, { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") },
+      ...["fileBytes", "totalBytes"].map((key) => ({ key, label: say(key === "fileBytes" ? "js-plan.limits-fileBytes" : "js-plan.per-total"), kind: "number", step: "any", placeholder: say("js-plan.no-limit"), ...megabytes(key) }))],
     files: [...role, mediaField("width", "number"), mediaField("height", "number"), mediaField("aspect", "text", { placeholder: say("js-plan.aspect-like") }),
       mediaField("frameRate", "number", { step: "any" }), mediaField("minSeconds", "number", { step: "any" }), mediaField("maxSeconds", "number", { step: "any" }), mediaField("codecs", "words"),
       mediaField("sound", "choice", { choices: ["", "true", "false"].map(option("sound")), otherwise: "", shown: (value) => value === undefined ? "" : String(value), written: (value) => value === "" ? undefined : value === "true" }),
@@ -71,6 +75,7 @@ const said = {
   documents: (rule) => [rule.role || say("js-plan.a-document"), nameIn(rule), rule.versions > 1 ? say("js-plan.n-versions", rule.versions) : say("js-plan.need-" + (rule.need ?? "required"))],
   files: (rule) => [rule.role || say("js-plan.a-file"), nameIn(rule), say("js-plan.need-" + (rule.need ?? "required"))],
   companions: (rule) => [rule.purpose || say("js-plan.a-companion"), "../" + (rule.name ?? ""), say("js-plan.need-" + (rule.need ?? "optional"))],
+  per: (rule) => [rule.in || say("js-plan.everywhere"), rule.types?.length ? rule.types.join(" ") : "", [rule.fileBytes, rule.totalBytes].filter(Boolean).map(size).join(" · ")],
   rootFiles: (file) => [say("js-plan.a-root-file"), nameIn(file), ""],
   forbidden: (rule) => [rule.purpose || say("js-plan.forbidden-rule"), rule.files ?? "", say("js-plan.need-forbidden")],
   steps: (step) => [step.title || say("js-plan.a-step"), "", say(step.confirm ? "js-plan.confirmed" : "js-plan.told")],
@@ -218,7 +223,7 @@ export class Parts {
   #rest() {
     const model = this.#model;
     this.#fill("other", "/otherFolders", "otherFolders", () => [el("div", { class: "edit" }, fields(model, [{ key: "otherFolders", label: say("js-plan.other-folders"), kind: "choice", choices: ["allow", "note", "forbid"].map(option("other")), otherwise: "note" }], model.doc, ""))]);
-    this.#fill("limits", "/limits", "limits", () => [this.#grid("limits", ["totalBytes", "fileBytes"].map((key) => ({ key, label: say("js-plan.limits-" + key), kind: "number", step: "any", placeholder: say("js-plan.no-limit"), ...megabytes(key) }))), this.#told("/limits")]);
+    this.#fill("limits", "/limits", "limits", () => [this.#grid("limits", ["totalBytes", "fileBytes"].map((key) => ({ key, label: say("js-plan.limits-" + key), kind: "number", step: "any", placeholder: say("js-plan.no-limit"), ...megabytes(key) }))), el("h3", {}, say("js-plan.per")), ...this.#rows("per", model.doc.limits?.per ?? [], "/limits/per", () => model.change((doc) => ((doc.limits ??= {}).per ??= []).push({ types: [] }))), this.#told("/limits")]);
     this.#fill("ignore", "/ignore", "ignore", () => [el("div", { class: "edit" }, fields(model, [{ key: "ignore", label: say("js-plan.ignore"), kind: "words", placeholder: "**/*.tmp" }], model.doc, "")), this.#told("/ignore")]);
     this.#fill("points", "/points", "points", () => [this.#grid("points", POINTS.map((key) => ({ key, label: say("js-plan.points-" + key), kind: "number", set: (points, value) => {
       put(points, key, value);
