@@ -80,6 +80,8 @@ class RealLifeTest {
                 Scene.of("both", "edit/page_v01.html" + gone, "edit/page_v02.html" + gone).kit(kit)
                         .finds("must link.missing edit/page_v02.html"),
                 Scene.of("versions by name alone", "cut_v1.html" + gone, "cut_v2.html = <p>x").clean("link.older cut_v1.html"),
+                Scene.of("older versions that open", "cut_v1.html = <a href=https://x.example>x</a>", "cut_v2.html = <p>x")
+                        .clean("link.remote cut_v1.html"),
                 Scene.of("numbered parts are no versions", "part 1.html" + gone, "part 2.html = <p>x")
                         .finds("must link.missing part 1.html"),
                 Scene.of("dated versions", "plan_2026-10-01.html" + gone, "plan_2026-11-01.html = <p>x")

@@ -27,8 +27,6 @@ import org.opensatchel.core.project.ProjectFile;
 /** How many files of a type a folder holds, and whether those that are numbered follow one another. */
 final class Amounts implements Rule<PlanEvidence> {
 
-    private static final int MOST_RANGES = 20;
-
     @Override
     public Class<PlanEvidence> needs() {
         return PlanEvidence.class;
@@ -89,16 +87,7 @@ final class Amounts implements Rule<PlanEvidence> {
                 digits = Math.max(digits, number.get().length());
             }
         }
-        List<String> ranges = new ArrayList<>();
-        Long before = null;
-        for (long number : numbers) {
-            if (before != null && number > before + 1 && ranges.size() < MOST_RANGES) {
-                String format = "%0" + digits + "d";
-                ranges.add(number == before + 2 ? String.format(format, before + 1)
-                        : String.format(format, before + 1) + "–" + String.format(format, number - 1));
-            }
-            before = number;
-        }
+        List<String> ranges = Gaps.between(numbers, digits);
         if (!ranges.isEmpty()) {
             out.add(Finding.of(Code.STRUCTURE_NUMBER_GAP).path(folder).fact(PATTERN, rule.name().text()).fact(RANGES, ranges).make());
         }

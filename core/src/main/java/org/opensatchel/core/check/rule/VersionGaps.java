@@ -17,9 +17,6 @@ import org.opensatchel.core.path.ProjectPath;
 /** Versions of one document of which some in between are not there; told at the newest. */
 final class VersionGaps implements Rule<PlanEvidence> {
 
-    /** More ranges tell nobody more. */
-    private static final int MOST_RANGES = 20;
-
     @Override
     public Class<PlanEvidence> needs() {
         return PlanEvidence.class;
@@ -47,14 +44,7 @@ final class VersionGaps implements Rule<PlanEvidence> {
     }
 
     private static void gaps(PlannedRole role, TreeMap<Long, ProjectPath> versions, List<Finding> out) {
-        List<String> ranges = new ArrayList<>();
-        Long before = null;
-        for (long number : versions.keySet()) {
-            if (before != null && number > before + 1 && ranges.size() < MOST_RANGES) {
-                ranges.add(number == before + 2 ? String.valueOf(before + 1) : (before + 1) + "–" + (number - 1));
-            }
-            before = number;
-        }
+        List<String> ranges = Gaps.between(versions.navigableKeySet(), 1);
         if (!ranges.isEmpty()) {
             out.add(Finding.of(Code.NAME_VERSION_GAP).path(versions.lastEntry().getValue()).fact(ROLE, role.role()).fact(RANGES, ranges)
                     .make());
