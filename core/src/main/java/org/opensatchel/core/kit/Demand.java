@@ -59,6 +59,11 @@ public sealed interface Demand {
             types = List.copyOf(types);
         }
 
+        /** Whether it says a size at all; in a plan that is being made one may stand open. */
+        public boolean limits() {
+            return fileBytes.isPresent() || totalBytes.isPresent();
+        }
+
         @Override
         public Phrase say() {
             Facts facts = Facts.of(PLACE, in.map(FolderPattern::text)).and(TYPES, given(types));

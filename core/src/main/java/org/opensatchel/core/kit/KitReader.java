@@ -253,7 +253,7 @@ public final class KitReader {
         return new Kit.RootFile(pattern(object, "name"), extensions(object, "types"));
     }
 
-    private Demand sizes(StrictObject object) {
+    private Demand.Sizes sizes(StrictObject object) {
         return new Demand.Sizes(object.text("in").map(in -> folderPattern(object, in)), extensions(object, "types"),
                 object.integer("fileBytes", 1),
                 object.integer("totalBytes", 1));
@@ -420,7 +420,7 @@ public final class KitReader {
     }
 
     private Limits limits(StrictObject object) {
-        object.objects("per", this::sizes).forEach(demands::add);
+        object.objects("per", this::sizes).stream().filter(Demand.Sizes::limits).forEach(demands::add);
         Limits limits = new Limits(object.integer("totalBytes", 1), object.integer("fileBytes", 1));
         object.close();
         return limits;
