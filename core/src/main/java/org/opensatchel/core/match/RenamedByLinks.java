@@ -45,8 +45,16 @@ public final class RenamedByLinks {
         }
         FolderTraces traces = new FolderTraces(tree, scan, links, List.of(), asked.keySet());
         Map<ProjectPath, ProjectPath> out = new HashMap<>();
-        asked.keySet().forEach(folder -> traces.of(folder, other -> !used.contains(other)).ifPresent(other -> out.put(folder, other)));
+        asked.forEach(
+                (folder, paths) -> traces.of(folder, other -> !used.contains(other)).filter(other -> holdsAll(tree, folder, paths, other))
+                        .ifPresent(other -> out.put(folder, other)));
         return out;
+    }
+
+    /** Whether nearly everything lies there just as it was: names alone are common, and other folders have some of them too. */
+    private static boolean holdsAll(ProjectTree tree, ProjectPath folder, Set<ProjectPath> paths, ProjectPath other) {
+        long there = paths.stream().filter(path -> tree.exists(other.child(path.composed().from(folder)))).count();
+        return 10 * there >= 9L * paths.size();
     }
 
     private static void above(ProjectPath path, Set<ProjectPath> into) {

@@ -100,10 +100,14 @@ final class Lookup {
     private List<Variant> variants(Link link) {
         String text = link.path();
         List<Variant> out = new ArrayList<>();
+        if (!link.base().isEmpty()) {
+            // What a format says links start from is no part of the text, and a text read otherwise would start elsewhere.
+            return out;
+        }
         if (link.notation().isUri()) {
             String path = PercentCoding.decode(LinkText.withoutQuery(text));
             add(out, link, path.replace('\\', '/'), Overlooked.BACKSLASHES, path.indexOf('\\') >= 0);
-            add(out, link, text, Overlooked.UNENCODED_SIGNS, true);
+            add(out, link, text, Overlooked.UNENCODED_SIGNS, text.indexOf('%') >= 0 || text.indexOf('#') >= 0 || text.indexOf('?') >= 0);
             add(out, link, PercentCoding.decode(path), Overlooked.TWICE_ENCODED, path.indexOf('%') >= 0);
         } else {
             add(out, link, text.replace('\\', '/'), Overlooked.BACKSLASHES, text.indexOf('\\') >= 0);

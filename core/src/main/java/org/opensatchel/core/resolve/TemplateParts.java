@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
  */
 final class TemplateParts {
 
-    private static final Pattern BRACKETS = Pattern.compile("\\{\\{.{1,200}?\\}\\}|\\{%.{1,200}?%\\}|<%.{1,200}?%>|<\\?.{1,200}?\\?>"
+    private static final Pattern BRACKETS = Pattern.compile("\\{\\{|\\{%|<%|<\\?"
             + "|\\$\\{[^}/]{1,200}\\}|#\\{[^}/]{1,200}\\}|(?:^|[/\\\\])\\[[^\\]/\\\\]{1,200}\\](?:$|[/\\\\?#])");
     /** A word between percent signs; in a URI two hexadecimal digits behind the first are an encoded letter. */
     private static final Pattern PERCENT = Pattern.compile("%[A-Za-z_][A-Za-z0-9_.-]{0,100}%");

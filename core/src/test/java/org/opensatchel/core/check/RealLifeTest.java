@@ -66,6 +66,10 @@ class RealLifeTest {
                         + "<img src=\"<%= x %>\"><img src=\"%logo%\"><img src=\"${base}/a.png\"><img src=\"#{base}/a.png\">"
                         + "<img src=\"[logo]\"><a href=\"../[slug]/a.html\">x</a><img src=\"img/{{name}}.png\">"))
                         .clean("link.unknown index.html"),
+                Scene.of("a part with quotation marks in it", "index.html = <link rel=stylesheet href=\"{{ pathto(\"_static/a.css\") }}\">")
+                        .clean("link.unknown index.html"),
+                Scene.of("a page with a base", "a/b/index.html = <base href=\"../../../\"><img src=\"../x/c.png\">", "a/x/c.png = x")
+                        .finds("must link.outside a/b/index.html"),
                 Scene.of("brackets that are a name", PAGE.formatted("<img src=\"a[1].png\">")).finds("must link.missing index.html"));
     }
 
@@ -91,6 +95,7 @@ class RealLifeTest {
     static Stream<Arguments> empty() {
         return Stream.of(
                 Scene.of("text and code", "notes.txt = ", "a/__init__.py = ", "style/extra.css = ", "a/.keep = ").clean(),
+                Scene.of("a module that is imported", "app.js = import './types.js';", "types.js = ").clean(),
                 Scene.of("a picture", "a.png = ").finds("must asset.empty a.png"),
                 Scene.of("a linked style sheet", "index.html = <link rel=stylesheet href=a.css>", "a.css = ")
                         .finds("must asset.empty a.css"),
@@ -301,6 +306,11 @@ class RealLifeTest {
                 Scene.of("one that moved", four, "old/takes/a.png = 1", "old/takes/b.png = 2", "old/takes/day/c.png = 3",
                         "old/takes/d.png = 4")
                         .finds("must structure.folder-moved old/takes"),
+                Scene.of("a folder that has some of the names",
+                        PAGE.formatted("<img src=t/a.png><img src=t/b.png><img src=t/c.png><img src=t/d.png>"), "x/a.png = 1",
+                        "x/b.png = 2", "x/c.png = 3")
+                        .finds("must link.missing index.html", "must link.moved index.html", "must link.moved index.html",
+                                "must link.moved index.html"),
                 Scene.of("two files that moved", PAGE.formatted("<img src=takes/a.png><img src=takes/b.png>"), "clips/a.png = 1",
                         "clips/b.png = 2")
                         .finds("must link.moved index.html", "must link.moved index.html"),

@@ -2,6 +2,7 @@ package org.opensatchel.core.check.rule;
 
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -24,10 +25,16 @@ final class EmptyFile implements Rule<UseEvidence> {
 
     @Override
     public List<Finding> judge(UseEvidence evidence) {
-        Set<ProjectPath> linked = evidence.files().stream().anyMatch(file -> file.bytes() == 0) ? evidence.linked() : Set.of();
+        Set<ProjectPath> linked = evidence.files().stream().anyMatch(file -> file.bytes() == 0) ? stated(evidence) : Set.of();
         return evidence.files().stream().filter(file -> file.bytes() == 0 && isJudged(evidence, file, linked))
                 .map(file -> Finding.of(Code.ASSET_EMPTY).path(file.path()).explains(new Cause(Cause.Kind.CONTENT, file.path())).make())
                 .toList();
+    }
+
+    /** What some format says that it is asked for; an imported module may well be empty. */
+    private static Set<ProjectPath> stated(UseEvidence evidence) {
+        return evidence.links().stream().filter(link -> !link.link().isGuess()).flatMap(link -> link.target().stream())
+                .collect(Collectors.toSet());
     }
 
     /**
