@@ -151,6 +151,9 @@ public class LinkSink {
     /** What becomes of a link; a member's sink lets go what is there in its package. */
     protected void take(Link link) {
         long length = (long) link.text().length() + link.path().length() + link.base().length();
+        for (String other : link.also()) {
+            length += other.length();
+        }
         if (overflowing) {
             return;
         }

@@ -32,6 +32,7 @@ final class NameCodePages {
     private static final double GOOD = 0.45;
     private static final double APART = 0.04;
     private static final int MOST_NAMES = 2_000;
+    private static final int LONGEST_NAME = 1_000;
 
     /** A code page; of those with signs of two bytes also which of them are common. */
     private record Page(Charset charset, Optional<IntPredicate> common) {}
@@ -61,7 +62,10 @@ final class NameCodePages {
      * @param linked the last names of what documents link, composed
      */
     static Choice choose(Collection<byte[]> names, Set<String> linked) {
-        List<byte[]> some = names.stream().limit(MOST_NAMES).toList();
+        List<byte[]> some = names.stream().filter(name -> name.length <= LONGEST_NAME).limit(MOST_NAMES).toList();
+        if (some.isEmpty()) {
+            return new Choice(USUAL, names.isEmpty());
+        }
         List<Scored> scored = new ArrayList<>();
         for (Page page : PAGES) {
             scored(page, some, linked).ifPresent(scored::add);

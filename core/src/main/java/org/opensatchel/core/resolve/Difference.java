@@ -108,8 +108,15 @@ public enum Difference implements Wording {
     }
 
     private static boolean looksAlike(String a, String b) {
-        SpoofChecker checker = new SpoofChecker.Builder().setChecks(SpoofChecker.CONFUSABLE).build();
-        return checker.areConfusable(a, b) != 0;
+        return Checker.ONE.areConfusable(a, b) != 0;
+    }
+
+    /** Made when first asked for: it knows very many signs. */
+    private static final class Checker {
+        static final SpoofChecker ONE = new SpoofChecker.Builder().setChecks(SpoofChecker.CONFUSABLE).build();
+
+        private Checker() {
+        }
     }
 
     private static boolean isAll(String text, String signs) {

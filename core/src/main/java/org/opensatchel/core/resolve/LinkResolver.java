@@ -31,6 +31,8 @@ public final class LinkResolver {
     /** Stands for the root itself on the way up from a document, so that climbing over it is noticed. */
     private static final String TOP = "\0root";
     private static final int MOST_INCLUDING = 8;
+    /** Of so many none is meant more than another. */
+    private static final int CROWD = 200;
     private static final int MOST_FRAMES = 200_000;
 
     private final ProjectTree tree;
@@ -43,6 +45,7 @@ public final class LinkResolver {
     private final LinkResolver bare;
     /** Documents that another one includes whose links may count from that one. */
     private final Map<ProjectPath, Includer> includers;
+    private List<ProjectPath> tops;
 
     /** A document that includes another, and what stands before the paths in that one. */
     private record Includer(ProjectPath document, String prefix) {}
@@ -157,13 +160,22 @@ public final class LinkResolver {
         if (fromRoot.isFound() || names.isEmpty()) {
             return fromRoot;
         }
-        List<ProjectPath> sites = tree.children(ProjectPath.ROOT).stream().filter(tree::isFolder)
+        List<ProjectPath> sites = tops().stream()
                 .map(top -> ProjectPath.of(top.text() + "/" + String.join("/", names))).filter(tree::exists).toList();
         List<String> own = fromRoot.link().file().names();
         Optional<ProjectPath> there = sites.size() == 1 ? Optional.of(sites.get(0))
                 : sites.stream().filter(path -> path.names().get(0).equals(own.get(0))).findFirst();
         return there.map(path -> ResolvedLink.of(fromRoot.link(), fromRoot.form(), Outcome.OK).intended(path).target(path))
                 .orElse(fromRoot);
+    }
+
+    /** The folders at the top; of very many none is a site more than another. */
+    private List<ProjectPath> tops() {
+        if (tops == null) {
+            List<ProjectPath> all = tree.children(ProjectPath.ROOT).stream().filter(tree::isFolder).limit(CROWD + 1L).toList();
+            tops = all.size() > CROWD ? List.of() : all;
+        }
+        return tops;
     }
 
     /** What the format says less of than a path: a name that may be anywhere, or a guess that may start from the root. */
@@ -212,7 +224,11 @@ public final class LinkResolver {
             }
         }
         String end = "/" + NameFolding.composed(tail.text());
-        return tree.named(tail.name()).stream().map(ProjectFile::path).filter(path -> NameFolding.composed(path.text()).endsWith(end))
+        List<ProjectFile> named = tree.named(tail.name());
+        if (named.size() > CROWD) {
+            return Optional.empty();
+        }
+        return named.stream().map(ProjectFile::path).filter(path -> NameFolding.composed(path.text()).endsWith(end))
                 .findFirst()
                 .map(path -> ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(path).target(path));
     }
@@ -227,7 +243,7 @@ public final class LinkResolver {
         }
         String name = NameFolding.composed(names.get(0));
         List<ProjectPath> there = tree.named(name).stream().map(ProjectFile::path)
-                .filter(path -> NameFolding.composed(path.name()).equals(name)).toList();
+                .filter(path -> NameFolding.composed(path.name()).equals(name)).limit(2).toList();
         boolean found = there.size() == 1 || (resolved.link().standing() == Link.Standing.NAMED && !there.isEmpty());
         return found ? ResolvedLink.of(resolved.link(), resolved.form(), Outcome.OK).intended(there.get(0)).target(there.get(0))
                 : resolved;

@@ -31,7 +31,7 @@ final class StandInProbe {
     private static final Pattern STRING = Pattern.compile("<string>\\s*([^<]*?)\\s*</string>");
     private static final Pattern PROPERTY = Pattern.compile("<(?:integer|real|date|data|true|false|array)\\b");
     private static final Pattern MEMBER = Pattern
-            .compile("\"((?:[^\"\\\\]|\\\\.)*)\"\\s*:\\s*(?:\"((?:[^\"\\\\]|\\\\.)*)\"|(true|false|null|-?[0-9.eE+]+))\\s*");
+            .compile("\"((?:[^\"\\\\]++|\\\\.)*+)\"\\s*:\\s*(?:\"((?:[^\"\\\\]++|\\\\.)*+)\"|(true|false|null|-?[0-9.eE+]+))\\s*");
     private static final Set<String> ADDRESS_KEYS = Set.of("url", "uri", "link", "href", "target", "path", "location");
     /** Lists of files and code, in which one line alone may well be a path. */
     private static final Set<String> LISTS = Set.of("m3u", "m3u8", "pth", "gitmodules", "in", "cfg", "ini", "yml", "yaml", "toml", "py",

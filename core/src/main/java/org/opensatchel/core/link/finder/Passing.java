@@ -47,6 +47,7 @@ final class Passing {
     private static final Set<String> PROSE_PARTS = Set.of("p", "para", "li", "td", "th", "blockquote", "pre", "code", "screen",
             "programlisting",
             "listitem", "example");
+    private static final int MOST_OF_A_PLACE = 500;
     private static final Pattern PART = Pattern.compile("[^/\\[\\]]+");
 
     private Passing() {
@@ -71,7 +72,8 @@ final class Passing {
 
     /** @param place where a value stands: a pointer, or a path of elements */
     static Standing standing(String place) {
-        Matcher part = PART.matcher(place);
+        // The end of a long way down says enough.
+        Matcher part = PART.matcher(place).region(Math.max(0, place.length() - MOST_OF_A_PLACE), place.length());
         String last = "";
         boolean written = place.indexOf('@') < 0;
         int depth = 0;

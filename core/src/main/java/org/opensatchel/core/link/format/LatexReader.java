@@ -2,8 +2,10 @@ package org.opensatchel.core.link.format;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -36,9 +38,9 @@ final class LatexReader implements LinkReader {
             .compile("example-(?:image|grid).*|IEEE(?:abrv|full|example)|glyphtounicode(?:\\.tex)?|pstricks|null\\.tex");
     private static final Pattern FOLDERS = Pattern.compile("\\\\graphicspath\\s*\\{((?:\\s*\\{[^{}]{1,200}\\}){1,20})\\s*\\}");
     private static final Pattern FOLDER = Pattern.compile("\\{([^{}]+)\\}");
-    /** A comment, and what is printed as it stands. */
-    private static final Pattern LEFT_OUT = Pattern
-            .compile("(?<!\\\\)%[^\n]*|\\\\begin\\{(verbatim|lstlisting|comment)\\*?\\}[\\s\\S]{0,200000}?\\\\end\\{\\1\\*?\\}");
+    /** The beginning of what is printed as it stands. */
+    private static final Pattern PRINTED = Pattern.compile("\\\\begin\\{((?:verbatim|lstlisting|comment)\\*?)\\}");
+    private static final int LONGEST_BEGIN = 30;
 
     @Override
     public String format() {
@@ -122,14 +124,38 @@ final class LatexReader implements LinkReader {
     /** The text with blanks in place of what is left out, so that places stay. */
     private static String blanked(String text) {
         StringBuilder out = new StringBuilder(text);
-        Matcher left = LEFT_OUT.matcher(text);
-        while (left.find()) {
-            for (int i = left.start(); i < left.end(); i++) {
-                if (out.charAt(i) != '\n') {
-                    out.setCharAt(i, ' ');
+        Set<String> endless = new HashSet<>();
+        int at = 0;
+        while (at < text.length()) {
+            char c = text.charAt(at);
+            if (c == '\\') {
+                Matcher begins = PRINTED.matcher(text).region(at, Math.min(text.length(), at + LONGEST_BEGIN));
+                String end = begins.lookingAt() ? "\\end{" + begins.group(1) + "}" : "";
+                int ends = end.isEmpty() || endless.contains(end) ? -1 : text.indexOf(end, at);
+                if (!end.isEmpty() && ends < 0) {
+                    // Looked for once: a text may begin such a part very often.
+                    endless.add(end);
                 }
+                int stop = ends < 0 ? at : ends + end.length();
+                blank(out, at, stop);
+                at = Math.max(stop, at + 2);
+            } else if (c == '%') {
+                int line = text.indexOf('\n', at);
+                int stop = line < 0 ? text.length() : line;
+                blank(out, at, stop);
+                at = stop;
+            } else {
+                at++;
             }
         }
         return out.toString();
+    }
+
+    private static void blank(StringBuilder text, int from, int to) {
+        for (int i = from; i < to; i++) {
+            if (text.charAt(i) != '\n') {
+                text.setCharAt(i, ' ');
+            }
+        }
     }
 }

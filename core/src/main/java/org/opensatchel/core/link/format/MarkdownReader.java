@@ -131,8 +131,9 @@ final class MarkdownReader implements LinkReader {
             if (start < 0 || !text.startsWith("[[", start + words.getLiteral().indexOf('['))) {
                 return;
             }
-            Matcher wiki = WIKI.matcher(text).region(start, Math.min(text.length(), start + LONGEST_LINE));
-            if (wiki.find() && wiki.start() - start <= words.getLiteral().length()) {
+            int bracket = start + words.getLiteral().indexOf('[');
+            Matcher wiki = WIKI.matcher(text).region(bracket, Math.min(text.length(), bracket + LONGEST_LINE));
+            if (wiki.lookingAt()) {
                 String name = wiki.group(1).strip();
                 boolean file = FILE_NAME.matcher(name).matches() && isHandedIn(name);
                 // A page that nobody has written yet is no fault.
