@@ -26,6 +26,7 @@ import org.opensatchel.core.report.Report.SealedLine;
  * in it are whatever people are called.
  *
  * @param archive where the ZIP archive lies
+ * @param form what the archive holds
  * @param kit the kit document it is held against
  * @param newer a later version of the kit, if there is one
  * @param fields whose project it is
@@ -37,9 +38,14 @@ import org.opensatchel.core.report.Report.SealedLine;
  * @param threads on how many threads
  * @param made the time to put on the report
  */
-public record WorkOrder(String archive, String kit, Optional<String> newer, Map<RosterField, String> fields,
+public record WorkOrder(String archive, Form form, String kit, Optional<String> newer, Map<RosterField, String> fields,
         List<Map<RosterField, String>> roster, Optional<Location> location,
         List<TeamLocation> team, List<SealedLine> earlier, List<String> machines, ReadLimits limits, int threads, Instant made) {
+
+    /** A project itself, or a packet of its list and its documents. */
+    public enum Form {
+        ZIP, LISTING
+    }
 
     /** Where a project is said to lie. */
     public record Location(Optional<OperatingSystem> system, Optional<StorageKind> storage, String path) {}
@@ -54,7 +60,7 @@ public record WorkOrder(String archive, String kit, Optional<String> newer, Map<
 
     /** The same with half the threads, for a check that took more than there is. */
     WorkOrder halved() {
-        return new WorkOrder(archive, kit, newer, fields, roster, location, team, earlier, machines, limits, Math.max(1, threads / 2),
+        return new WorkOrder(archive, form, kit, newer, fields, roster, location, team, earlier, machines, limits, Math.max(1, threads / 2),
                 made);
     }
 

@@ -15,9 +15,11 @@ import java.util.concurrent.SynchronousQueue;
 import java.util.zip.GZIPOutputStream;
 import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.project.ListingSource;
+import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ZipSource;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.LinkLine;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.core.report.Summary;
@@ -86,7 +88,7 @@ public final class WorkerMain {
 
     private Report check(WorkOrder order) throws IOException {
         long[] told = {0};
-        try (ZipSource source = ZipSource.open(Path.of(order.archive()))) {
+        try (ProjectSource source = source(order)) {
             return new ProjectCheck(order.request().telling((files, bytes) -> {
                 long now = System.nanoTime();
                 if (told[0] == 0 || now - told[0] >= TELL_EVERY_NANOS) {
@@ -95,6 +97,11 @@ public final class WorkerMain {
                 }
             })).run(source);
         }
+    }
+
+    private static ProjectSource source(WorkOrder order) throws IOException {
+        Path archive = Path.of(order.archive());
+        return order.form() == WorkOrder.Form.LISTING ? ListingSource.packet(archive) : ZipSource.open(archive);
     }
 
     private void progress(long files, long bytes) {

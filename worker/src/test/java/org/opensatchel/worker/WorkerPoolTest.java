@@ -61,7 +61,12 @@ class WorkerPoolTest {
     }
 
     private WorkOrder order(Path archive) {
-        return new WorkOrder(archive.toString(), KIT, Optional.empty(), Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline"),
+        return order(archive, WorkOrder.Form.ZIP);
+    }
+
+    private WorkOrder order(Path archive, WorkOrder.Form form) {
+        return new WorkOrder(archive.toString(), form, KIT, Optional.empty(),
+                Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline"),
                 List.of(), Optional.empty(), List.of(), List.of(), List.of("lab-windows"),
                 ReadLimits.DEFAULT, 2, Instant.EPOCH);
     }
@@ -103,6 +108,20 @@ class WorkerPoolTest {
         assertThat(result.pages()).hasSize(5);
         assertThat(ReportJson.readDigest(Packed.unpack(result.digest()))).isEqualTo(ReportDigest.of(report));
         assertThat(told).isNotEmpty();
+    }
+
+    @Test
+    void aPacketIsAListWithItsDocuments() throws IOException {
+        Path zip = Files.createTempFile(folder, "packet", ".zip");
+        try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip))) {
+            out.putNextEntry(new ZipEntry("documents/a.html"));
+            out.write("<img src=\"b.png\">".getBytes(StandardCharsets.UTF_8));
+            out.putNextEntry(new ZipEntry("listing.json"));
+            out.write("{\"listing\": 1, \"root\": \"Marsh_Ottoline\", \"files\": [{\"path\": \"a.html\", \"bytes\": 17}]}"
+                    .getBytes(StandardCharsets.UTF_8));
+        }
+        WorkResult result = ((Done) usual().run(order(zip, WorkOrder.Form.LISTING), (files, bytes) -> {})).result();
+        assertThat(result.summary().links()).isEqualTo(1);
     }
 
     @Test

@@ -70,6 +70,9 @@ final class ReportMaker {
         if (evidence.plan().filter(plan -> plan.sealed().size() > MOST_SEALED).isPresent()) {
             out.add("sealed");
         }
+        if (!evidence.tree().seesEmpty() && evidence.kit().isPresent()) {
+            out.add("folders");
+        }
         if (evidence.resolution().exhausted()) {
             out.add("candidates");
         }

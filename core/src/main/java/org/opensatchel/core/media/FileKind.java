@@ -46,6 +46,11 @@ public enum FileKind {
         return phrase;
     }
 
+    /** The endings of this kind, in small letters without their dots. */
+    public Set<String> extensions() {
+        return EXTENSIONS.getOrDefault(this, Set.of());
+    }
+
     /** The kind of an extension in lower case without its dot. */
     public static FileKind of(String extension) {
         return BY_EXTENSION.getOrDefault(extension, OTHER);

@@ -5,7 +5,7 @@ import static org.opensatchel.core.fact.FactName.MOST;
 import static org.opensatchel.core.fact.FactName.NUMBER;
 
 import java.io.IOException;
-import java.nio.file.Path;
+import java.io.InputStream;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -25,11 +25,8 @@ import tools.jackson.core.JsonToken;
 /** Reads version 1 of the listing document as a stream, into the order of the paths; keys it does not know are passed over. */
 final class ListingReader {
 
-    /** Stands for the content of a file that is only listed. */
-                                                                /** A file of which there is nothing but its entry. */
-    private enum Listed implements EntryHandle {
-        ALONE
-    }
+    /** Stands for the content of a file of which there is nothing but its entry. */
+    private enum Listed implements EntryHandle { ALONE }
 
     private final ReadLimits limits;
     private final List<SourceEntry> files = new ArrayList<>();
@@ -38,6 +35,7 @@ final class ListingReader {
     private Optional<String> root = Optional.empty();
     private final DepthGuard depth;
     private boolean isListing;
+    private boolean seesEmpty = true;
 
     ListingReader(ReadLimits limits) {
         this.limits = limits;
@@ -56,8 +54,8 @@ final class ListingReader {
         }
     }
 
-    Intake read(Path listing) throws IOException {
-        try (JsonParser parser = JsonDocuments.FACTORY.createParser(tools.jackson.core.ObjectReadContext.empty(), listing.toFile())) {
+    Intake read(InputStream listing) throws IOException {
+        try (JsonParser parser = JsonDocuments.FACTORY.createParser(tools.jackson.core.ObjectReadContext.empty(), listing)) {
             document(parser);
             if (parser.nextToken() != null) {
                 throw new Wrong(PackageWording.LISTING_GOES_ON.say());
@@ -84,7 +82,7 @@ final class ListingReader {
                 return Intake.unreadable(PackageWording.LISTING_TWICE.say(Facts.of(FOUND, order[i].path())));
             }
         }
-        return new Intake.Opened(new SourceListing(true, root, Arrays.asList(order), folders, faults));
+        return new Intake.Opened(new SourceListing(true, root, Arrays.asList(order), folders, faults, seesEmpty));
     }
 
     private void document(JsonParser parser) throws IOException {
@@ -99,6 +97,7 @@ final class ListingReader {
                 case "root" -> root = Optional.of(text(parser, PackageWording.LISTING_ROOT_NO_TEXT)).filter(name -> !name.isBlank());
                 case "files" -> files(parser);
                 case "folders" -> folders(parser);
+                case "emptyFolders" -> seesEmpty = parser.currentToken() != JsonToken.VALUE_FALSE;
                 default -> parser.skipChildren();
             }
         }

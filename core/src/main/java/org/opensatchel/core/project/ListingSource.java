@@ -2,6 +2,7 @@ package org.opensatchel.core.project;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.text.Normalizer;
 import java.util.Collections;
@@ -16,21 +17,38 @@ import org.opensatchel.core.path.NameFolding;
  */
 public final class ListingSource implements ProjectSource {
 
-    private final Path listing;
+    private final ListText listing;
     private final Optional<ProjectSource> documents;
 
+    /** Where the list's text is had. */
+    interface ListText {
+        InputStream open() throws IOException;
+    }
+
     public ListingSource(Path listing, Optional<ProjectSource> documents) {
+        this(() -> Files.newInputStream(listing), documents);
+    }
+
+    private ListingSource(ListText listing, Optional<ProjectSource> documents) {
         this.listing = listing;
         this.documents = documents;
     }
 
+    /** The list and the documents of a packet, as a pre-check sends them. */
+    public static ListingSource packet(Path packet) throws IOException {
+        Packet opened = new Packet(ZipSource.open(packet));
+        return new ListingSource(opened::list, Optional.of(opened));
+    }
+
     @Override
     public Intake list(ReadLimits limits) throws IOException {
-        Intake intake = new ListingReader(limits).read(listing);
-        if (documents.isEmpty() || intake instanceof Intake.Blocked) {
+        // A packet has to be listed before its list can be read.
+        Optional<Intake> packed = documents.isPresent() ? Optional.of(documents.get().list(limits)) : Optional.empty();
+        Intake intake = packed.isPresent() && packed.get() instanceof Intake.Blocked blocked ? blocked : listed(limits);
+        if (packed.isEmpty() || intake instanceof Intake.Blocked) {
             return intake;
         }
-        Intake beside = documents.get().list(limits);
+        Intake beside = packed.get();
         if (!(beside instanceof Intake.Opened opened)) {
             return beside;
         }
@@ -48,6 +66,12 @@ public final class ListingSource implements ProjectSource {
             }
         }
         return intake;
+    }
+
+    private Intake listed(ReadLimits limits) throws IOException {
+        try (InputStream text = listing.open()) {
+            return new ListingReader(limits).read(text);
+        }
     }
 
     /** The one folder that everything listed lies in. */

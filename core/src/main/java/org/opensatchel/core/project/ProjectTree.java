@@ -29,17 +29,22 @@ public final class ProjectTree {
     private final Map<ProjectPath, List<ProjectPath>> children;
     private final long bytes;
     private final Set<ProjectPath> aside;
+    private final boolean seesEmpty;
     private volatile Map<String, List<ProjectPath>> byKey;
     private volatile Map<String, List<ProjectFile>> byName;
 
     public ProjectTree(Optional<String> rootName, Collection<ProjectFile> files, Collection<ProjectPath> emptyFolders) {
-        this(rootName, files, emptyFolders, List.of());
+        this(rootName, files, emptyFolders, List.of(), true);
     }
 
-    /** @param aside files that nobody judges, though links may lead to them */
+    /**
+     * @param aside files that nobody judges, though links may lead to them
+     * @param seesEmpty whether folders without files would be known
+     */
     public ProjectTree(Optional<String> rootName, Collection<ProjectFile> files, Collection<ProjectPath> emptyFolders,
-            Collection<ProjectPath> aside) {
+            Collection<ProjectPath> aside, boolean seesEmpty) {
         this.rootName = rootName;
+        this.seesEmpty = seesEmpty;
         this.aside = Set.copyOf(aside);
         this.files = inOrder(files);
         this.byPath = new HashMap<>(this.files.size() * 4 / 3 + 1);
@@ -112,6 +117,11 @@ public final class ProjectTree {
     /** The files of the project itself, in the order of their paths. */
     public List<ProjectFile> ownFiles() {
         return own;
+    }
+
+    /** Whether a folder without files would be known here; where not, one that is not there may only be empty. */
+    public boolean seesEmpty() {
+        return seesEmpty;
     }
 
     /** All folders in the order of their paths, the root itself not among them. */

@@ -91,7 +91,7 @@ public final class TreeBuilder {
                 faults.add(new PackageFault(fault.code(), path, fault.what()));
             }
         }
-        return new Built(new ProjectTree(root.name(), files, folders, aside), faults, List.copyOf(leftovers));
+        return new Built(new ProjectTree(root.name(), files, folders, aside, listing.seesEmpty()), faults, List.copyOf(leftovers));
     }
 
     /** What the kit says that nobody looks at. */

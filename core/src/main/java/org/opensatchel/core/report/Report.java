@@ -22,6 +22,7 @@ import org.opensatchel.core.project.SealedFile;
  * @param carry what became of it on each machine it was carried to; absent when there was none
  * @param notChecked what could not be looked at: families of findings, {@code links: PATH} for those of one document, {@code hashes}, {@code guesses} in very long files of no known
  *     format, {@code candidates} for the last of very many broken links, {@code sealed} for more files of sealed folders than a report keeps,
+ *     {@code folders} where folders without files could not be seen,
  *     and {@code media}, {@code points} and {@code steps} where a kit asks for what no check judges yet
  */
 public record Report(int report, Instant made, Verdict verdict, Optional<KitRef> kit, Optional<Location> location, Project project,
@@ -33,8 +34,8 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     public static final int VERSION = 1;
 
     /** Everything that {@code notChecked} may name. */
-    public static final List<String> NOT_CHECKED = List.of("links", "hashes", "guesses", "candidates", "sealed", "media", "points",
-            "steps");
+    public static final List<String> NOT_CHECKED = List.of("links", "hashes", "guesses", "candidates", "sealed", "folders", "media",
+            "points", "steps");
     /** Stands for all links, and with a colon and a path behind it for those of one document. */
     public static final String LINKS = "links";
 

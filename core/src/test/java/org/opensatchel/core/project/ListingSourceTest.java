@@ -3,9 +3,13 @@ package org.opensatchel.core.project;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -13,8 +17,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.finding.Code;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.words.Words;
 
 class ListingSourceTest {
@@ -66,6 +73,63 @@ class ListingSourceTest {
             assertThat(report.notChecked().contains("links: " + at)).isNotEqualTo(found);
             assertThat(Words.ENGLISH.notChecked(report.notChecked()).toString()).contains("z.html");
         }
+    }
+
+    private Path packet(String... members) throws IOException {
+        Path zip = Files.createTempFile(temp, "packet", ".zip");
+        try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip))) {
+            for (int i = 0; i < members.length; i += 2) {
+                out.putNextEntry(new ZipEntry(members[i]));
+                out.write(members[i + 1].getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        return zip;
+    }
+
+    private Report check(Path packet, Optional<Kit> kit) throws IOException {
+        try (ListingSource source = ListingSource.packet(packet)) {
+            return new ProjectCheck(CheckRequest.of(kit, RosterFields.NONE)).run(source);
+        }
+    }
+
+    @Test
+    void aPacketHoldsTheListAndTheDocuments() throws IOException {
+        Report report = check(packet("listing.json",
+                "{\"listing\": 1, \"root\": \"R\", \"files\": [{\"path\": \"edit/a.html\", \"bytes\": 20}, {\"path\": \"edit/b.html\", \"bytes\": 9}, {\"path\": \"pics/x.png\", \"bytes\": 9000000000}]}",
+                "documents/edit/a.html", "<img src=../pics/x.png>", "documents/nowhere.html", "<img src=y.png>", "other/z.html", "<p>"),
+                Optional.empty());
+        assertThat(report.links()).singleElement().satisfies(link -> assertThat(link.outcome()).isEqualTo("ok"));
+        assertThat(report.project().files()).isEqualTo(3);
+        assertThat(report.project().bytes()).isEqualTo(9_000_000_029L);
+        assertThat(report.notChecked()).containsExactly("links: edit/b.html");
+    }
+
+    @Test
+    void aPacketWithoutAListIsNone() throws IOException {
+        assertThat(check(packet("documents/a.html", "<p>"), Optional.empty()).verdict()).isEqualTo(Verdict.BLOCKED);
+        Path broken = Files.writeString(temp.resolve("broken.zip"), "no archive");
+        assertThat(check(broken, Optional.empty()).verdict()).isEqualTo(Verdict.BLOCKED);
+    }
+
+    /** What a browser that tells of files only cannot know: whether a planned folder is there and empty. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+            "true  | structure.folder-missing notes, structure.folder-missing story, structure.managed-gone cache",
+            "false | structure.too-few story"})
+    void emptyFoldersThatNobodySawAreNotMissed(boolean seen, String told) throws IOException {
+        Kit kit = KitReader.read(
+                ("{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"R\"}, \"folders\": [{\"path\": \"notes\"}, {\"path\": \"story\", \"atLeast\": 1},"
+                        + "{\"path\": \"cache\", \"managed\": true}]}").getBytes(StandardCharsets.UTF_8))
+                .kit().orElseThrow();
+        Report report = check(packet("listing.json",
+                "{\"listing\": 1, \"root\": \"R\", \"emptyFolders\": " + seen
+                        + ", \"files\": [{\"path\": \"START-HERE.html\", \"bytes\": 2}]}"),
+                Optional.of(kit));
+        assertThat(
+                report.findings().stream().filter(finding -> finding.code().startsWith("structure") && !finding.severity().equals("note"))
+                        .map(finding -> finding.code() + " " + finding.path()).sorted().collect(Collectors.joining(", ")))
+                .isEqualTo(told);
+        assertThat(report.notChecked().contains("folders")).isNotEqualTo(seen);
     }
 
     @Test

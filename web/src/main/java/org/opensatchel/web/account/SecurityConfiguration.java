@@ -24,7 +24,7 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 class SecurityConfiguration {
 
     private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
-            + "connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+            + "connect-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     @Bean
     @ConditionalOnWebApplication

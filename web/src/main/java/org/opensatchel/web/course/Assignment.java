@@ -1,12 +1,15 @@
 package org.opensatchel.web.course;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
+import java.time.Duration;
 import java.time.Instant;
 
 /** A piece of work of a course. */
@@ -22,6 +25,10 @@ class Assignment {
     private String code;
     private String title;
     private Instant dueAt;
+    private int graceMinutes;
+    @Enumerated(EnumType.STRING)
+    private AfterDue afterDue = AfterDue.LATE;
+    private boolean takesListing;
 
     protected Assignment() {
     }
@@ -49,7 +56,25 @@ class Assignment {
         return title;
     }
 
-    Instant dueAt() {
-        return dueAt;
+    Deadline deadline() {
+        return new Deadline(dueAt, Duration.ofMinutes(graceMinutes), afterDue, course.zone());
+    }
+
+    boolean takesListing() {
+        return takesListing;
+    }
+
+    void due(Instant at, int grace, AfterDue after) {
+        dueAt = at;
+        graceMinutes = grace;
+        afterDue = after;
+    }
+
+    void takeListing(boolean takes) {
+        takesListing = takes;
+    }
+
+    void named(String itsTitle) {
+        title = itsTitle;
     }
 }

@@ -8,6 +8,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
+import java.time.ZoneId;
 import java.util.HashSet;
 import java.util.Set;
 
@@ -20,6 +21,8 @@ class Course {
     private Long id;
     private String code;
     private String title;
+    private String timeZone = "";
+    private boolean showsPreChecks;
     @ElementCollection
     @CollectionTable(name = "course_instructor", joinColumns = @JoinColumn(name = "course_id"))
     @Column(name = "account_id")
@@ -44,5 +47,22 @@ class Course {
 
     String title() {
         return title;
+    }
+
+    /** Where nobody chose one, that of the server. */
+    ZoneId zone() {
+        return timeZone.isEmpty() ? ZoneId.systemDefault() : ZoneId.of(timeZone);
+    }
+
+    boolean showsPreChecks() {
+        return showsPreChecks;
+    }
+
+    void setTimes(ZoneId zone) {
+        timeZone = zone.getId();
+    }
+
+    void showPreChecks(boolean shows) {
+        showsPreChecks = shows;
     }
 }

@@ -39,7 +39,14 @@ public class CourseService {
         return views(courses.taughtBy(accountId).stream().map(Course::id).toList());
     }
 
+    /** What somebody studies, each with their own deadline. */
     public List<AssignmentView> attendedBy(long accountId) {
+        Map<Long, Instant> later = assignments.extensionsOf(accountId).stream().collect(
+                Collectors.toMap(AssignmentRepository.OwnExtension::getAssignmentId, AssignmentRepository.OwnExtension::getDueAt));
+        return attended(accountId).stream().map(view -> later.containsKey(view.id()) ? view.extended(later.get(view.id())) : view).toList();
+    }
+
+    private List<AssignmentView> attended(long accountId) {
         return views(enrolments.findByAccountId(accountId).stream().filter(enrolment -> enrolment.leftAt() == null).map(Enrolment::courseId)
                 .toList());
     }
@@ -84,7 +91,9 @@ public class CourseService {
         Assignment assignment = assignments.find(assignmentId).orElseThrow(NotAccessible::new);
         Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).filter(one -> one.leftAt() == null)
                 .orElseThrow(NotAccessible::new);
-        return new Place(AssignmentView.of(assignment), Student.of(enrolment).in(team(assignmentId, enrolment.id())));
+        AssignmentView view = AssignmentView.of(assignment);
+        return new Place(assignments.extension(assignmentId, enrolment.id()).map(view::extended).orElse(view),
+                Student.of(enrolment).in(team(assignmentId, enrolment.id())));
     }
 
     /** An assignment for work of our own that no person asked for, like a job. */

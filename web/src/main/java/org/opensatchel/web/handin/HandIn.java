@@ -11,8 +11,9 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.opensatchel.worker.WorkOrder;
 
-/** One submission of a student, and what came of its check. */
+/** One project that a student sent, to be handed in or only to be checked before that, and what came of its check. */
 @Entity
 class HandIn {
 
@@ -21,11 +22,21 @@ class HandIn {
         WAITING, CHECKING, DONE, FAILED
     }
 
+    /** Whether it is handed in, or a pre-check that counts for nothing. */
+    enum Kind {
+        HAND_IN, PRE_CHECK
+    }
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
     private Long assignmentId;
     private Long enrolmentId;
+    @Enumerated(EnumType.STRING)
+    private Kind kind;
+    @Enumerated(EnumType.STRING)
+    private WorkOrder.Form form;
+    private Instant countsSince;
     private int number;
     private String fileName;
     @JdbcTypeCode(SqlTypes.CHAR)
@@ -57,8 +68,11 @@ class HandIn {
     protected HandIn() {
     }
 
-    HandIn(long assignmentId, long enrolmentId, int number, String fileName, String sha256, long bytes, Instant receivedAt,
-            long kitVersionId, Instant queuedAt, int weight) {
+    HandIn(Kind kind, WorkOrder.Form form, long assignmentId, long enrolmentId, int number, String fileName, String sha256, long bytes,
+            Instant receivedAt, long kitVersionId, Instant queuedAt, int weight) {
+        this.kind = kind;
+        this.form = form;
+        this.countsSince = kind == Kind.HAND_IN ? receivedAt : null;
         this.assignmentId = assignmentId;
         this.enrolmentId = enrolmentId;
         this.number = number;
@@ -96,7 +110,8 @@ class HandIn {
     }
 
     HandInView view() {
-        return new HandInView(id, assignmentId, enrolmentId, number, fileName, bytes, receivedAt, state.name(), filesDone, bytesDone,
+        return new HandInView(id, kind.name(), form.name(), countsSince, assignmentId, enrolmentId, number, fileName, bytes, receivedAt,
+                state.name(), filesDone, bytesDone,
                 verdict, must, should, note, marks, seam, links, failure, notBefore);
     }
 }

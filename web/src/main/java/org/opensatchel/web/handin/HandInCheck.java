@@ -73,7 +73,7 @@ class HandInCheck {
         Student student = courses.student(assignment, handIn.getEnrolmentId());
         Optional<SetLocation> location = Optional.ofNullable(locations.current(assignment).get(student.enrolmentId()));
         Kit kit = kits.version(handIn.getKitVersionId()).kit();
-        return new WorkOrder(archive.path().toString(), document(kit),
+        return new WorkOrder(archive.path().toString(), WorkOrder.Form.valueOf(handIn.getForm()), document(kit),
                 kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
                 courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(),
                 location.map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())),

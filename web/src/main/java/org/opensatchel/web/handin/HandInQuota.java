@@ -1,7 +1,9 @@
 package org.opensatchel.web.handin;
 
+import java.time.Clock;
 import java.util.Optional;
 import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.Deadline;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.SatchelProperties;
@@ -19,16 +21,25 @@ class HandInQuota {
     private final ContentStore store;
     private final SatchelProperties properties;
     private final Times times;
+    private final Clock clock;
 
-    HandInQuota(HandInRepository handIns, KitService kits, ContentStore store, SatchelProperties properties, Times times) {
+    HandInQuota(HandInRepository handIns, KitService kits, ContentStore store, SatchelProperties properties, Times times, Clock clock) {
         this.handIns = handIns;
         this.kits = kits;
         this.store = store;
         this.properties = properties;
         this.times = times;
+        this.clock = clock;
     }
 
-    /** Why so many bytes cannot be handed in, as a sentence; empty when they can. */
+    /** Why nothing can be handed in any more; empty when it can. */
+    public Optional<String> closed(Place place) {
+        Deadline deadline = place.assignment().deadline();
+        return deadline.isClosed(clock.instant()) ? Optional.of(Speech.say("hand-in.closed", times.full(deadline.at(), deadline.zone())))
+                : Optional.empty();
+    }
+
+    /** Why so many bytes cannot be taken, as a sentence; empty when they can. */
     @Transactional(readOnly = true)
     public Optional<String> refusal(Place place, long bytes) {
         if (kits.current(place.assignment()).isEmpty()) {

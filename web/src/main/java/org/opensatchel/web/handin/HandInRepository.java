@@ -12,7 +12,7 @@ import org.springframework.data.repository.Repository;
 interface HandInRepository extends Repository<HandIn, Long> {
 
     /** The columns of a page; the report itself stays where it is. */
-    String COLUMNS = "select new org.opensatchel.web.handin.HandInView(h.id, h.assignmentId, h.enrolmentId, h.number, h.fileName, h.bytes, h.receivedAt, cast(h.state as string), "
+    String COLUMNS = "select new org.opensatchel.web.handin.HandInView(h.id, cast(h.kind as string), cast(h.form as string), h.countsSince, h.assignmentId, h.enrolmentId, h.number, h.fileName, h.bytes, h.receivedAt, cast(h.state as string), "
             + "h.filesDone, h.bytesDone, h.verdict, h.must, h.should, h.note, h.marks, h.seam, h.links, h.failure, h.notBefore) from HandIn h ";
 
     Optional<HandIn> findById(long id);
@@ -21,18 +21,24 @@ interface HandInRepository extends Repository<HandIn, Long> {
     Optional<HandInView> view(long id);
 
     @Query(value = COLUMNS
-            + "where h.assignmentId = :assignmentId order by h.receivedAt desc, h.id desc", countQuery = "select count(h) from HandIn h where h.assignmentId = :assignmentId")
+            + "where h.assignmentId = :assignmentId and h.kind = HAND_IN order by h.receivedAt desc, h.id desc", countQuery = "select count(h) from HandIn h where h.assignmentId = :assignmentId and h.kind = HAND_IN")
     Page<HandInView> ofAssignment(long assignmentId, Pageable page);
 
-    @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId order by h.number desc")
-    List<HandInView> ofStudent(long assignmentId, long enrolmentId);
+    @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId and h.kind = :kind order by h.number desc")
+    List<HandInView> ofStudent(long assignmentId, long enrolmentId, HandIn.Kind kind);
 
+    /** Of each student the one that counts. */
     @Query(COLUMNS
-            + "where h.assignmentId = :assignmentId and h.number = (select max(o.number) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId)")
-    List<HandInView> latest(long assignmentId);
+            + "where h.assignmentId = :assignmentId and h.countsSince = (select max(o.countsSince) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId)")
+    List<HandInView> counting(long assignmentId);
 
-    @Query("select coalesce(max(h.number), 0) from HandIn h where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId")
-    int lastNumber(long assignmentId, long enrolmentId);
+    @Query("select coalesce(max(h.number), 0) from HandIn h where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId and h.kind = :kind")
+    int lastNumber(long assignmentId, long enrolmentId, HandIn.Kind kind);
+
+    /** Lets a hand-in count from a time on, or, without one, not at all. */
+    @Modifying
+    @Query("update HandIn h set h.countsSince = :since where h.id = :id and h.kind = HAND_IN")
+    int count(long id, Instant since);
 
     /** Waits until no other server takes a check out of the queue, and holds that until the transaction ends. */
     @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7413)")
@@ -50,7 +56,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "update hand_in set state = 'CHECKING', claimed_by = :claim, heartbeat = :now, files_done = 0, bytes_done = 0 where id = :id and state = 'WAITING'")
     int claim(long id, String claim, Instant now);
 
-    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, sha256, kit_version_id as kitVersionId, tries, faults from hand_in where id = :id")
+    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, sha256, form, kit_version_id as kitVersionId, tries, faults from hand_in where id = :id")
     Claimed claimed(long id);
 
     /** What is needed to check a hand-in. */
@@ -62,6 +68,8 @@ interface HandInRepository extends Repository<HandIn, Long> {
         long getEnrolmentId();
 
         String getSha256();
+
+        String getForm();
 
         long getKitVersionId();
 
@@ -90,9 +98,9 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select digest from hand_in where id = :id")
     Optional<byte[]> digest(long id);
 
-    /** The digests of the student's checked hand-ins before this one, the newest first. */
+    /** The digests of the student's checked hand-ins before this one, or of all before a pre-check, the newest first. */
     @Query(nativeQuery = true, value = "select e.digest from hand_in e join hand_in h on h.assignment_id = e.assignment_id and h.enrolment_id = e.enrolment_id "
-            + "where h.id = :id and e.number < h.number and e.state = 'DONE' and e.digest is not null order by e.number desc limit 5")
+            + "where h.id = :id and e.kind = 'HAND_IN' and (h.kind = 'PRE_CHECK' or e.number < h.number) and e.state = 'DONE' and e.digest is not null order by e.number desc limit 5")
     List<byte[]> digestsBefore(long id);
 
     @Modifying
@@ -132,10 +140,11 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select coalesce(sum(h.bytes), 0) from hand_in h join assignment a on a.id = h.assignment_id where a.course_id = :course")
     long bytesOfCourse(long course);
 
-    /** Lets go of a student's oldest hand-ins to an assignment; the newest, which counts, is always among those kept. */
+    /** Lets go of a student's oldest hand-ins to an assignment, or pre-checks; the one that counts stays. */
     @Modifying
-    @Query(nativeQuery = true, value = "delete from hand_in where assignment_id = :assignment and enrolment_id = :enrolment and number <= :last - :kept and state <> 'CHECKING'")
-    int removeOldest(long assignment, long enrolment, int last, int kept);
+    @Query(nativeQuery = true, value = "delete from hand_in h where assignment_id = :assignment and enrolment_id = :enrolment and kind = :kind and number <= :last - :kept and state <> 'CHECKING' "
+            + "and counts_since is distinct from (select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id and h.counts_since is not null)")
+    int removeOldest(long assignment, long enrolment, String kind, int last, int kept);
 
     HandIn save(HandIn handIn);
 }

@@ -11,13 +11,13 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.opensatchel.core.project.ZipSource;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.LinkLine;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
@@ -27,6 +27,7 @@ import org.opensatchel.web.storage.LocalFile;
 import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.worker.Packed;
+import org.opensatchel.worker.WorkOrder;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.stereotype.Service;
@@ -73,30 +74,60 @@ public class HandInService {
     /** A hand-in with the people and the work it belongs to. */
     public record Shown(HandInView handIn, Place place, boolean byInstructor) {}
 
-    /** Takes in what was stored, and has it checked. */
+    /** Takes in an archive that was stored, and has it checked. */
     public long take(Place place, String fileName, Stored stored) {
         return take(place, fileName, stored, clock.instant());
     }
 
-    /** For the demo: a hand-in at a time of its own. */
-    public long take(Place place, String fileName, Stored stored, Instant when) {
-        // Looked at before the student's hand-ins are numbered, which nobody else can be meanwhile.
-        int weight = weight(stored);
-        return transaction.execute(status -> take(place, fileName, stored, when, weight));
+    /** The check that a student makes before handing in: of an archive, or of a packet of a list with documents. */
+    public long preCheck(Place place, String name, Stored stored, WorkOrder.Form form) {
+        return take(new Sent(HandIn.Kind.PRE_CHECK, form, name, stored, clock.instant()), place);
     }
 
-    private long take(Place place, String fileName, Stored stored, Instant when, int weight) {
+    /** What somebody sent. */
+    private record Sent(HandIn.Kind kind, WorkOrder.Form form, String name, Stored stored, Instant when) {}
+
+    /** For the demo: a hand-in at a time of its own. */
+    public long take(Place place, String fileName, Stored stored, Instant when) {
+        return take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.ZIP, fileName, stored, when), place);
+    }
+
+    private long take(Sent sent, Place place) {
+        // Looked at before the student's hand-ins are numbered, which nobody else can be meanwhile.
+        int weight = weight(sent.stored);
+        return transaction.execute(status -> take(sent, place, weight));
+    }
+
+    private long take(Sent sent, Place place, int weight) {
         long kitVersion = heldVersion(place);
-        String name = fileName.codePointCount(0, fileName.length()) <= LONGEST_NAME ? fileName
-                : fileName.substring(0, fileName.offsetByCodePoints(0, LONGEST_NAME - 1)) + "…";
-        handIns.lockNumbers(place.student().enrolmentId());
-        int number = handIns.lastNumber(place.assignment().id(), place.student().enrolmentId()) + 1;
-        contents.own(stored, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
-        HandIn handIn = handIns.save(new HandIn(place.assignment().id(), place.student().enrolmentId(), number, name.replace("\0", ""),
-                stored.sha256(), stored.bytes(), when, kitVersion, clock.instant(), weight));
-        handIns.removeOldest(place.assignment().id(), place.student().enrolmentId(), number, kept);
+        long assignment = place.assignment().id();
+        long student = place.student().enrolmentId();
+        handIns.lockNumbers(student);
+        int number = handIns.lastNumber(assignment, student, sent.kind) + 1;
+        contents.own(sent.stored, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
+        HandIn handIn = handIns.save(new HandIn(sent.kind, sent.form, assignment, student, number, cut(sent.name), sent.stored.sha256(),
+                sent.stored.bytes(), sent.when, kitVersion, clock.instant(), weight));
+        handIns.removeOldest(assignment, student, sent.kind.name(), number, kept);
         wakeAfterCommit();
         return handIn.id();
+    }
+
+    private static String cut(String name) {
+        String shortened = name.codePointCount(0, name.length()) <= LONGEST_NAME ? name
+                : name.substring(0, name.offsetByCodePoints(0, LONGEST_NAME - 1)) + "…";
+        return shortened.replace("\0", "");
+    }
+
+    /** Takes a hand-in back, so that it counts no more; what was handed in stays. */
+    @Transactional
+    public void withdraw(Shown shown) {
+        handIns.count(shown.handIn().id(), null);
+    }
+
+    /** Lets an earlier or withdrawn hand-in count. */
+    @Transactional
+    public void letCount(Shown shown) {
+        handIns.count(shown.handIn().id(), clock.instant());
     }
 
     /** A cheap first look: small projects are checked before large ones. */
@@ -141,12 +172,18 @@ public class HandInService {
         return held != null ? held.kitVersionId() : kits.current(place.assignment()).orElseThrow(NotAccessible::new).id();
     }
 
-    /** A hand-in for the student it belongs to, or for an instructor of the course; for anybody else it does not exist. */
+    /**
+     * A hand-in for the student it belongs to, or for an instructor of the course; for anybody else it does not exist. A pre-check is the
+     * student's own, unless the course lets its instructors read them.
+     */
     @Transactional(readOnly = true)
     public Shown show(long handInId, long accountId) {
         HandInView handIn = handIns.view(handInId).orElseThrow(NotAccessible::new);
         if (courses.teaches(handIn.assignmentId(), accountId)) {
             AssignmentView assignment = courses.forInstructor(handIn.assignmentId(), accountId);
+            if (handIn.isPreCheck() && !assignment.showsPreChecks()) {
+                throw new NotAccessible();
+            }
             return new Shown(handIn, new Place(assignment, courses.student(assignment, handIn.enrolmentId())), true);
         }
         Place own = courses.forStudent(handIn.assignmentId(), accountId);
@@ -194,9 +231,16 @@ public class HandInService {
         return handIns.links(shown.handIn().id(), page).map(packed -> ReportJson.readLinks(Packed.unpack(packed))).orElse(List.of());
     }
 
+    /** A student's hand-ins, the newest first. */
     @Transactional(readOnly = true)
     public List<HandInView> ofStudent(Place place) {
-        return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId());
+        return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandIn.Kind.HAND_IN);
+    }
+
+    /** A student's pre-checks, the newest first. */
+    @Transactional(readOnly = true)
+    public List<HandInView> preChecks(Place place) {
+        return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandIn.Kind.PRE_CHECK);
     }
 
     @Transactional(readOnly = true)
@@ -204,9 +248,9 @@ public class HandInService {
         return handIns.ofAssignment(assignment.id(), page);
     }
 
-    /** Each student's last hand-in, by enrolment. */
+    /** Each student's hand-in that counts, by enrolment. */
     @Transactional(readOnly = true)
-    public Map<Long, HandInView> latest(AssignmentView assignment) {
-        return handIns.latest(assignment.id()).stream().collect(Collectors.toMap(HandInView::enrolmentId, Function.identity()));
+    public Map<Long, HandInView> counting(AssignmentView assignment) {
+        return handIns.counting(assignment.id()).stream().collect(Collectors.toMap(HandInView::enrolmentId, Function.identity()));
     }
 }

@@ -1,10 +1,16 @@
 package org.opensatchel.web.handin;
 
 import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
 
 /**
- * A hand-in for pages and other features.
+ * A hand-in or a pre-check, for pages and other features.
  *
+ * @param kind {@code HAND_IN} or {@code PRE_CHECK}
+ * @param form {@code ZIP} for a project's archive, {@code LISTING} for the list of its files with its documents
+ * @param countsSince since when it counts unless a later one does; null when it was withdrawn, and for pre-checks
  * @param state {@code WAITING}, {@code CHECKING}, {@code DONE} or {@code FAILED}
  * @param verdict {@code ready}, {@code fix} or {@code blocked}; null until it is checked
  * @param marks as {@link org.opensatchel.core.report.Summary} writes them
@@ -12,9 +18,34 @@ import java.time.Instant;
  * @param notBefore when it is tried again, where that is not at once
  * @param seam one letter a link, as it is written there
  */
-public record HandInView(long id, long assignmentId, long enrolmentId, int number, String fileName, long bytes, Instant receivedAt,
+public record HandInView(long id, String kind, String form, Instant countsSince, long assignmentId, long enrolmentId, int number,
+        String fileName, long bytes, Instant receivedAt,
         String state, long filesDone, long bytesDone,
         String verdict, int must, int should, int note, String marks, String seam, int links, String failure, Instant notBefore) {
+
+    public boolean isPreCheck() {
+        return kind.equals("PRE_CHECK");
+    }
+
+    /** Whether only a list of the files came, with the documents. */
+    public boolean isListing() {
+        return form.equals("LISTING");
+    }
+
+    public boolean isWithdrawn() {
+        return countsSince == null && !isPreCheck();
+    }
+
+    /** Where its page is. */
+    public String address() {
+        return (isPreCheck() ? "/pre-checks/" : "/hand-ins/") + id;
+    }
+
+    /** Which of a student's hand-ins counts; none when all are withdrawn. */
+    public static Optional<HandInView> counting(List<HandInView> handIns) {
+        return handIns.stream().filter(one -> one.countsSince != null)
+                .max(Comparator.comparing(HandInView::countsSince).thenComparing(HandInView::number));
+    }
 
     public boolean isDone() {
         return state.equals("DONE");

@@ -2,13 +2,12 @@ package org.opensatchel.web.page;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Tuple;
-import java.time.Instant;
 import java.util.Optional;
 import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What the band on top of every page counts: one question for whoever plans and reviews, one for whoever hands in. */
+/** What the band on top of every page counts for whoever plans and reviews: one question. */
 @Component
 class BandCounts {
 
@@ -21,7 +20,7 @@ class BandCounts {
               select l.enrolment_id from drive_load l join kit_version k on k.id = l.kit_version_id where k.assignment_id = :assignment),
             last as (
               select distinct on (h.enrolment_id) h.verdict from hand_in h
-              where h.assignment_id = :assignment and h.enrolment_id in (select id from here) order by h.enrolment_id, h.number desc)
+              where h.assignment_id = :assignment and h.counts_since is not null and h.enrolment_id in (select id from here) order by h.enrolment_id, h.counts_since desc)
             select t.role as role,
               (select max(version) from kit_version where assignment_id = :assignment) as version,
               (select count(*) from here) as students,
@@ -34,22 +33,6 @@ class BandCounts {
             from course_instructor t join assignment a on a.course_id = t.course_id
             where a.id = :assignment and t.account_id = :account""";
 
-    private static final String STUDENT = """
-            select g.version as version, g.at as since, h.number as number, h.received_at as received,
-              exists (select 1 from project_location l where l.assignment_id = :assignment and l.enrolment_id = e.id) as located
-            from enrolment e join assignment a on a.course_id = e.course_id
-            left join lateral (
-              select k.version, x.at from (
-                select kit_version_id, collected_at as at, id from collection where enrolment_id = e.id
-                union all
-                select kit_version_id, loaded_at, id from drive_load where enrolment_id = e.id) x
-              join kit_version k on k.id = x.kit_version_id
-              where k.assignment_id = :assignment order by x.at desc, x.id desc limit 1) g on true
-            left join lateral (
-              select number, received_at from hand_in
-              where assignment_id = :assignment and enrolment_id = e.id order by number desc limit 1) h on true
-            where a.id = :assignment and e.account_id = :account""";
-
     private final EntityManager database;
 
     BandCounts(EntityManager database) {
@@ -58,15 +41,6 @@ class BandCounts {
 
     /** @param version the kit's newest version, absent before the first */
     record Teaching(boolean plans, Optional<Integer> version, int students, int held, int located, int handedIn, int ready, int toFix) {}
-
-    /**
-     * @param held the version somebody holds, and since when
-     * @param last the last hand-in's number, and when it came
-     */
-    record Studying(Optional<Dated> held, boolean located, Optional<Dated> last) {}
-
-    /** A number with its time. */
-    record Dated(int number, Instant at) {}
 
     /** The counts for somebody who teaches the course of an assignment; empty for who does not. */
     @Transactional(readOnly = true)
@@ -77,12 +51,6 @@ class BandCounts {
                 count(row, "fix")));
     }
 
-    @Transactional(readOnly = true)
-    public Optional<Studying> studying(long assignment, long account) {
-        return one(STUDENT, assignment, account)
-                .map(row -> new Studying(dated(row, "version", "since"), (Boolean) row.get("located"), dated(row, "number", "received")));
-    }
-
     private Optional<Tuple> one(String question, long assignment, long account) {
         return database.unwrap(Session.class).createNativeQuery(question, Tuple.class).setParameter("assignment", assignment)
                 .setParameter("account", account).uniqueResultOptional();
@@ -90,9 +58,5 @@ class BandCounts {
 
     private static int count(Tuple row, String name) {
         return ((Number) row.get(name)).intValue();
-    }
-
-    private static Optional<Dated> dated(Tuple row, String number, String at) {
-        return Optional.ofNullable((Number) row.get(number)).map(value -> new Dated(value.intValue(), (Instant) row.get(at)));
     }
 }

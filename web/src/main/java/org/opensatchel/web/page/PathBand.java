@@ -7,7 +7,6 @@ import java.util.List;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.text.Speech;
-import org.opensatchel.web.text.Times;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.HandlerInterceptor;
@@ -21,11 +20,13 @@ import org.springframework.web.servlet.ModelAndView;
 class PathBand implements HandlerInterceptor {
 
     private final BandCounts counts;
-    private final Times times;
+    private final StudentSteps steps;
+    private final StudentPath studying;
 
-    PathBand(BandCounts counts, Times times) {
+    PathBand(BandCounts counts, StudentSteps steps, StudentPath studying) {
         this.counts = counts;
-        this.times = times;
+        this.steps = steps;
+        this.studying = studying;
     }
 
     /** One step; state is {@code done}, {@code begun} or {@code open}. */
@@ -43,7 +44,7 @@ class PathBand implements HandlerInterceptor {
         if (page.getModel().get("assignment") instanceof AssignmentView assignment && page.getModel().containsKey("step")) {
             String base = "/assignments/" + assignment.id();
             page.addObject("workPath", counts.teaching(assignment.id(), me.accountId()).map(counted -> instructor(base, counted))
-                    .or(() -> counts.studying(assignment.id(), me.accountId()).map(counted -> student(base, assignment, counted)))
+                    .or(() -> steps.of(me.accountId(), assignment.id()).map(own -> studying.path(assignment, own)))
                     .orElse(List.of()));
         }
     }
@@ -70,20 +71,5 @@ class PathBand implements HandlerInterceptor {
 
     private static String state(int done, int all) {
         return done == 0 ? "open" : done >= all ? "done" : "begun";
-    }
-
-    private List<Step> student(String base, AssignmentView assignment, BandCounts.Studying counted) {
-        return List.of(
-                new Step("kit", Speech.say("collect.title"),
-                        counted.held().map(held -> Speech.say("band.held", held.number(), times.brief(held.at())))
-                                .orElseGet(() -> Speech.say("word.not-yet")),
-                        base + "/kit",
-                        counted.held().isPresent() ? "done" : "open"),
-                new Step("location", Speech.say("location.title"), Speech.say(counted.located() ? "band.located" : "locations.not-set"),
-                        base + "/location", counted.located() ? "done" : "open"),
-                new Step("hand-in", Speech.say("hand-in.title"),
-                        counted.last().map(last -> Speech.say("hand-in.number", last.number(), times.brief(last.at())))
-                                .orElseGet(() -> Speech.say("home.due", times.brief(assignment.dueAt()))),
-                        base + "/hand-in", counted.last().isPresent() ? "done" : "open"));
     }
 }

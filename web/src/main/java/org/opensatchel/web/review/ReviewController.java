@@ -98,7 +98,7 @@ class ReviewController {
     }
 
     private List<Row> rows(AssignmentView assignment) {
-        Map<Long, HandInView> latest = handIns.latest(assignment);
+        Map<Long, HandInView> latest = handIns.counting(assignment);
         Map<Long, SetLocation> current = locations.current(assignment);
         List<Row> rows = new ArrayList<>();
         for (Student student : courses.roster(assignment)) {

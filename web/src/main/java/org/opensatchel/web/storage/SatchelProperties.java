@@ -15,6 +15,7 @@ import org.springframework.validation.annotation.Validated;
  * @param storage the folder files are kept in
  * @param drives the folder the simulated drives lie in
  * @param maxUpload largest upload
+ * @param maxPacket largest list of a folder with its documents
  * @param demo whether the demo data is loaded into an empty database
  * @param reserve what is left alone of the disk that files are kept on
  * @param quotas how much is kept
@@ -22,7 +23,8 @@ import org.springframework.validation.annotation.Validated;
  */
 @Validated
 @ConfigurationProperties("satchel")
-public record SatchelProperties(@NotNull Path storage, @NotNull Path drives, @NotNull DataSize maxUpload, boolean demo,
+public record SatchelProperties(@NotNull Path storage, @NotNull Path drives, @NotNull DataSize maxUpload, @NotNull DataSize maxPacket,
+        boolean demo,
         @NotNull DataSize reserve, @NotNull @Valid Quotas quotas, @NotNull @Valid Limits limits) {
 
     /**

@@ -1,7 +1,9 @@
 package org.opensatchel.web.text;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import org.opensatchel.core.words.Words;
 import org.springframework.stereotype.Component;
@@ -11,6 +13,8 @@ import org.springframework.stereotype.Component;
 public class Times {
 
     private static final long WEEK = 7L * 24 * 3600;
+    private static final Duration DAYS_FROM = Duration.ofHours(48);
+    private static final Duration HOURS_FROM = Duration.ofMinutes(100);
 
     private final Clock clock;
 
@@ -25,13 +29,37 @@ public class Times {
     }
 
     public String full(Instant time) {
-        return written("time.full", time);
+        return full(time, clock.getZone());
+    }
+
+    /** A time as it is in a zone. */
+    public String full(Instant time, ZoneId zone) {
+        return written("time.full", time, zone);
+    }
+
+    /** How far off a time is, in the largest unit that says enough: in 3 days, 2 hours ago. */
+    public String away(Instant time) {
+        Duration away = Duration.between(clock.instant(), time);
+        return Speech.say(away.isNegative() ? "time.ago" : "time.in", span(away.abs()));
+    }
+
+    /** A length of time in its largest unit: 3 days, 2 hours, 5 minutes. */
+    public String span(Duration length) {
+        if (length.compareTo(DAYS_FROM) >= 0) {
+            return Speech.say("time.days", Math.round(length.toHours() / 24.0));
+        }
+        return length.compareTo(HOURS_FROM) >= 0 ? Speech.say("time.hours", Math.round(length.toMinutes() / 60.0))
+                : Speech.say("time.minutes", Math.max(1, length.toMinutes()));
+    }
+
+    private String written(String pattern, Instant time) {
+        return written(pattern, time, clock.getZone());
     }
 
     /** By the pattern that the language has for it. */
-    private String written(String pattern, Instant time) {
+    private static String written(String pattern, Instant time, ZoneId zone) {
         Words words = Speech.words();
-        return DateTimeFormatter.ofPattern(words.plain(pattern), words.locale()).format(time.atZone(clock.getZone()));
+        return DateTimeFormatter.ofPattern(words.plain(pattern), words.locale()).format(time.atZone(zone));
     }
 
     /** Bytes in the unit a person would use. */

@@ -7,12 +7,16 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.Optional;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.web.course.AfterDue;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.Deadline;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
@@ -41,12 +45,13 @@ class HandInQuotaTest {
         when(handIns.bytesOfStudent(anyLong())).thenReturn(ofStudent * MB);
         when(handIns.bytesOfCourse(anyLong())).thenReturn(ofCourse * MB);
         when(store.room()).thenReturn(room * MB);
-        SatchelProperties properties = new SatchelProperties(null, null, DataSize.ofGigabytes(4), false, null,
+        SatchelProperties properties = new SatchelProperties(null, null, DataSize.ofGigabytes(4), DataSize.ofMegabytes(64), false, null,
                 new SatchelProperties.Quotas(DataSize.ofMegabytes(100), DataSize.ofMegabytes(1_000), 20), null);
-        AssignmentView assignment = new AssignmentView(1, 1, "MOV 120", "Short Forms", "A2", "Ident", Instant.EPOCH);
+        Deadline deadline = new Deadline(Instant.EPOCH, Duration.ZERO, AfterDue.LATE, ZoneOffset.UTC);
+        AssignmentView assignment = new AssignmentView(1, 1, "MOV 120", "Short Forms", "A2", "Ident", deadline, false, false);
         Place place = new Place(assignment, new Student(1, 1, "Marsh", "Ottoline", "1", "1", "", "", false, ""));
 
-        Optional<String> refusal = new HandInQuota(handIns, kits, store, properties, TimesFixture.at(Clock.systemUTC())).refusal(place,
+        Optional<String> refusal = new HandInQuota(handIns, kits, store, properties, TimesFixture.at(Clock.systemUTC()), Clock.systemUTC()).refusal(place,
                 bytes * MB);
 
         if (says.isEmpty()) {

@@ -20,6 +20,8 @@ class BandCountsTest extends RunningApplication {
     @Autowired
     private BandCounts counts;
     @Autowired
+    private StudentSteps steps;
+    @Autowired
     private HandoutService handouts;
     @Autowired
     private LocationService locations;
@@ -31,7 +33,7 @@ class BandCountsTest extends RunningApplication {
         AssignmentView market = market();
         long instructor = accounts.loadUserByUsername("quillfeather").accountId();
         BandCounts.Teaching counted = counts.teaching(market.id(), instructor).orElseThrow();
-        Map<Long, HandInView> latest = handIns.latest(market);
+        Map<Long, HandInView> latest = handIns.counting(market);
         assertThat(counted.plans()).isTrue();
         assertThat(counted.students()).isEqualTo(courses.roster(market).size());
         assertThat(counted.held()).isEqualTo(handouts.held(market).size());
@@ -51,11 +53,11 @@ class BandCountsTest extends RunningApplication {
         asked.clear();
         assertThat(counts.teaching(market.id(), instructor)).isPresent();
         assertThat(counts.teaching(market.id(), student)).isEmpty();
-        assertThat(counts.studying(market.id(), student)).hasValueSatisfying(counted -> {
-            assertThat(counted.held()).isPresent();
-            assertThat(counted.last()).isPresent();
+        assertThat(steps.of(student, market.id())).hasValueSatisfying(own -> {
+            assertThat(own.held()).isPresent();
+            assertThat(own.handIn()).isPresent();
         });
-        assertThat(counts.studying(market.id(), instructor)).isEmpty();
+        assertThat(steps.of(instructor, market.id())).isEmpty();
         assertThat(asked.getPrepareStatementCount()).isEqualTo(4);
     }
 }

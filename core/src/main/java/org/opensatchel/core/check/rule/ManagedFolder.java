@@ -32,7 +32,7 @@ final class ManagedFolder implements Rule<NameEvidence> {
         return evidence.plan().map(PlanMatch::folders).orElse(List.of()).stream()
                 .filter(match -> match.rule().managed() && match.kind() == PlannedFolder.Kind.MISSING
                         && match.rule().need() != Need.FORBIDDEN)
-                .filter(match -> match.rule().need() == Need.REQUIRED || isNamed(evidence, match))
+                .filter(match -> match.rule().need() == Need.REQUIRED && evidence.tree().seesEmpty() || isNamed(evidence, match))
                 .filter(match -> !MissingFolder.isInsideMissing(evidence.plan().orElseThrow(), match))
                 .map(match -> Finding.of(Code.STRUCTURE_MANAGED_GONE).path(match.planned())
                         .explains(new Cause(Cause.Kind.FOLDER, match.planned()))

@@ -12,7 +12,7 @@ import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedFolder;
 
-/** A required folder that is not there, under no other name and in no other place. */
+/** A required folder that is not there, under no other name and in no other place; not where one without files would not be seen. */
 final class MissingFolder implements Rule<PlanEvidence> {
 
     @Override
@@ -27,7 +27,7 @@ final class MissingFolder implements Rule<PlanEvidence> {
 
     @Override
     public List<Finding> judge(PlanEvidence evidence) {
-        return evidence.plan().map(MissingFolder::missing).orElse(List.of());
+        return evidence.plan().filter(plan -> evidence.tree().seesEmpty()).map(MissingFolder::missing).orElse(List.of());
     }
 
     private static List<Finding> missing(PlanMatch plan) {

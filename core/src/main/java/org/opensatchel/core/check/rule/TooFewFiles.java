@@ -41,6 +41,13 @@ final class TooFewFiles implements Rule<PlanEvidence> {
             if (match.rule().need() == Need.FORBIDDEN) {
                 continue;
             }
+            if (match.kind() == PlannedFolder.Kind.MISSING && match.rule().need() == Need.REQUIRED && least > 0
+                    && !evidence.tree().seesEmpty() && !match.rule().managed()) {
+                // Gone or empty: what is certain is that no file is in it.
+                out.add(Finding.of(Code.STRUCTURE_TOO_FEW).path(match.planned())
+                        .causedBy(cause(evidence.plan().orElseThrow(), match.planned()))
+                        .fact(FOUND, match.planned()).fact(COUNT, 0).fact(LEAST, least).make());
+            }
             for (ProjectPath folder : match.found()) {
                 int files = (int) evidence.tree().filesBelow(folder).stream().filter(file -> !onlyKeepsFolder(file)).count();
                 if (files < least) {

@@ -53,6 +53,11 @@ public final class PathFinder {
         this.sink = sink;
     }
 
+    /** Endings of files that are written for people, in which nothing is looked for. */
+    public static Set<String> prose() {
+        return PROSE;
+    }
+
     /** Whether a file that no reader knows is looked through: not media, whose marks are their own, and nothing written for people. */
     public static boolean reads(String name, byte[] head) {
         String extension = extension(name);

@@ -1,0 +1,61 @@
+package org.opensatchel.core.project;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a pre-check sends instead of a project (docs/formats.md): a ZIP archive that holds the list of the folder's files as
+ * {@code listing.json}, and the documents themselves below {@code documents/}.
+ */
+final class Packet implements ProjectSource {
+
+    static final String LIST = "listing.json";
+    static final String DOCUMENTS = "documents/";
+
+    private final ZipSource zip;
+    private Optional<SourceEntry> list = Optional.empty();
+
+    Packet(ZipSource zip) {
+        this.zip = zip;
+    }
+
+    /** A document, by its path in the project. */
+    private record Inside(SourceEntry member) implements EntryHandle {}
+
+    @Override
+    public Intake list(ReadLimits limits) throws IOException {
+        Intake intake = zip.list(limits);
+        if (!(intake instanceof Intake.Opened opened)) {
+            return intake;
+        }
+        List<SourceEntry> documents = new ArrayList<>();
+        for (SourceEntry member : opened.listing().files()) {
+            if (member.path().equals(LIST)) {
+                list = Optional.of(member);
+            } else if (member.path().startsWith(DOCUMENTS)) {
+                documents.add(new SourceEntry(member.path().substring(DOCUMENTS.length()), member.bytes(), member.time(), member.sha256(),
+                        member.placeholder(), member.checksum(), new Inside(member)));
+            }
+        }
+        return new Intake.Opened(new SourceListing(true, Optional.empty(), documents, List.of(), opened.listing().faults()));
+    }
+
+    /** The list's text, once the packet is listed; one that is not there reads as an empty text, which is no listing. */
+    InputStream list() throws IOException {
+        return list.isPresent() ? zip.open(list.get()) : new ByteArrayInputStream(new byte[0]);
+    }
+
+    @Override
+    public InputStream open(SourceEntry entry) throws IOException {
+        return zip.open(((Inside) entry.handle()).member());
+    }
+
+    @Override
+    public void close() throws IOException {
+        zip.close();
+    }
+}

@@ -1,0 +1,102 @@
+package org.opensatchel.web.handin;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.scan.WorthReading;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.handin.UploadDesk.Answer;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.kit.PublishedKit;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.worker.WorkOrder;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/**
+ * The check that a student makes before handing in. Their browser lists the folder and sends that list with the documents; without
+ * script a ZIP is sent. Nobody else reads it unless the course says so.
+ */
+@Controller
+class PreCheckController {
+
+    private final CourseService courses;
+    private final KitService kits;
+    private final HandInService handIns;
+    private final UploadDesk desk;
+    private final SatchelProperties properties;
+
+    PreCheckController(CourseService courses, KitService kits, HandInService handIns, UploadDesk desk, SatchelProperties properties) {
+        this.courses = courses;
+        this.kits = kits;
+        this.handIns = handIns;
+        this.desk = desk;
+        this.properties = properties;
+    }
+
+    /**
+     * What our script reads of a folder.
+     *
+     * @param sizes the sizes of files that are compared by their content, like starter files
+     * @param most what it sends at most, in bytes
+     */
+    record Reading(WorthReading worth, List<Long> sizes, long most) {}
+
+    @GetMapping("/assignments/{id}/pre-check")
+    String page(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
+        Place place = courses.forStudent(id, me.accountId());
+        model.addAttribute("assignment", place.assignment());
+        model.addAttribute("student", place.student());
+        model.addAttribute("step", "check");
+        model.addAttribute("module", "look/page");
+        model.addAttribute("scriptWords", "look");
+        Optional<Kit> kit = kits.current(place.assignment()).map(PublishedKit::kit);
+        model.addAttribute("open", kit.isPresent());
+        model.addAttribute("checks", handIns.preChecks(place));
+        model.addAttribute("reading", JsonDocuments.MAPPER.writeValueAsString(reading(kit)));
+        return "handin/pre-check";
+    }
+
+    private Reading reading(Optional<Kit> kit) {
+        List<Long> sizes = kit.map(Kit::starter).orElse(List.of()).stream().map(Kit.StarterFile::bytes).distinct().toList();
+        return new Reading(WorthReading.under(kit), sizes, properties.maxPacket().toBytes());
+    }
+
+    /** A packet as our script makes it. */
+    @PostMapping(path = "/assignments/{id}/pre-check", consumes = "application/zip")
+    ResponseEntity<HandInController.UploadAnswer> packet(@PathVariable long id, @AuthenticationPrincipal SignedIn me,
+            @RequestHeader("X-File-Name") String name, HttpServletRequest request) throws IOException {
+        Place place = courses.forStudent(id, me.accountId());
+        Answer answer = desk.take(place, me, name, request, properties.maxPacket().toBytes(),
+                (folder, stored) -> handIns.preCheck(place, folder, stored, WorkOrder.Form.LISTING));
+        return ResponseEntity.status(answer.status())
+                .body(new HandInController.UploadAnswer(answer.isRefused() ? "" : "/pre-checks/" + answer.made(), answer.refusal()));
+    }
+
+    /** The form of a browser without script: the whole ZIP. */
+    @PostMapping(path = "/assignments/{id}/pre-check", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    String form(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, RedirectAttributes redirect)
+            throws IOException {
+        Place place = courses.forStudent(id, me.accountId());
+        Answer answer = desk.take(place, me, "", request, properties.maxUpload().toBytes(),
+                (name, stored) -> handIns.preCheck(place, name, stored, WorkOrder.Form.ZIP));
+        if (answer.isRefused()) {
+            redirect.addFlashAttribute("refused", answer.refusal());
+            return "redirect:/assignments/" + id + "/pre-check";
+        }
+        return "redirect:/pre-checks/" + answer.made();
+    }
+}

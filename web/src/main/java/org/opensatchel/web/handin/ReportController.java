@@ -1,0 +1,106 @@
+package org.opensatchel.web.handin;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.text.Speech;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+
+/** Watching a check, and reading its report: that of a hand-in, and that of a check before it. */
+@Controller
+class ReportController {
+
+    private final HandInService handIns;
+    private final FailureWords failures;
+
+    ReportController(HandInService handIns, FailureWords failures) {
+        this.handIns = handIns;
+        this.failures = failures;
+    }
+
+    /** How far a check has come. */
+    record Progress(String state, long files, long bytes, Integer before) {}
+
+    @GetMapping({"/hand-ins/{handInId}", "/pre-checks/{handInId}"})
+    String report(@PathVariable long handInId, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me,
+            Model model, HttpServletResponse response) {
+        HandInService.Shown shown = handIns.show(handInId, me.accountId());
+        model.addAttribute("assignment", shown.place().assignment());
+        model.addAttribute("student", shown.place().student());
+        model.addAttribute("step", shown.byInstructor() ? "review" : shown.handIn().isPreCheck() ? "check" : "hand-in");
+        model.addAttribute("handIn", shown.handIn());
+        model.addAttribute("byInstructor", shown.byInstructor());
+        if (!shown.handIn().isDone()) {
+            return waiting(shown, model, response);
+        }
+        ReportDigest digest = handIns.digest(shown);
+        model.addAttribute("report", digest.head());
+        model.addAttribute("unjudged",
+                Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
+        model.addAttribute("places", Speech.words());
+        // What the kit asks for and nobody judges stands beside the verdict already.
+        List<String> asked = List.of("media", "points", "steps");
+        model.addAttribute("notChecked",
+                Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !asked.contains(what)).toList()));
+        model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
+        model.addAttribute("map", ThreadMap.of(digest));
+        model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
+        model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
+        model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : handIns.ofStudent(shown.place()));
+        return "handin/report";
+    }
+
+    private String waiting(HandInService.Shown shown, Model model, HttpServletResponse response) {
+        HandInView handIn = shown.handIn();
+        if (handIn.failure() != null) {
+            model.addAttribute("trouble", failures.sentence(handIn.failure()));
+            model.addAttribute("ofSize", failures.isOfSize(handIn.failure()));
+        }
+        model.addAttribute("before", handIns.placeInQueue(handIn).orElse(null));
+        if (!handIn.isFailed()) {
+            // Browsers without script look again by themselves.
+            response.setHeader("Refresh", "5");
+        }
+        return "handin/waiting";
+    }
+
+    /** Has a check made again that could not be made, or that an instructor wants once more. */
+    @PostMapping({"/hand-ins/{handInId}/check-again", "/pre-checks/{handInId}/check-again"})
+    String again(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
+        HandInService.Shown shown = handIns.show(handInId, me.accountId());
+        handIns.again(shown);
+        return "redirect:" + shown.handIn().address();
+    }
+
+    @GetMapping({"/hand-ins/{handInId}/progress", "/pre-checks/{handInId}/progress"})
+    @ResponseBody
+    Progress progress(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
+        HandInView handIn = handIns.show(handInId, me.accountId()).handIn();
+        return new Progress(handIn.state(), handIn.filesDone(), handIn.bytesDone(), handIns.placeInQueue(handIn).orElse(null));
+    }
+
+    @GetMapping({"/hand-ins/{handInId}/report.json", "/pre-checks/{handInId}/report.json"})
+    ResponseEntity<InputStreamResource> json(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
+        HandInService.Shown shown = handIns.show(handInId, me.accountId());
+        String name = "report_" + shown.place().assignment().code() + "_" + shown.place().student().number() + "_" + shown.handIn().number()
+                + ".json";
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .body(new InputStreamResource(handIns.reportJson(shown)));
+    }
+}
