@@ -5,6 +5,18 @@ document.addEventListener("DOMContentLoaded", () => {
   if (now) band.scrollLeft = now.offsetLeft - (band.clientWidth - now.clientWidth) / 2;
 });
 
+// A time of the course is said in one's own time zone too, where that is another.
+document.addEventListener("DOMContentLoaded", () => {
+  const language = document.documentElement.lang || "en", own = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const said = (when, timeZone) => when.toLocaleString(language, { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", timeZone });
+  for (const time of document.querySelectorAll("time[data-zone]")) {
+    const when = new Date(time.dateTime);
+    try {
+      if (said(when, own) !== said(when, time.dataset.zone)) time.append(" (" + satchel.say("js.your-time", said(when, own)) + ")");
+    } catch { /* A browser that does not know the zone says the time of the course alone. */ }
+  }
+});
+
 document.addEventListener("alpine:init", () => {
   const token = () => document.querySelector("meta[name=_csrf]").content;
 

@@ -58,8 +58,13 @@ class Course {
         return showsPreChecks;
     }
 
-    void setTimes(ZoneId zone) {
-        timeZone = zone.getId();
+    /** @param zone empty for that of the server */
+    void setZone(String zone) {
+        timeZone = zone;
+    }
+
+    String timeZone() {
+        return timeZone;
     }
 
     void showPreChecks(boolean shows) {

@@ -1,6 +1,7 @@
 package org.opensatchel.web.course;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -63,6 +64,11 @@ public class CourseService {
     public List<CourseLine> coursesAttendedBy(long accountId) {
         return courses.attendedBy(accountId).stream()
                 .map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), false)).toList();
+    }
+
+    /** A course's assignments, for whoever has been let into the course. */
+    public List<AssignmentView> ofCourse(long courseId) {
+        return views(List.of(courseId));
     }
 
     private List<AssignmentView> views(List<Long> courseIds) {
@@ -148,6 +154,41 @@ public class CourseService {
         long id = courses.saveAndFlush(new Course(code, title, instructor)).id();
         courses.putStaff(id, instructor, "OWNER");
         return id;
+    }
+
+    /** Who has more time for an assignment, and until when. */
+    public Map<Long, Instant> extensions(AssignmentView assignment) {
+        return assignments.extensions(assignment.id()).stream()
+                .collect(Collectors.toMap(AssignmentRepository.Extension::getEnrolmentId, AssignmentRepository.Extension::getDueAt));
+    }
+
+    @Transactional
+    public void extend(AssignmentView assignment, Student student, Instant due) {
+        assignments.extend(assignment.id(), student.enrolmentId(), due);
+    }
+
+    @Transactional
+    public void endExtension(AssignmentView assignment, Student student) {
+        assignments.endExtension(assignment.id(), student.enrolmentId());
+    }
+
+    /**
+     * Changes what an assignment asks of its students.
+     *
+     * @param grace minutes in which a hand-in still counts as in time
+     * @param listing whether a list with documents may be handed in
+     */
+    @Transactional
+    public void set(AssignmentView assignment, String title, Instant due, int grace, AfterDue after, boolean listing) {
+        Assignment changed = assignments.find(assignment.id()).orElseThrow(NotAccessible::new);
+        changed.named(title);
+        changed.due(due, grace, after);
+        changed.takeListing(listing);
+    }
+
+    /** The time zone that the times of a course are in. */
+    public ZoneId zone(long courseId) {
+        return courses.findById(courseId).map(Course::zone).orElseThrow(NotAccessible::new);
     }
 
     @Transactional

@@ -8,13 +8,14 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
-import java.time.LocalDateTime;
+import java.time.Clock;
+import java.time.Instant;
 import java.time.ZoneId;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.ZipSource;
@@ -31,6 +32,7 @@ import org.opensatchel.web.storage.LocalFile;
 import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
+import org.opensatchel.web.text.Times;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -55,12 +57,17 @@ class RosterController {
     private final CourseService courses;
     private final Contents contents;
     private final ReadLimits limits;
+    private final Times times;
+    private final Clock clock;
 
-    RosterController(RosterService rosters, CourseService courses, Contents contents, SatchelProperties properties) {
+    RosterController(RosterService rosters, CourseService courses, Contents contents, SatchelProperties properties, Times times,
+            Clock clock) {
         this.rosters = rosters;
         this.courses = courses;
         this.contents = contents;
         this.limits = properties.limits().read();
+        this.times = times;
+        this.clock = clock;
     }
 
     @GetMapping("/courses/{id}")
@@ -77,6 +84,9 @@ class RosterController {
         model.addAttribute("mostBytes", MOST_BYTES);
         model.addAttribute("mostSaid", Speech.words().size(MOST_BYTES));
         model.addAttribute("languages", Words.languages());
+        model.addAttribute("zones", new TreeSet<>(ZoneId.getAvailableZoneIds()));
+        model.addAttribute("serverZone", ZoneId.systemDefault().getId());
+        model.addAttribute("assignments", courses.ofCourse(id));
         return "course/course";
     }
 
@@ -190,6 +200,18 @@ class RosterController {
         return "redirect:/courses/" + id;
     }
 
+    /** The time zone of its times, and whether instructors read what students check. */
+    @PostMapping("/courses/{id}/settings")
+    String settings(@PathVariable long id, @RequestParam(defaultValue = "") String zone,
+            @RequestParam(defaultValue = "false") boolean preChecks, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        if (rosters.set(rosters.course(id, me.accountId()), zone.strip(), preChecks)) {
+            redirect.addFlashAttribute("told", Speech.say("course.saved"));
+        } else {
+            redirect.addFlashAttribute("refused", Speech.say("course.no-zone", zone.strip().length() > 60 ? "…" : zone.strip()));
+        }
+        return "redirect:/courses/" + id;
+    }
+
     @PostMapping("/courses/{id}/staff")
     String staff(@PathVariable long id, @RequestParam String login, @RequestParam(required = false) StaffRole role,
             @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
@@ -221,18 +243,19 @@ class RosterController {
 
     @PostMapping("/courses/{id}/assignments")
     String assignment(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due,
-            @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+            @RequestParam(defaultValue = "false") boolean past, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         CourseView course = rosters.course(id, me.accountId());
-        boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120;
+        Optional<Instant> when = SettingsController.read(due, courses.zone(id));
+        boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120 && when.isPresent();
+        if (named && when.get().isBefore(clock.instant()) && !past) {
+            redirect.addFlashAttribute("typed", Map.of("code", code.strip(), "title", title.strip(), "due", due));
+            redirect.addFlashAttribute("past", Speech.say("settings.past", times.away(when.get())));
+            return "redirect:/courses/" + id + "#new-assignment";
+        }
         try {
-            LocalDateTime when = LocalDateTime.parse(due);
             if (named && !courses.isAssignment(course.id(), code.strip())) {
-                return "redirect:/assignments/"
-                        + courses.createAssignment(id, code.strip(), title.strip(), when.atZone(ZoneId.systemDefault()).toInstant())
-                        + "/plan";
+                return "redirect:/assignments/" + courses.createAssignment(id, code.strip(), title.strip(), when.get()) + "/plan";
             }
-        } catch (DateTimeParseException noTime) {
-            named = false;
         } catch (DataIntegrityViolationException pressedTwice) {
             named = true;
         }

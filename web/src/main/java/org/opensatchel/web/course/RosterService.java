@@ -1,6 +1,7 @@
 package org.opensatchel.web.course;
 
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -8,8 +9,8 @@ import java.util.stream.Collectors;
 import org.opensatchel.core.path.NameFolding;
 import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterLine;
-import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.AccountService.AccountView;
+import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.Role;
 import org.opensatchel.web.course.CourseRepository.OwnStudent;
 import org.opensatchel.web.text.Speech;
@@ -36,8 +37,10 @@ public class RosterService {
      * A course for whoever may change it.
      *
      * @param language the language its pages are in for who has not chosen one, empty where each browser says
+     * @param timeZone the one its times are in, empty for the server's
+     * @param showsPreChecks whether instructors may read what students checked before handing in
      */
-    public record CourseView(long id, String code, String title, String language) {
+    public record CourseView(long id, String code, String title, String language, String timeZone, boolean showsPreChecks) {
         public String name() {
             return code + " " + title;
         }
@@ -58,7 +61,24 @@ public class RosterService {
             throw new NotAccessible();
         }
         Course course = courses.findById(courseId).orElseThrow(NotAccessible::new);
-        return new CourseView(course.id(), course.code(), course.title(), courses.language(courseId).orElse(""));
+        return new CourseView(course.id(), course.code(), course.title(), courses.language(courseId).orElse(""),
+                course.timeZone(), course.showsPreChecks());
+    }
+
+    /**
+     * @param zone a time zone there is, or empty to leave it to the server
+     * @param preChecks whether instructors may read what students checked before handing in
+     * @return whether it was taken
+     */
+    @Transactional
+    public boolean set(CourseView course, String zone, boolean preChecks) {
+        if (!zone.isEmpty() && !ZoneId.getAvailableZoneIds().contains(zone)) {
+            return false;
+        }
+        Course changed = courses.findById(course.id()).orElseThrow(NotAccessible::new);
+        changed.setZone(zone);
+        changed.showPreChecks(preChecks);
+        return true;
     }
 
     /** @param language a language there is, or empty to leave it to each browser */

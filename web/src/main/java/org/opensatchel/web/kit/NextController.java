@@ -3,7 +3,6 @@ package org.opensatchel.web.kit;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
@@ -44,7 +43,7 @@ class NextController {
         model.addAttribute("step", "plan");
         model.addAttribute("code", NextAssignment.codeAfter(assignment.code()));
         model.addAttribute("due",
-                LocalDateTime.ofInstant(assignment.dueAt().plus(USUAL_STEP), ZoneId.systemDefault()).withSecond(0).withNano(0));
+                LocalDateTime.ofInstant(assignment.dueAt().plus(USUAL_STEP), assignment.deadline().zone()).withSecond(0).withNano(0));
         return "kit/next";
     }
 
@@ -57,7 +56,7 @@ class NextController {
         Optional<String> refusal = refusal(assignment, kit, code.strip(), title);
         Instant when = Instant.EPOCH;
         try {
-            when = LocalDateTime.parse(due).atZone(ZoneId.systemDefault()).toInstant();
+            when = LocalDateTime.parse(due).atZone(assignment.deadline().zone()).toInstant();
         } catch (DateTimeParseException noTime) {
             refusal = refusal.or(() -> Optional.of(Speech.say("next.no-due")));
         }

@@ -12,23 +12,28 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 
-/** The first page: one's courses and their assignments. */
+/** The first page: the courses one teaches, or the work one has to do. */
 @Controller
 class HomeController {
 
     private final CourseService courses;
+    private final MyWork work;
 
-    HomeController(CourseService courses) {
+    HomeController(CourseService courses, MyWork work) {
         this.courses = courses;
+        this.work = work;
     }
 
     @GetMapping("/")
     String home(@AuthenticationPrincipal SignedIn me, Model model) {
-        List<AssignmentView> assignments = me.isInstructor() ? courses.taughtBy(me.accountId()) : courses.attendedBy(me.accountId());
-        model.addAttribute("courses",
-                me.isInstructor() ? courses.coursesTaughtBy(me.accountId()) : courses.coursesAttendedBy(me.accountId()));
+        if (!me.isInstructor()) {
+            model.addAttribute("work", work.of(me.accountId()));
+            return "page/my-work";
+        }
+        model.addAttribute("courses", courses.coursesTaughtBy(me.accountId()));
         model.addAttribute("assignments",
-                assignments.stream().collect(Collectors.groupingBy(AssignmentView::courseId, LinkedHashMap::new, Collectors.toList())));
+                courses.taughtBy(me.accountId()).stream()
+                        .collect(Collectors.groupingBy(AssignmentView::courseId, LinkedHashMap::new, Collectors.toList())));
         return "page/home";
     }
 
@@ -38,6 +43,6 @@ class HomeController {
             return "redirect:/assignments/" + id + "/review";
         }
         courses.forStudent(id, me.accountId());
-        return "redirect:/assignments/" + id + "/kit";
+        return "redirect:" + work.nextAddress(id, me.accountId());
     }
 }

@@ -2,6 +2,7 @@ package org.opensatchel.web.page;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import org.opensatchel.web.account.SignedIn;
@@ -22,11 +23,13 @@ class PathBand implements HandlerInterceptor {
     private final BandCounts counts;
     private final StudentSteps steps;
     private final StudentPath studying;
+    private final Clock clock;
 
-    PathBand(BandCounts counts, StudentSteps steps, StudentPath studying) {
+    PathBand(BandCounts counts, StudentSteps steps, StudentPath studying, Clock clock) {
         this.counts = counts;
         this.steps = steps;
         this.studying = studying;
+        this.clock = clock;
     }
 
     /** One step; state is {@code done}, {@code begun} or {@code open}. */
@@ -44,9 +47,14 @@ class PathBand implements HandlerInterceptor {
         if (page.getModel().get("assignment") instanceof AssignmentView assignment && page.getModel().containsKey("step")) {
             String base = "/assignments/" + assignment.id();
             page.addObject("workPath", counts.teaching(assignment.id(), me.accountId()).map(counted -> instructor(base, counted))
-                    .or(() -> steps.of(me.accountId(), assignment.id()).map(own -> studying.path(assignment, own)))
+                    .or(() -> steps.of(me.accountId(), assignment.id()).map(own -> looked(assignment, me, own)))
                     .orElse(List.of()));
         }
+    }
+
+    private List<Step> looked(AssignmentView assignment, SignedIn me, StudentSteps.Steps own) {
+        steps.looked(me.accountId(), assignment.id(), clock.instant());
+        return studying.path(assignment, own);
     }
 
     /** Who assists sees no link to the plan. */

@@ -27,7 +27,7 @@ class StudentPath {
         String base = "/assignments/" + assignment.id();
         return List.of(step("kit", "collect.title", kit(own), base + "/kit", own.isOutdated() ? "begun" : state(own.held().isPresent())),
                 step("location", "location.title", place(own), base + "/location",
-                        own.toFix() > 0 ? "begun" : state(own.places() > 0)),
+                        own.toFix() > 0 ? "fix" : state(own.places() > 0)),
                 step("check", "pre-check.title", own.check().map(this::judged).orElseGet(StudentPath::notYet), base + "/pre-check",
                         own.check().map(StudentPath::state).orElse("open")),
                 step("hand-in", "hand-in.title", handIn(assignment, own), base + "/hand-in",
@@ -45,7 +45,7 @@ class StudentPath {
             return Optional.empty();
         }
         if (handedIn && !own.handIn().get().verdict().isEmpty()) {
-            return Optional.of(todo("next.fix", base + "/hand-in", own.handIn().get().must()));
+            return Optional.of(todo("next.fix", "/hand-ins/" + own.handIn().get().id(), own.handIn().get().must()));
         }
         if (own.held().isEmpty()) {
             return Optional.of(todo("next.collect", base + "/kit"));
@@ -110,6 +110,6 @@ class StudentPath {
 
     /** Done is what is ready; what has to be mended is only begun. */
     private static String state(Judged sent) {
-        return sent.verdict().equals("ready") ? "done" : "begun";
+        return sent.verdict().equals("ready") ? "done" : sent.verdict().isEmpty() ? "begun" : "fix";
     }
 }

@@ -16,7 +16,7 @@ class StudentSteps {
     private static final String QUESTION = """
             select a.id as assignment, held.version as held, held.at as held_at, kit.version as newest, kit.published_at as published,
               place.places as places, place.to_fix as places_to_fix, c.verdict as checked, c.received_at as checked_at, c.must as check_must,
-              h.number as number, h.received_at as received, h.verdict as verdict, h.must as must, h.checked_at as judged,
+              h.id as hand_in, h.number as number, h.received_at as received, h.verdict as verdict, h.must as must, h.checked_at as judged,
               sent.count as sent, l.looked_at as looked
             from enrolment e join assignment a on a.course_id = e.course_id
             left join lateral (
@@ -36,7 +36,7 @@ class StudentSteps {
               select coalesce(verdict, '') as verdict, received_at, must from hand_in
               where assignment_id = a.id and enrolment_id = e.id and kind = 'PRE_CHECK' order by number desc limit 1) c on true
             left join lateral (
-              select number, received_at, verdict, must, checked_at from hand_in
+              select id, number, received_at, verdict, must, checked_at from hand_in
               where assignment_id = a.id and enrolment_id = e.id and counts_since is not null
               order by counts_since desc, number desc limit 1) h on true
             left join lateral (
@@ -58,7 +58,7 @@ class StudentSteps {
      *
      * @param verdict empty while it is checked
      */
-    record Judged(int number, Instant at, String verdict, int must, Optional<Instant> judged) {}
+    record Judged(long id, int number, Instant at, String verdict, int must, Optional<Instant> judged) {}
 
     /**
      * Where somebody is with an assignment.
@@ -92,6 +92,18 @@ class StudentSteps {
         return asked(account, assignment).stream().findFirst();
     }
 
+    /** Notes that somebody looks at an assignment now; once a minute is enough. */
+    @Transactional
+    public void looked(long account, long assignment, Instant now) {
+        database.createNativeQuery("""
+                insert into looked (assignment_id, enrolment_id, looked_at)
+                select a.id, e.id, :now from enrolment e join assignment a on a.course_id = e.course_id
+                where a.id = :assignment and e.account_id = :account and e.left_at is null
+                on conflict (assignment_id, enrolment_id) do update set looked_at = excluded.looked_at
+                where looked.looked_at < excluded.looked_at - interval '1 minute'""").setParameter("now", now)
+                .setParameter("assignment", assignment).setParameter("account", account).executeUpdate();
+    }
+
     private List<Steps> asked(long account, long assignment) {
         return database.unwrap(Session.class).createNativeQuery(QUESTION, Tuple.class).setParameter("account", account)
                 .setParameter("assignment", assignment).getResultStream().map(StudentSteps::steps).toList();
@@ -102,8 +114,8 @@ class StudentSteps {
                 (int) count(row, "places"),
                 (int) count(row, "places_to_fix"),
                 time(row, "checked_at")
-                        .map(at -> new Judged(0, at, (String) row.get("checked"), (int) count(row, "check_must"), Optional.of(at))),
-                dated(row, "number", "received").map(sent -> new Judged(sent.number(), sent.at(),
+                        .map(at -> new Judged(0, 0, at, (String) row.get("checked"), (int) count(row, "check_must"), Optional.of(at))),
+                dated(row, "number", "received").map(sent -> new Judged(count(row, "hand_in"), sent.number(), sent.at(),
                         Optional.ofNullable((String) row.get("verdict")).orElse(""), (int) count(row, "must"), time(row, "judged"))),
                 (int) count(row, "sent"), time(row, "looked"));
     }

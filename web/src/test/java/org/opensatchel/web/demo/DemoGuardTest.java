@@ -14,8 +14,10 @@ class DemoGuardTest {
 
     @Test
     void theDemoIsServedOnThisMachineAlone() throws Exception {
-        SatchelProperties demo = new SatchelProperties(null, null, DataSize.ofMegabytes(1), DataSize.ofMegabytes(1), true, null, null, null);
-        SatchelProperties school = new SatchelProperties(null, null, DataSize.ofMegabytes(1), DataSize.ofMegabytes(1), false, null, null, null);
+        SatchelProperties demo = new SatchelProperties(null, null, DataSize.ofMegabytes(1), DataSize.ofMegabytes(1), true, null, null,
+                null);
+        SatchelProperties school = new SatchelProperties(null, null, DataSize.ofMegabytes(1), DataSize.ofMegabytes(1), false, null, null,
+                null);
         ServerProperties server = new ServerProperties();
         server.setAddress(InetAddress.getByName("0.0.0.0"));
         assertThatThrownBy(() -> new DemoGuard(demo, server)).hasMessageContaining("known to everybody");

@@ -16,7 +16,8 @@ class BayTest {
 
     @Test
     void aDriveOfOneCourseIsNotShownToAnother() {
-        Bay bay = new Bay(new SatchelProperties(folder, folder.resolve("drives"), DataSize.ofMegabytes(1), DataSize.ofMegabytes(1), false, null, null, null));
+        Bay bay = new Bay(new SatchelProperties(folder, folder.resolve("drives"), DataSize.ofMegabytes(1), DataSize.ofMegabytes(1), false,
+                null, null, null));
         Bay.Slot drive = bay.slot("SATCHEL-01", "MOV 120").orElseThrow();
         assertThat(bay.slots("OBJ 210")).hasSize(5);
         bay.give(drive, "MOV 120");

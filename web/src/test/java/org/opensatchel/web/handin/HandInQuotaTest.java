@@ -51,8 +51,9 @@ class HandInQuotaTest {
         AssignmentView assignment = new AssignmentView(1, 1, "MOV 120", "Short Forms", "A2", "Ident", deadline, false, false);
         Place place = new Place(assignment, new Student(1, 1, "Marsh", "Ottoline", "1", "1", "", "", false, ""));
 
-        Optional<String> refusal = new HandInQuota(handIns, kits, store, properties, TimesFixture.at(Clock.systemUTC()), Clock.systemUTC()).refusal(place,
-                bytes * MB);
+        Optional<String> refusal = new HandInQuota(handIns, kits, store, properties, TimesFixture.at(Clock.systemUTC()), Clock.systemUTC())
+                .refusal(place,
+                        bytes * MB);
 
         if (says.isEmpty()) {
             assertThat(refusal).as(why).isEmpty();

@@ -27,7 +27,8 @@ class FolderStoreTest {
 
     @BeforeEach
     void open() throws IOException {
-        store = new FolderStore(new SatchelProperties(folder, folder, DataSize.ofMegabytes(1), DataSize.ofMegabytes(1), false, DataSize.ofBytes(0), null, null));
+        store = new FolderStore(new SatchelProperties(folder, folder, DataSize.ofMegabytes(1), DataSize.ofMegabytes(1), false,
+                DataSize.ofBytes(0), null, null));
     }
 
     private static InputStream bytes(int count) {
