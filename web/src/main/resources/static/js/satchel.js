@@ -23,7 +23,9 @@ document.addEventListener("alpine:init", () => {
   // Judges a location while it is typed, and puts the strap in.
   Alpine.data("location", () => ({
     waiting: null,
-    judge() {
+    judge(event) {
+      const example = event?.target.dataset.example;
+      if (example) this.$refs.path.placeholder = example;
       clearTimeout(this.waiting);
       this.waiting = setTimeout(() => this.ask(), 250);
     },

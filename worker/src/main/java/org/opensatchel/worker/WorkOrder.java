@@ -31,7 +31,7 @@ import org.opensatchel.core.report.Report.SealedLine;
  * @param newer a later version of the kit, if there is one
  * @param fields whose project it is
  * @param roster everybody's fields
- * @param location where it is said to lie
+ * @param places where it is said to lie, on each computer
  * @param team where the others of the team say it lies
  * @param earlier the files of sealed folders as the student's hand-in before had them
  * @param machines names of shipped machines it is carried to
@@ -39,7 +39,7 @@ import org.opensatchel.core.report.Report.SealedLine;
  * @param made the time to put on the report
  */
 public record WorkOrder(String archive, Form form, String kit, Optional<String> newer, Map<RosterField, String> fields,
-        List<Map<RosterField, String>> roster, Optional<Location> location,
+        List<Map<RosterField, String>> roster, List<Location> places,
         List<TeamLocation> team, List<SealedLine> earlier, List<String> machines, ReadLimits limits, int threads, Instant made) {
 
     /** A project itself, or a packet of its list and its documents. */
@@ -48,7 +48,11 @@ public record WorkOrder(String archive, Form form, String kit, Optional<String> 
     }
 
     /** Where a project is said to lie. */
-    public record Location(Optional<OperatingSystem> system, Optional<StorageKind> storage, String path) {}
+    public record Location(Optional<OperatingSystem> system, Optional<StorageKind> storage, String path) {
+        ProjectLocation declared() {
+            return new ProjectLocation(system, storage, path);
+        }
+    }
 
     byte[] bytes() {
         return JsonDocuments.MAPPER.writeValueAsBytes(this);
@@ -60,14 +64,15 @@ public record WorkOrder(String archive, Form form, String kit, Optional<String> 
 
     /** The same with half the threads, for a check that took more than there is. */
     WorkOrder halved() {
-        return new WorkOrder(archive, form, kit, newer, fields, roster, location, team, earlier, machines, limits, Math.max(1, threads / 2),
+        return new WorkOrder(archive, form, kit, newer, fields, roster, places, team, earlier, machines, limits, Math.max(1, threads / 2),
                 made);
     }
 
     CheckRequest request() throws IOException {
         RosterFields whose = fields(fields);
         return CheckRequest.of(Optional.of(kit(kit)), whose).amongst(roster.stream().map(WorkOrder::fields).toList())
-                .located(location.map(place -> new ProjectLocation(place.system(), place.storage(), place.path())))
+                .located(places.stream().findFirst().map(Location::declared))
+                .alsoLocated(places.stream().skip(1).map(Location::declared).toList())
                 .carriedTo(machines.stream().flatMap(name -> Machine.shipped(name).stream()).toList()).within(limits).at(made)
                 .teamed(team).after(earlier.stream().map(SealedLine::file).toList())
                 .before(newer.isPresent() ? Optional.of(kit(newer.get())) : Optional.empty());

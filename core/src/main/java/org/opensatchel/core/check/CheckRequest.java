@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.TeamLocation;
@@ -25,17 +26,18 @@ import org.opensatchel.core.words.Words;
  * @param machines the machines it is carried to; those of the kit where none is named
  * @param made the time to put on the report
  * @param words the language its sentences are written in
+ * @param elsewhere where it lies on other computers of the same student
  * @param earlier the files of sealed folders as an earlier hand-in had them
  * @param team where the others of the team say the project lies
  */
 public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location,
         boolean documentsKnown,
         ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines, Words words,
-        List<TeamLocation> team, List<SealedFile> earlier) {
+        List<TeamLocation> team, List<SealedFile> earlier, List<ProjectLocation> elsewhere) {
 
     public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
         return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> {},
-                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of());
+                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of(), List.of());
     }
 
     public CheckRequest at(Instant time) {
@@ -81,6 +83,16 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         return with(parts -> parts.team = others);
     }
 
+    /** Where the project lies on other computers of the same student; links may be made on each. */
+    public CheckRequest alsoLocated(List<ProjectLocation> places) {
+        return with(parts -> parts.elsewhere = places);
+    }
+
+    /** Everywhere it is said to lie, the place that was named first before the others. */
+    List<ProjectLocation> places() {
+        return Stream.concat(location.stream(), elsewhere.stream()).toList();
+    }
+
     /** Holds sealed folders against what an earlier hand-in had in them. */
     public CheckRequest after(List<SealedFile> handedInBefore) {
         return with(parts -> parts.earlier = handedInBefore);
@@ -118,6 +130,7 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         private Words words;
         private List<TeamLocation> team;
         private List<SealedFile> earlier;
+        private List<ProjectLocation> elsewhere;
 
         Parts(CheckRequest from) {
             this.kit = from.kit;
@@ -133,11 +146,12 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
             this.words = from.words;
             this.team = from.team;
             this.earlier = from.earlier;
+            this.elsewhere = from.elsewhere;
         }
 
         CheckRequest request() {
             return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team,
-                    earlier);
+                    earlier, elsewhere);
         }
     }
 }

@@ -57,7 +57,7 @@ import org.opensatchel.core.scan.Scan;
 record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, RosterFields given, List<RosterFields> roster,
         Scan scan, RootNames rootNames,
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
-        Optional<ProjectLocation> location, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode,
+        List<ProjectLocation> places, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode,
         Destinations destinations, Set<ProjectPath> older, Map<ProjectPath, ProjectPath> became)
         implements
             PackageEvidence,

@@ -24,6 +24,7 @@ import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.custom.CustomLinks;
 import org.opensatchel.core.link.format.LinkReaders;
+import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.RenamedByLinks;
@@ -104,7 +105,7 @@ public final class ProjectCheck {
         ProjectTree tree = built.tree();
         RootNames names = new RootNames(tree.rootName(), kit.flatMap(plan -> plan.root().make(known.fields(), plan.ascii())),
                 kit.map(Kit::root));
-        Resolution resolution = Resolution.of(tree, scan, kit, names, known.location().map(location -> location.path()),
+        Resolution resolution = Resolution.of(tree, scan, kit, names, known.places().stream().map(ProjectLocation::path).toList(),
                 known.limits().sums().candidates());
         Optional<PlanMatch> plan = kit
                 .map(planned -> new PlanMatch(tree, scan, resolution.links(), planned, known.fields(), known.earlier()));
@@ -112,7 +113,7 @@ public final class ProjectCheck {
         Destinations destinations = new Destinations(tree, names.actual().or(names::expected).orElse("project"), resolution, known);
         Evidence evidence = new Evidence(tree, root, kit, known.fields(), request.fields(), known.roster(), scan, names, resolution, plan,
                 faults, built.leftovers(),
-                Shortcuts.among(faults, tree, scan), known.location(), known.team(), marker, known.newer(),
+                Shortcuts.among(faults, tree, scan), known.places(), known.team(), marker, known.newer(),
                 known.limits().findingsPerCode(), destinations,
                 OlderVersions.among(tree, scan.documents(), plan, kit, known.fields()),
                 kit.isPresent() ? Map.of() : RenamedByLinks.of(tree, scan, resolution.links()));

@@ -153,10 +153,11 @@ public enum Code {
     HABIT_LATE(Family.HABIT, "late", Severity.NOTE),
     LOCATION_AVOIDED_PLACE(Family.LOCATION, "avoided-place", Severity.MUST, HOW, FOUND, EXAMPLE),
     LOCATION_STORAGE_KIND(Family.LOCATION, "storage-kind", Severity.MUST, STORAGE, ALLOWED, EXAMPLE),
-    LOCATION_SUBFOLDER(Family.LOCATION, "subfolder", Severity.MUST, FOUND, EXPECTED, EXAMPLE),
+    LOCATION_SUBFOLDER(Family.LOCATION, "subfolder", Severity.MUST, HOW, FOUND, EXPECTED, EXAMPLE),
     LOCATION_PARENT(Family.LOCATION, "parent", Severity.MUST, FOUND, EXPECTED, EXAMPLE),
     LOCATION_ROOT_NAME(Family.LOCATION, "root-name", Severity.MUST, HOW, FOUND, EXPECTED, EXAMPLE),
     LOCATION_TOO_LONG(Family.LOCATION, "too-long", Severity.SHOULD, HOW, COUNT, MOST, EXAMPLE),
+    LOCATION_CONTRADICTS(Family.LOCATION, "contradicts", Severity.SHOULD, HOW, FOUND, EXAMPLE),
     LOCATION_TEAM_DIFFERS(Family.LOCATION, "team-differs", Severity.SHOULD, FOUND, OTHERS, PEOPLE),
     LOCATION_UNDECLARED(Family.LOCATION, "undeclared", Severity.NOTE),
     LOCATION_DIFFERS(Family.LOCATION, "differs", Severity.NOTE, LOCATION, ROOT);

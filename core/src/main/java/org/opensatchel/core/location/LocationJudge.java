@@ -19,10 +19,12 @@ import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
 import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.LinkAddress;
 import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.path.LinkText;
 import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.core.path.ProjectPath;
 
 /** Judges a declared location from its path alone, against the kit's rules and the name the root should have. */
 public final class LocationJudge {
@@ -30,6 +32,9 @@ public final class LocationJudge {
     /** Longest path anyone could mean, in characters. */
     public static final int MAX_PATH = 1_000;
 
+    private static final int WINDOWS_PATH = 259;
+    private static final int POSIX_PATH = 1_023;
+    private static final String WINDOWS_REFUSES = "<>:\"|?*";
     private static final Set<String> TEMPORARY = Set.of("temp", "tmp");
     private static final Set<String> WINDOWS_SYSTEM = Set.of("windows", "program files", "program files (x86)", "programdata");
     private static final Set<String> POSIX_SYSTEM = Set.of("system", "library", "applications", "usr", "etc", "bin", "sbin", "opt", "var",
@@ -45,12 +50,14 @@ public final class LocationJudge {
     private final LocationPolicy policy;
     private final String rootName;
     private final Optional<String> inferred;
+    private final int deepest;
     private final List<LocationFault> faults = new ArrayList<>();
 
-    private LocationJudge(LocationPolicy policy, String rootName, Optional<String> inferred) {
+    private LocationJudge(LocationPolicy policy, String rootName, Optional<String> inferred, int deepest) {
         this.policy = policy;
         this.rootName = rootName;
         this.inferred = inferred;
+        this.deepest = deepest;
     }
 
     /**
@@ -72,12 +79,14 @@ public final class LocationJudge {
     }
 
     /**
-     * Everything wrong, in the order: subfolder, parent, root-name, avoided-place, storage-kind, too-long.
+     * Everything wrong, in the order: subfolder, parent, root-name, avoided-place, storage-kind, too-long, contradicts.
      *
      * @param rootName the name the root should have, empty when it is not known
+     * @param deepest how many characters the longest planned path has below the root; 0 when nothing is planned
      */
-    public static List<LocationFault> judge(ProjectLocation location, Optional<LocationPolicy> policy, Optional<String> rootName) {
-        return judge(location, policy, rootName, Optional.empty());
+    public static List<LocationFault> judge(ProjectLocation location, Optional<LocationPolicy> policy, Optional<String> rootName,
+            int deepest) {
+        return new LocationJudge(policy.orElse(LocationPolicy.ANYWHERE), rootName.orElse(""), Optional.empty(), deepest).judge(location);
     }
 
     /**
@@ -87,7 +96,7 @@ public final class LocationJudge {
      */
     public static List<LocationFault> judge(ProjectLocation location, Optional<LocationPolicy> policy, Optional<String> rootName,
             Optional<String> inferred) {
-        return new LocationJudge(policy.orElse(LocationPolicy.ANYWHERE), rootName.orElse(""), inferred).judge(location);
+        return new LocationJudge(policy.orElse(LocationPolicy.ANYWHERE), rootName.orElse(""), inferred, 0).judge(location);
     }
 
     private List<LocationFault> judge(ProjectLocation location) {
@@ -111,7 +120,54 @@ public final class LocationJudge {
             add(Code.LOCATION_TOO_LONG, OptionalInt.empty(), Facts.of(HOW, "limit").and(COUNT, length).and(MOST, policy.maxRootLength()),
                     location);
         }
+        boolean tooDeep = deepest > 0 && length + 1 + deepest > longest(address.get(), location);
+        if (tooDeep && faults.stream().noneMatch(fault -> fault.code() == Code.LOCATION_TOO_LONG)) {
+            add(Code.LOCATION_TOO_LONG, OptionalInt.empty(),
+                    Facts.of(HOW, "deepest").and(COUNT, length + 1 + deepest).and(MOST, longest(address.get(), location)), location);
+        }
+        contradictions(address.get(), parts, location);
         return faults;
+    }
+
+    /** The longest path of a file on the system that a path is of. */
+    private static int longest(LinkAddress address, ProjectLocation location) {
+        boolean windows = address.form() == LinkForm.DRIVE || location.system().filter(OperatingSystem.WINDOWS::equals).isPresent();
+        return windows ? WINDOWS_PATH : POSIX_PATH;
+    }
+
+    /** What was said of the computer and the disk, against what the path itself shows. */
+    private void contradictions(LinkAddress address, List<String> parts, ProjectLocation location) {
+        boolean drive = address.form() == LinkForm.DRIVE;
+        boolean posix = Set.of(LinkForm.POSIX, LinkForm.VOLUME, LinkForm.HOME).contains(address.form());
+        boolean onWindows = location.system().filter(OperatingSystem.WINDOWS::equals).isPresent();
+        if (location.system().isPresent() && (onWindows ? posix : drive)) {
+            add(Code.LOCATION_CONTRADICTS, OptionalInt.of(0), Facts.of(HOW, drive ? "windows" : "unix").and(FOUND, parts.get(0)), location);
+            return;
+        }
+        if (location.storage().filter(StorageKind.REMOVABLE::equals).isPresent() && isInside(address)) {
+            String inside = drive ? address.anchor() : "/" + parts.get(0);
+            add(Code.LOCATION_CONTRADICTS, OptionalInt.of(0), Facts.of(HOW, "carried").and(FOUND, inside), location);
+        }
+        for (int i = parts.size() - address.names().size(); i < parts.size(); i++) {
+            Optional<String> sign = impossible(parts.get(i), drive);
+            if (sign.isPresent()) {
+                add(Code.LOCATION_CONTRADICTS, OptionalInt.of(i), Facts.of(HOW, "characters").and(FOUND, sign.get()), location);
+                return;
+            }
+        }
+    }
+
+    /** Whether a path is on the disk that holds the system, which nobody carries. */
+    private static boolean isInside(LinkAddress address) {
+        String first = address.names().isEmpty() ? "" : NameFolding.folded(address.names().get(0));
+        return address.form() == LinkForm.DRIVE ? address.anchor().regionMatches(true, 0, "C", 0, 1)
+                : address.form() == LinkForm.HOME || address.form() == LinkForm.POSIX && Set.of("users", "home").contains(first);
+    }
+
+    /** A sign that no name on the system can have. */
+    private static Optional<String> impossible(String name, boolean windows) {
+        return name.codePoints().filter(point -> Character.isISOControl(point) || windows && WINDOWS_REFUSES.indexOf(point) >= 0)
+                .mapToObj(Character::toString).findFirst();
     }
 
     private void position(LinkAddress address, List<String> parts, ProjectLocation location) {
@@ -120,6 +176,18 @@ public final class LocationJudge {
         }
         int last = parts.size() - 1;
         String name = parts.get(last);
+        boolean twice = last > 0 && isRoot(name) && isRoot(parts.get(last - 1));
+        if (twice) {
+            add(Code.LOCATION_SUBFOLDER, OptionalInt.of(last), Facts.of(HOW, "twice").and(FOUND, name), location);
+            return;
+        }
+        String ending = ProjectPath.of(name).extension();
+        boolean file = !rootName.contains(".") && (FileKind.of(ending) != FileKind.OTHER || ending.equals("zip"));
+        if (file && !address.names().isEmpty()) {
+            add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last),
+                    Facts.of(HOW, ending.equals("zip") ? "zip" : "file").and(FOUND, name).and(EXPECTED, rootName), location);
+            return;
+        }
         if (NameFolding.composed(name).equals(NameFolding.composed(rootName)) || isProven(address)) {
             return;
         }
@@ -134,6 +202,10 @@ public final class LocationJudge {
             return;
         }
         add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last), Facts.of(HOW, "name").and(FOUND, name).and(EXPECTED, rootName), location);
+    }
+
+    private boolean isRoot(String name) {
+        return NameFolding.folded(name).equals(NameFolding.folded(rootName));
     }
 
     /** Whether the links of the project were made under this very folder: then it is the root there, whatever it is called. */

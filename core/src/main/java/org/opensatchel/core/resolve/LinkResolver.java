@@ -50,7 +50,7 @@ public final class LinkResolver {
     /** A document that includes another, and what stands before the paths in that one. */
     private record Includer(ProjectPath document, String prefix) {}
 
-    LinkResolver(ProjectTree tree, NumberedFiles numbered, Set<String> companions, RootNames roots, Optional<LinkAddress> declared,
+    LinkResolver(ProjectTree tree, NumberedFiles numbered, Set<String> companions, RootNames roots, List<LinkAddress> declared,
             CandidateSearch candidates) {
         this.tree = tree;
         this.numbered = numbered;

@@ -25,14 +25,14 @@ final class OldRoots {
 
     private final ProjectTree tree;
     private final NumberedFiles numbered;
-    private final Optional<LinkAddress> declared;
+    private final List<LinkAddress> declared;
     private final RootNames own;
     private final Map<String, Set<ProjectPath>> votes = new HashMap<>();
 
-    OldRoots(ProjectTree tree, NumberedFiles numbered, Optional<LinkAddress> declared, RootNames own) {
+    OldRoots(ProjectTree tree, NumberedFiles numbered, List<LinkAddress> declared, RootNames own) {
         this.tree = tree;
         this.numbered = numbered;
-        this.declared = declared.filter(address -> address.form().isAbsolute());
+        this.declared = declared.stream().filter(address -> address.form().isAbsolute()).toList();
         this.own = own;
     }
 
@@ -61,12 +61,14 @@ final class OldRoots {
     }
 
     private Optional<Split> declaredSplit(LinkAddress address) {
-        if (declared.isEmpty() || declared.get().names().size() > address.names().size()) {
-            return Optional.empty();
-        }
-        int count = declared.get().names().size();
-        boolean same = declared.get().prefixKey(count).equals(address.prefixKey(count));
-        return same ? Optional.of(split(address, count)) : Optional.empty();
+        return declared.stream()
+                .map(root -> root.names().size() <= address.names().size() && isUnder(root, address) ? root.names().size() : -1)
+                .filter(count -> count >= 0).max(Comparator.naturalOrder()).map(count -> split(address, count));
+    }
+
+    private static boolean isUnder(LinkAddress root, LinkAddress address) {
+        int count = root.names().size();
+        return root.prefixKey(count).equals(address.prefixKey(count));
     }
 
     private Optional<Split> namedSplit(LinkAddress address) {

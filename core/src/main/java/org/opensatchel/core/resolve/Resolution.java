@@ -30,10 +30,10 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
         boolean exhausted) {
 
     /**
-     * @param declared the declared location of the root, as typed
+     * @param declared the declared locations of the root, as typed: one on each computer
      * @param mostCandidates most candidates of all broken links together
      */
-    public static Resolution of(ProjectTree tree, Scan scan, Optional<Kit> kit, RootNames roots, Optional<String> declared,
+    public static Resolution of(ProjectTree tree, Scan scan, Optional<Kit> kit, RootNames roots, List<String> declared,
             int mostCandidates) {
         Map<String, String> starters = new HashMap<>();
         kit.ifPresent(plan -> plan.starter().forEach(file -> starters.put(NameFolding.composed(file.path().text()), file.sha256())));
@@ -43,12 +43,12 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
             tree.files().forEach(file -> scan.sha256(file).filter(known::contains)
                     .ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
         }
-        Optional<LinkAddress> location = declared.flatMap(LinkText::readTyped);
+        List<LinkAddress> places = declared.stream().flatMap(place -> LinkText.readTyped(place).stream()).toList();
         NumberedFiles numbered = new NumberedFiles(tree);
         CandidateSearch candidates = new CandidateSearch(tree, numbered, starters, byHash, mostCandidates);
         LinkResolver resolver = new LinkResolver(tree, numbered,
                 kit.map(plan -> plan.companions().stream().map(Kit.Companion::name).collect(Collectors.toSet())).orElse(Set.of()),
-                roots, location, candidates);
+                roots, places, candidates);
         List<ResolvedLink> links = resolver.resolve(scan.documents());
         Set<String> satisfied = links.stream().filter(
                 link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))

@@ -44,13 +44,42 @@ class LocationJudgeTest {
             "E:\\@ | NETWORK | location.storage-kind",
             "E:\\@ | SYNCED | location.storage-kind",
             "E:\\a\\b\\c\\aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa\\@ | REMOVABLE | location.too-long",
-            "footage | LOCAL | location.root-name"})
+            "footage | LOCAL | location.root-name",
+            "E:\\@\\@ | REMOVABLE | location.subfolder",
+            "E:\\@.zip | REMOVABLE | location.root-name",
+            "E:\\@\\edit.mov | REMOVABLE | location.root-name",
+            "C:\\@ | REMOVABLE | location.contradicts",
+            "/Users/omarsh/@ | REMOVABLE | location.contradicts",
+            "E:\\a?\\@ | REMOVABLE | location.contradicts",
+            "/Volumes/What?/@ | REMOVABLE | "})
     void judgesByThePathAlone(String path, StorageKind storage, String expected) {
         List<LocationFault> faults = judge(path.replace("@", ROOT), storage);
         assertThat(String.join(" ", faults.stream().map(fault -> fault.code().id()).toList())).isEqualTo(expected == null ? "" : expected);
         assertThat(faults).allSatisfy(fault -> {
             assertThat(judge(fault.facts().text(FactName.EXAMPLE).orElseThrow(), StorageKind.REMOVABLE)).isEmpty();
         });
+    }
+
+    /** What somebody says of their computer, against what the path itself shows. */
+    @ParameterizedTest
+    @CsvSource({"WINDOWS, E:\\@, ", "WINDOWS, /Volumes/STICK/@, unix", "WINDOWS, ~/@, unix", "WINDOWS, \\\\srv\\a\\@, ",
+            "MACOS, E:\\@, windows",
+            "MACOS, /Volumes/STICK/@, ", "LINUX, /media/omarsh/STICK/@, ", "LINUX, e:/@, windows"})
+    void aPathOfAnotherSystemIsToldByItsForm(OperatingSystem system, String path, String how) {
+        List<LocationFault> faults = LocationJudge.judge(
+                new ProjectLocation(Optional.of(system), Optional.empty(), path.replace("@", ROOT)), Optional.empty(), Optional.of(ROOT),
+                0);
+        assertThat(faults.stream().map(fault -> fault.facts().text(FactName.HOW).orElseThrow()).toList())
+                .isEqualTo(how == null ? List.of() : List.of(how));
+    }
+
+    /** A path that fits by itself and leaves no room for what the plan puts deepest. */
+    @ParameterizedTest
+    @CsvSource({"0, ''", "200, ''", "230, deepest"})
+    void thePlansDeepestFileHasToFit(int deepest, String how) {
+        List<LocationFault> faults = LocationJudge.judge(ProjectLocation.of("E:\\school\\" + ROOT), Optional.empty(), Optional.of(ROOT),
+                deepest);
+        assertThat(faults.stream().map(fault -> fault.facts().text(FactName.HOW).orElseThrow()).reduce("", String::concat)).isEqualTo(how);
     }
 
     /** A name that says nothing is a wrong name, unless the links show that the root lies in it. */
@@ -67,12 +96,13 @@ class LocationJudgeTest {
     @CsvSource({"5000", "1001"})
     void anEndlessPathIsTooLongWhateverTheKitSays(int length) {
         ProjectLocation endless = ProjectLocation.of("E:\\" + "a".repeat(length));
-        assertThat(LocationJudge.judge(endless, Optional.empty(), Optional.empty())).singleElement()
+        assertThat(LocationJudge.judge(endless, Optional.empty(), Optional.empty(), 0)).singleElement()
                 .satisfies(fault -> assertThat(fault.code().id()).isEqualTo("location.too-long"));
     }
 
     private static List<LocationFault> judge(String path, StorageKind storage) {
-        return LocationJudge.judge(new ProjectLocation(Optional.of(OperatingSystem.WINDOWS), Optional.of(storage), path),
-                Optional.of(POLICY), Optional.of(ROOT));
+        OperatingSystem system = path.startsWith("/") ? OperatingSystem.MACOS : OperatingSystem.WINDOWS;
+        return LocationJudge.judge(new ProjectLocation(Optional.of(system), Optional.of(storage), path), Optional.of(POLICY),
+                Optional.of(ROOT), 0);
     }
 }

@@ -47,7 +47,7 @@ class CandidatesTest {
         Scan scan = new Scan(Map.of(), List.of(new DocumentLinks(DOCUMENT, "playlist", sink.links(), List.of())), Map.of(), Map.of(),
                 Set.of());
         return Resolution.of(tree(paths), scan, Optional.empty(), new RootNames(Optional.of("Root"), Optional.empty(), Optional.empty()),
-                Optional.empty(), 1_000).links();
+                List.of(), 1_000).links();
     }
 
     @ParameterizedTest

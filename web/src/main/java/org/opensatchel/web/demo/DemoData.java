@@ -150,7 +150,7 @@ class DemoData implements ApplicationRunner {
         if (located && !planted.location().isEmpty()) {
             boolean windows = planted.location().contains("\\");
             boolean removable = !planted.location().startsWith("C:");
-            locations.set(place, new ProjectLocation(Optional.of(windows ? OperatingSystem.WINDOWS : OperatingSystem.MACOS),
+            locations.set(place, "", new ProjectLocation(Optional.of(windows ? OperatingSystem.WINDOWS : OperatingSystem.MACOS),
                     Optional.of(removable ? StorageKind.REMOVABLE : StorageKind.LOCAL), planted.location().replace("@", root)),
                     when.minus(Duration.ofHours(20)));
         }

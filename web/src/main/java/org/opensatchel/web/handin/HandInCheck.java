@@ -71,12 +71,13 @@ class HandInCheck {
     private WorkOrder order(HandInRepository.Claimed handIn, LocalFile archive) {
         AssignmentView assignment = courses.forJob(handIn.getAssignmentId());
         Student student = courses.student(assignment, handIn.getEnrolmentId());
-        Optional<SetLocation> location = Optional.ofNullable(locations.current(assignment).get(student.enrolmentId()));
+        List<WorkOrder.Location> places = locations.everywhere(assignment).getOrDefault(student.enrolmentId(), List.of()).stream()
+                .map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())).toList();
         Kit kit = kits.version(handIn.getKitVersionId()).kit();
         return new WorkOrder(archive.path().toString(), WorkOrder.Form.valueOf(handIn.getForm()), document(kit),
                 kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
                 courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(),
-                location.map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())),
+                places,
                 team(assignment, student), earlier(handIn.getId()), machines(kit), properties.limits().read(),
                 Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
     }

@@ -16,6 +16,7 @@ import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handin.UploadDesk.Answer;
 import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
 import org.springframework.data.domain.PageRequest;
@@ -25,11 +26,14 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.unit.DataSize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Handing in, and the list of what came in. */
@@ -44,17 +48,22 @@ class HandInController {
     private final HandInService handIns;
     private final UploadDesk desk;
     private final HandInQuota quota;
+    private final HandInGlance glance;
     private final Clock clock;
     private final long mostBytes;
+    private final long mostPacket;
 
-    HandInController(CourseService courses, KitService kits, HandInService handIns, UploadDesk desk, HandInQuota quota, Clock clock,
+    HandInController(CourseService courses, KitService kits, HandInService handIns, UploadDesk desk, HandInQuota quota, HandInGlance glance,
+            Clock clock,
             SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
         this.handIns = handIns;
         this.desk = desk;
         this.quota = quota;
+        this.glance = glance;
         this.clock = clock;
+        this.mostPacket = properties.maxPacket().toBytes();
         this.mostBytes = properties.maxUpload().toBytes();
     }
 
@@ -85,6 +94,10 @@ class HandInController {
         model.addAttribute("open", kits.current(place.assignment()).isPresent());
         List<HandInView> own = handIns.ofStudent(place);
         model.addAttribute("handIns", own);
+        model.addAttribute("module", "look/hand-in");
+        model.addAttribute("scriptWords", "look");
+        model.addAttribute("reading",
+                FolderReading.under(kits.current(place.assignment()).map(PublishedKit::kit), DataSize.ofBytes(mostPacket)).json());
         model.addAttribute("counting", HandInView.counting(own).map(HandInView::id).orElse(0L));
         model.addAttribute("deadline", place.assignment().deadline());
         model.addAttribute("closed", quota.closed(place).orElse(null));
@@ -92,6 +105,28 @@ class HandInController {
         model.addAttribute("mostBytes", mostBytes);
         model.addAttribute("mostSaid", Speech.words().size(mostBytes));
         return "handin/hand-in";
+    }
+
+    /** What is said of a project before anything of it is sent; our script reads its names and its marker. */
+    @PostMapping(path = "/assignments/{id}/hand-in/glance", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseBody
+    HandInGlance.Answer glance(@PathVariable long id, @AuthenticationPrincipal SignedIn me, @RequestBody HandInGlance.Picked picked) {
+        return glance.at(courses.forStudent(id, me.accountId()), picked);
+    }
+
+    /** The list of a folder with its documents, where the media may stay where they are. */
+    @PostMapping(path = "/assignments/{id}/hand-in/listing", consumes = "application/zip")
+    ResponseEntity<UploadAnswer> listing(@PathVariable long id, @AuthenticationPrincipal SignedIn me,
+            @RequestHeader("X-File-Name") String folder, HttpServletRequest request) throws IOException {
+        Place place = courses.forStudent(id, me.accountId());
+        if (!place.assignment().takesListing()) {
+            throw new NotAccessible();
+        }
+        Optional<String> closed = quota.closed(place);
+        Answer answer = closed.isPresent() ? Answer.refused(HttpStatus.UNPROCESSABLE_CONTENT, closed.get())
+                : desk.take(place, me, folder, request, mostPacket, (name, stored) -> handIns.takeListing(place, name, stored));
+        return ResponseEntity.status(answer.status())
+                .body(new UploadAnswer(answer.isRefused() ? "" : "/hand-ins/" + answer.made(), answer.refusal()));
     }
 
     /** Whether a file of a size can be handed in now; our script asks before it sends anything. */

@@ -84,6 +84,11 @@ public class HandInService {
         return take(new Sent(HandIn.Kind.PRE_CHECK, form, name, stored, clock.instant()), place);
     }
 
+    /** The list of a folder with its documents, handed in instead of the whole project. */
+    public long takeListing(Place place, String name, Stored stored) {
+        return take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.LISTING, name, stored, clock.instant()), place);
+    }
+
     /** What somebody sent. */
     private record Sent(HandIn.Kind kind, WorkOrder.Form form, String name, Stored stored, Instant when) {}
 

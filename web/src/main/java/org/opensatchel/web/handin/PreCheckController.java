@@ -2,11 +2,8 @@ package org.opensatchel.web.handin;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.scan.WorthReading;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
@@ -47,14 +44,6 @@ class PreCheckController {
         this.properties = properties;
     }
 
-    /**
-     * What our script reads of a folder.
-     *
-     * @param sizes the sizes of files that are compared by their content, like starter files
-     * @param most what it sends at most, in bytes
-     */
-    record Reading(WorthReading worth, List<Long> sizes, long most) {}
-
     @GetMapping("/assignments/{id}/pre-check")
     String page(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
         Place place = courses.forStudent(id, me.accountId());
@@ -66,13 +55,8 @@ class PreCheckController {
         Optional<Kit> kit = kits.current(place.assignment()).map(PublishedKit::kit);
         model.addAttribute("open", kit.isPresent());
         model.addAttribute("checks", handIns.preChecks(place));
-        model.addAttribute("reading", JsonDocuments.MAPPER.writeValueAsString(reading(kit)));
+        model.addAttribute("reading", FolderReading.under(kit, properties.maxPacket()).json());
         return "handin/pre-check";
-    }
-
-    private Reading reading(Optional<Kit> kit) {
-        List<Long> sizes = kit.map(Kit::starter).orElse(List.of()).stream().map(Kit.StarterFile::bytes).distinct().toList();
-        return new Reading(WorthReading.under(kit), sizes, properties.maxPacket().toBytes());
     }
 
     /** A packet as our script makes it. */

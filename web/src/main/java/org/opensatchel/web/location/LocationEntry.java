@@ -29,12 +29,17 @@ class LocationEntry {
     private int must;
     private int should;
     private Instant setAt;
+    private String computer;
+    private boolean givenUp;
 
     protected LocationEntry() {
     }
 
-    LocationEntry(long assignmentId, long enrolmentId, OperatingSystem system, StorageKind storage, String path, int must, int should,
-            Instant setAt) {
+    /** @param givenUp whether the project lies on that computer no more */
+    LocationEntry(long assignmentId, long enrolmentId, String computer, OperatingSystem system, StorageKind storage, String path, int must,
+            int should, Instant setAt, boolean givenUp) {
+        this.computer = computer;
+        this.givenUp = givenUp;
         this.assignmentId = assignmentId;
         this.enrolmentId = enrolmentId;
         this.system = system;
@@ -46,6 +51,6 @@ class LocationEntry {
     }
 
     SetLocation view() {
-        return new SetLocation(id, enrolmentId, system, storage, path, must, should, setAt);
+        return new SetLocation(id, enrolmentId, computer, system, storage, path, must, should, setAt);
     }
 }

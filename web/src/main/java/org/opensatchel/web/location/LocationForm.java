@@ -6,12 +6,22 @@ import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.machine.OperatingSystem;
 
 /** What the location page sends. */
-record LocationForm(OperatingSystem system, StorageKind storage, String path) {
+record LocationForm(OperatingSystem system, StorageKind storage, String path, String computer, String was) {
+
+    private static final int LONGEST_NAME = 60;
 
     LocationForm {
         system = system == null ? OperatingSystem.WINDOWS : system;
         storage = storage == null ? StorageKind.REMOVABLE : storage;
         path = path == null ? "" : path;
+        String named = computer == null ? "" : computer.replace("\0", "").strip();
+        computer = named.codePointCount(0, named.length()) <= LONGEST_NAME ? named
+                : named.substring(0, named.offsetByCodePoints(0, LONGEST_NAME));
+    }
+
+    /** Whether somebody gave a computer that they named before another name. */
+    boolean isRenamed() {
+        return was != null && !was.equals(computer);
     }
 
     ProjectLocation location() {
@@ -19,6 +29,6 @@ record LocationForm(OperatingSystem system, StorageKind storage, String path) {
     }
 
     static LocationForm of(SetLocation set) {
-        return new LocationForm(set.system(), set.storage(), set.path());
+        return new LocationForm(set.system(), set.storage(), set.path(), set.computer(), set.computer());
     }
 }

@@ -6,7 +6,7 @@ import org.springframework.data.repository.Repository;
 
 interface LocationRepository extends Repository<LocationEntry, Long> {
 
-    @Query(nativeQuery = true, value = "select distinct on (enrolment_id) * from project_location where assignment_id = :assignmentId order by enrolment_id, set_at desc, id desc")
+    @Query(nativeQuery = true, value = "select * from (select distinct on (enrolment_id, computer) * from project_location where assignment_id = :assignmentId order by enrolment_id, computer, set_at desc, id desc) newest where not given_up order by enrolment_id, computer, id")
     List<LocationEntry> current(long assignmentId);
 
     @Query("select l from LocationEntry l where l.assignmentId = :assignmentId and l.enrolmentId = :enrolmentId order by l.setAt desc, l.id desc limit 50")

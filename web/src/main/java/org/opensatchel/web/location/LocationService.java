@@ -6,14 +6,17 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.PlannedPaths;
 import org.opensatchel.core.location.LocationFault;
 import org.opensatchel.core.location.LocationJudge;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.kit.KitService;
@@ -37,12 +40,19 @@ public class LocationService {
         this.clock = clock;
     }
 
-    /** The location each student of an assignment has set last, by enrolment. */
+    /** Where each student of an assignment says the project lies, by enrolment; who works on several computers, on the first. */
     @Transactional(readOnly = true)
     public Map<Long, SetLocation> current(AssignmentView assignment) {
-        Map<Long, SetLocation> current = new HashMap<>();
-        locations.current(assignment.id()).forEach(entry -> current.put(entry.view().enrolmentId(), entry.view()));
-        return current;
+        Map<Long, SetLocation> first = new HashMap<>();
+        everywhere(assignment).forEach((enrolment, places) -> first.put(enrolment, places.get(0)));
+        return first;
+    }
+
+    /** The same on every computer of each. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<SetLocation>> everywhere(AssignmentView assignment) {
+        return locations.current(assignment.id()).stream().map(LocationEntry::view)
+                .collect(Collectors.groupingBy(SetLocation::enrolmentId));
     }
 
     /** A student's locations, the newest first. */
@@ -55,7 +65,15 @@ public class LocationService {
     @Transactional(readOnly = true)
     public List<LocationFault> judge(Place place, ProjectLocation location) {
         Optional<Kit> kit = kits.current(place.assignment()).map(published -> published.kit());
-        return LocationJudge.judge(location, kit.flatMap(Kit::location), rootName(place));
+        int deepest = kit.map(plan -> PlannedPaths.deepest(plan, place.student().fields(place.assignment()))).orElse(0);
+        return LocationJudge.judge(location, kit.flatMap(Kit::location), rootName(place), deepest);
+    }
+
+    /** What the roster does not say of this student and the name of the root is made from. */
+    @Transactional(readOnly = true)
+    public List<RosterField> missing(Place place) {
+        return kits.current(place.assignment()).map(published -> published.kit().root().missing(place.student().fields(place.assignment())))
+                .orElse(List.of());
     }
 
     /** The name the student's root should have. */
@@ -70,19 +88,29 @@ public class LocationService {
         return kits.current(assignment).flatMap(published -> published.kit().location()).orElse(LocationPolicy.ANYWHERE);
     }
 
+    /** @param computer what the student calls the computer; empty for who has one */
     @Transactional
-    public SetLocation set(Place place, ProjectLocation location) {
-        return set(place, location, clock.instant());
+    public SetLocation set(Place place, String computer, ProjectLocation location) {
+        return set(place, computer, location, clock.instant());
+    }
+
+    /** Says that the project lies on a computer no more. */
+    @Transactional
+    public void giveUp(Place place, SetLocation was) {
+        locations
+                .save(new LocationEntry(place.assignment().id(), place.student().enrolmentId(), was.computer(), was.system(), was.storage(),
+                        was.path(), was.must(), was.should(), clock.instant(), true));
     }
 
     /** For the demo: a setting at a time of its own. */
     @Transactional
-    public SetLocation set(Place place, ProjectLocation location, Instant when) {
+    public SetLocation set(Place place, String computer, ProjectLocation location, Instant when) {
         List<LocationFault> faults = judge(place, location);
         int must = (int) faults.stream().filter(fault -> fault.code().severity() == Severity.MUST).count();
         return locations.save(
-                new LocationEntry(place.assignment().id(), place.student().enrolmentId(), location.system().orElse(OperatingSystem.WINDOWS),
-                        location.storage().orElse(StorageKind.LOCAL), location.path().strip(), must, faults.size() - must, when))
+                new LocationEntry(place.assignment().id(), place.student().enrolmentId(), computer,
+                        location.system().orElse(OperatingSystem.WINDOWS),
+                        location.storage().orElse(StorageKind.LOCAL), location.path().strip(), must, faults.size() - must, when, false))
                 .view();
     }
 }

@@ -3,6 +3,7 @@ package org.opensatchel.web.location;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.location.LocationFault;
 import org.opensatchel.core.location.LocationJudge;
@@ -19,8 +20,35 @@ import org.opensatchel.core.words.Words;
  */
 record Strap(List<Part> parts, List<Hanging> faults, boolean rootIsRight, int length) {
 
-    /** One part; kind is {@code plain}, {@code must}, {@code should} or {@code root}. */
-    record Part(String name, String kind, List<Hanging> hanging) {}
+    /**
+     * One part; kind is {@code plain}, {@code must}, {@code should} or {@code root}.
+     *
+     * @param differs where its name goes wrong; empty, with the whole name before it, where nothing is to be marked
+     */
+    record Part(String before, String differs, String after, String kind, List<Hanging> hanging) {
+
+        static Part of(String name, String kind, List<Hanging> hanging) {
+            return new Part(name, "", "", kind, hanging);
+        }
+
+        /** The same with what differs from the name it should have. */
+        Part against(String right) {
+            int start = 0;
+            while (start < Math.min(before.length(), right.length()) && before.charAt(start) == right.charAt(start)) {
+                start++;
+            }
+            int end = 0;
+            while (end < Math.min(before.length(), right.length()) - start
+                    && before.charAt(before.length() - 1 - end) == right.charAt(right.length() - 1 - end)) {
+                end++;
+            }
+            // Two names that share next to nothing differ as a whole.
+            boolean unlike = (start + end) * 3 < right.length();
+            return unlike ? this
+                    : new Part(before.substring(0, start), before.substring(start, before.length() - end),
+                            before.substring(before.length() - end), kind, hanging);
+        }
+    }
 
     /** A reason that hangs from a part. */
     record Hanging(String severity, Sentence message, List<Sentence> remedy) {}
@@ -36,7 +64,9 @@ record Strap(List<Part> parts, List<Hanging> faults, boolean rootIsRight, int le
             List<LocationFault> here = faults.stream().filter(fault -> fault.part().isPresent() && fault.part().getAsInt() == at).toList();
             boolean last = i == names.size() - 1;
             String kind = here.isEmpty() ? (last && right ? "root" : "plain") : word(here.get(0));
-            parts.add(new Part(names.get(i), kind, here.stream().map(fault -> hanging(fault, words)).toList()));
+            Part part = Part.of(names.get(i), kind, here.stream().map(fault -> hanging(fault, words)).toList());
+            boolean named = here.stream().anyMatch(fault -> fault.code() == Code.LOCATION_ROOT_NAME);
+            parts.add(named ? rootName.map(NameFolding::composed).map(part::against).orElse(part) : part);
         }
         return new Strap(parts, faults.stream().map(fault -> hanging(fault, words)).toList(), right, shown.length());
     }

@@ -25,8 +25,10 @@ class BandCounts {
               (select max(version) from kit_version where assignment_id = :assignment) as version,
               (select count(*) from here) as students,
               (select count(*) from given where enrolment_id in (select id from here)) as held,
-              (select count(distinct enrolment_id) from project_location
-                where assignment_id = :assignment and enrolment_id in (select id from here)) as located,
+              (select count(distinct enrolment_id) from (
+                select distinct on (enrolment_id, computer) enrolment_id, given_up from project_location
+                where assignment_id = :assignment and enrolment_id in (select id from here)
+                order by enrolment_id, computer, set_at desc, id desc) place where not given_up) as located,
               (select count(*) from last) as handed,
               (select count(*) from last where verdict = 'ready') as ready,
               (select count(*) from last where verdict in ('fix', 'blocked')) as fix

@@ -2,6 +2,7 @@ package org.opensatchel.web.page;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
@@ -27,7 +28,11 @@ class HomeController {
     @GetMapping("/")
     String home(@AuthenticationPrincipal SignedIn me, Model model) {
         if (!me.isInstructor()) {
-            model.addAttribute("work", work.of(me.accountId()));
+            List<MyWork.Line> lines = work.of(me.accountId());
+            Set<Long> busy = lines.stream().map(line -> line.assignment().courseId()).collect(Collectors.toSet());
+            model.addAttribute("work", lines);
+            model.addAttribute("idle",
+                    courses.coursesAttendedBy(me.accountId()).stream().filter(course -> !busy.contains(course.id())).toList());
             return "page/my-work";
         }
         model.addAttribute("courses", courses.coursesTaughtBy(me.accountId()));

@@ -38,7 +38,9 @@ class StudentWalkTest extends RunningApplication {
     @Test
     void collectsLocatesHandsInAndReads() throws IOException {
         Page page = signIn("liv.sorensen");
+        accessible(page);
         page.getByText("A2 Night Market Ident").click();
+        page.navigate(page("/kit"));
         accessible(page);
         Download kit = page.waitForDownload(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Download")).click());
         assertThat(kit.suggestedFilename()).isEqualTo("MOV120_A2_Sørensen_Liv.zip");

@@ -10,7 +10,8 @@ import org.opensatchel.core.resolve.RootNames;
 /** Where the project is said to lie, and where its links were made. */
 public interface LocationEvidence {
 
-    Optional<ProjectLocation> location();
+    /** Where it is said to lie: on each computer that somebody works on. */
+    List<ProjectLocation> places();
 
     /** What the kit says of locations, where it says anything. */
     Optional<LocationPolicy> locationPolicy();

@@ -1,5 +1,6 @@
 package org.opensatchel.core.check.rule;
 
+import static org.opensatchel.core.fact.FactName.HOW;
 import static org.opensatchel.core.fact.FactName.LOCATION;
 import static org.opensatchel.core.fact.FactName.ROOT;
 
@@ -29,26 +30,30 @@ final class LocationFaults implements Rule<LocationEvidence> {
     public Set<Code> gives() {
         return Set.of(Code.LOCATION_SUBFOLDER, Code.LOCATION_PARENT, Code.LOCATION_ROOT_NAME, Code.LOCATION_AVOIDED_PLACE,
                 Code.LOCATION_STORAGE_KIND, Code.LOCATION_TOO_LONG,
-                Code.LOCATION_UNDECLARED, Code.LOCATION_DIFFERS);
+                Code.LOCATION_UNDECLARED, Code.LOCATION_DIFFERS, Code.LOCATION_CONTRADICTS);
     }
 
     @Override
     public List<Finding> judge(LocationEvidence evidence) {
-        if (evidence.location().isEmpty()) {
+        if (evidence.places().isEmpty()) {
             return evidence.locationPolicy().isPresent() ? List.of(Finding.of(Code.LOCATION_UNDECLARED).make()) : List.of();
         }
-        ProjectLocation location = evidence.location().get();
         Optional<String> root = evidence.rootNames().expected().or(() -> evidence.rootNames().actual());
         List<Finding> out = new ArrayList<>();
-        List<LocationFault> faults = LocationJudge.judge(location, evidence.locationPolicy(), root, evidence.inferred());
-        faults
-                .forEach(fault -> out
-                        .add(Finding.of(fault.code()).facts(fault.facts()).causedBy(cause(evidence, location, fault.code())).make()));
-        // That a location is the folder around the root is told already.
-        boolean around = faults.stream().anyMatch(fault -> fault.code() == Code.LOCATION_PARENT);
-        evidence.inferred().filter(inferred -> !around && !same(location.path(), inferred))
-                .ifPresent(inferred -> out.add(Finding.of(Code.LOCATION_DIFFERS)
-                        .fact(LOCATION, location.path()).fact(ROOT, inferred).make()));
+        boolean around = false;
+        for (ProjectLocation place : evidence.places()) {
+            List<LocationFault> faults = LocationJudge.judge(place, evidence.locationPolicy(), root, evidence.inferred());
+            // That a location is the folder around the root is told already.
+            around |= faults.stream().anyMatch(fault -> fault.code() == Code.LOCATION_PARENT);
+            // A folder around it of the same name harms nobody once the project itself is at hand.
+            faults.stream().filter(fault -> !fault.facts().text(HOW).equals(Optional.of("twice")))
+                    .map(fault -> Finding.of(fault.code()).facts(fault.facts()).causedBy(cause(evidence, place, fault.code())).make())
+                    .filter(finding -> !out.contains(finding)).forEach(out::add);
+        }
+        boolean told = around || evidence.inferred().filter(inferred -> evidence.places().stream()
+                .anyMatch(place -> same(place.path(), inferred))).isPresent();
+        evidence.inferred().filter(inferred -> !told).ifPresent(inferred -> out.add(Finding.of(Code.LOCATION_DIFFERS)
+                .fact(LOCATION, evidence.places().get(0).path()).fact(ROOT, inferred).make()));
         return out;
     }
 

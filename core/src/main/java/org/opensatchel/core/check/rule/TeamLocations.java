@@ -32,7 +32,7 @@ final class TeamLocations implements Rule<LocationEvidence> {
 
     @Override
     public List<Finding> judge(LocationEvidence evidence) {
-        Optional<String> own = evidence.location().flatMap(location -> name(location.path()));
+        Optional<String> own = evidence.places().stream().findFirst().flatMap(location -> name(location.path()));
         if (own.isEmpty()) {
             return List.of();
         }

@@ -28,7 +28,7 @@ class TeamLocationsTest {
         String[] paths = others.split(";");
         List<TeamLocation> team = IntStream.range(0, paths.length).mapToObj(i -> new TeamLocation("P" + i, paths[i])).toList();
         LocationEvidence evidence = mock(LocationEvidence.class);
-        when(evidence.location()).thenReturn(Optional.of(own).filter(path -> !path.isEmpty()).map(ProjectLocation::of));
+        when(evidence.places()).thenReturn(Optional.of(own).filter(path -> !path.isEmpty()).map(ProjectLocation::of).stream().toList());
         when(evidence.team()).thenReturn(team);
         assertThat(String.join(" ",
                 new TeamLocations().judge(evidence).stream().map(finding -> Words.ENGLISH.of(finding).message().toString()).toList()))

@@ -1,0 +1,26 @@
+package org.opensatchel.web.handin;
+
+import java.util.List;
+import java.util.Optional;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.scan.WorthReading;
+import org.springframework.util.unit.DataSize;
+
+/**
+ * What our script reads of a folder.
+ *
+ * @param sizes the sizes of files that are compared by their content, like starter files
+ * @param most what it sends at most, in bytes
+ */
+record FolderReading(WorthReading worth, List<Long> sizes, long most) {
+
+    static FolderReading under(Optional<Kit> kit, DataSize most) {
+        List<Long> sizes = kit.map(Kit::starter).orElse(List.of()).stream().map(Kit.StarterFile::bytes).distinct().toList();
+        return new FolderReading(WorthReading.under(kit), sizes, most.toBytes());
+    }
+
+    String json() {
+        return JsonDocuments.MAPPER.writeValueAsString(this);
+    }
+}
