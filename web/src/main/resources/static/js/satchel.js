@@ -8,7 +8,7 @@ document.addEventListener("DOMContentLoaded", () => {
 // A time of the course is said in one's own time zone too, where that is another.
 document.addEventListener("DOMContentLoaded", () => {
   const language = document.documentElement.lang || "en", own = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const said = (when, timeZone) => when.toLocaleString(language, { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", timeZone });
+  const said = (when, timeZone) => when.toLocaleString(language, { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", hourCycle: "h23", timeZone });
   for (const time of document.querySelectorAll("time[data-zone]")) {
     const when = new Date(time.dateTime);
     try {

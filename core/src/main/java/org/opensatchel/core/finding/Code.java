@@ -100,7 +100,7 @@ public enum Code {
     NAME_NOT_COMPOSED(Family.NAME, "not-composed", Severity.NOTE, FOUND, MACHINES),
     LINK_PINNED(Family.LINK, "pinned", Severity.MUST, TARGET, TEXT, OLD_ROOT),
     LINK_MOVED(Family.LINK, "moved", Severity.MUST, WANTED, TARGET, OTHERS, THERE),
-    LINK_OUTSIDE(Family.LINK, "outside", Severity.MUST, WANTED, TEXT, PERSON, CANDIDATE, THERE),
+    LINK_OUTSIDE(Family.LINK, "outside", Severity.MUST, WANTED, TEXT, HOW, PERSON, CANDIDATE, THERE),
     LINK_MISSING(Family.LINK, "missing", Severity.MUST, WANTED, CANDIDATE, REASON, HOW, DIFFERENCE, THERE),
     LINK_OTHER_PROJECT(Family.LINK, "other-project", Severity.MUST, WANTED, TEXT, PROJECT, CANDIDATE, THERE),
     LINK_NETWORK_SHARE(Family.LINK, "network-share", Severity.MUST, WANTED, TEXT, CANDIDATE, THERE),

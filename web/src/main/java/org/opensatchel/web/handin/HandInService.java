@@ -5,11 +5,13 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.Report;
@@ -240,6 +242,16 @@ public class HandInService {
     @Transactional(readOnly = true)
     public List<HandInView> ofStudent(Place place) {
         return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandIn.Kind.HAND_IN);
+    }
+
+    /** What the student had checked last before this came, as a hand-in or before one. */
+    @Transactional(readOnly = true)
+    public Optional<HandInView> before(Shown shown) {
+        boolean own = !shown.byInstructor() || shown.place().assignment().showsPreChecks();
+        return Stream.concat(ofStudent(shown.place()).stream(), own ? preChecks(shown.place()).stream() : Stream.empty())
+                .filter(other -> other.isDone() && !"blocked".equals(other.verdict())
+                        && other.receivedAt().isBefore(shown.handIn().receivedAt()))
+                .max(Comparator.comparing(HandInView::receivedAt));
     }
 
     /** A student's pre-checks, the newest first. */

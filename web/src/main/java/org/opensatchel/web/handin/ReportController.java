@@ -3,7 +3,11 @@ package org.opensatchel.web.handin;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
 import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.report.Since;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.text.Speech;
 import org.springframework.core.io.InputStreamResource;
@@ -23,6 +27,9 @@ import org.springframework.web.bind.annotation.ResponseBody;
 /** Watching a check, and reading its report: that of a hand-in, and that of a check before it. */
 @Controller
 class ReportController {
+
+    /** Of what was mended, or is new, so many are listed. */
+    private static final int MOST_CHANGES = 20;
 
     private final HandInService handIns;
     private final FailureWords failures;
@@ -56,13 +63,32 @@ class ReportController {
         List<String> asked = List.of("media", "points", "steps");
         model.addAttribute("notChecked",
                 Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !asked.contains(what)).toList()));
+        model.addAttribute("since", since(shown, digest).orElse(null));
         model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
+        if (digest.head().counts().must() > 0) {
+            model.addAttribute("skipTo", "#finding-0");
+        }
         model.addAttribute("map", ThreadMap.of(digest));
         model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
         model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
         model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : handIns.ofStudent(shown.place()));
         return "handin/report";
     }
+
+    /** What became of what the check before found: the last one that was made before this project came. */
+    private Optional<SinceBefore> since(HandInService.Shown shown, ReportDigest digest) {
+        return handIns.before(shown).map(before -> {
+            Since since = Since.between(handIns.digest(new HandInService.Shown(before, shown.place(), false)).head().findings(),
+                    digest.head().findings());
+            Words words = Speech.words();
+            return new SinceBefore(before, since.fixed().size(), since.fresh().size(),
+                    since.fixed().stream().limit(MOST_CHANGES).map(finding -> words.of(finding).message()).toList(),
+                    since.fresh().stream().limit(MOST_CHANGES).map(finding -> words.of(finding).message()).toList());
+        });
+    }
+
+    /** What a page says of the check before. */
+    record SinceBefore(HandInView before, int fixed, int fresh, List<Sentence> isFixed, List<Sentence> isFresh) {}
 
     private String waiting(HandInService.Shown shown, Model model, HttpServletResponse response) {
         HandInView handIn = shown.handIn();

@@ -2,6 +2,8 @@ package org.opensatchel.web.handin;
 
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report.ProposalLine;
@@ -9,6 +11,7 @@ import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.words.Said;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.web.text.Marked;
 
 /** The findings of a report as a page tells them, in the order to fix them, in one language. */
 record ToldFindings(List<Group> groups, int must, int should, int note, long more) {
@@ -22,12 +25,19 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
      *
      * @param first all that is said of the first one, which stands for all
      * @param proposal what was probably meant, where it is one finding alone
+     * @param names a name beside the right one, where that is all that is wrong
      * @param others what is said of the others, as many as are listed
      * @param unlisted how many more there are
      * @param follow what follows from the first one
      */
-    record Group(String code, String severity, Sentence heading, Said first, Optional<ProposalLine> proposal, List<Sentence> others,
+    record Group(String code, String severity, Sentence heading, Said first, Optional<ProposalLine> proposal, Optional<Names> names,
+            List<Sentence> others,
             long unlisted, List<Sentence> follow) {
+        /** What is told alone, by its place in the report; what has to be done to it, and not only known. */
+        public boolean isTask() {
+            return !severity.equals("note");
+        }
+
         public boolean isMany() {
             return !others.isEmpty() || unlisted > 0;
         }
@@ -62,12 +72,30 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
         return new Said(first.title(), first.message(), first.why(), words.remedy(group));
     }
 
+    /** A name as it is and as it should be, what differs marked in both; and the folder it lies in, empty for the root. */
+    record Names(Marked found, Marked right, String folder) {}
+
+    private static Optional<Names> names(FindingGroups.Group group) {
+        if (group.isMany() || !group.code().startsWith("name.")) {
+            return Optional.empty();
+        }
+        Optional<Facts> facts = group.first().facts();
+        Optional<String> right = facts.flatMap(all -> all.text(FactName.EXPECTED));
+        String path = group.first().path();
+        String folder = path.contains("/") ? path.substring(0, path.lastIndexOf('/')) : "";
+        Optional<String> found = facts.flatMap(all -> all.text(FactName.FOUND))
+                .or(() -> Optional.of(path.substring(path.lastIndexOf('/') + 1)).filter(name -> !name.isEmpty()));
+        return found.flatMap(
+                name -> right.filter(wanted -> !wanted.equals(name))
+                        .map(wanted -> new Names(Marked.between(name, wanted), Marked.between(wanted, name), folder)));
+    }
+
     private static Group group(FindingGroups.Group group, Words words) {
         FindingLine first = group.first();
         List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message())
                 .toList();
         return new Group(group.code(), group.severity(), words.heading(group), said(group, words),
-                group.isMany() ? Optional.empty() : first.proposal(), others,
+                group.isMany() || names(group).isPresent() ? Optional.empty() : first.proposal(), names(group), others,
                 group.count() - 1 - others.size(), first.consequences().orElse(List.of()).stream().map(words::of).toList());
     }
 }

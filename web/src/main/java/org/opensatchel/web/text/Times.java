@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
 public class Times {
 
     private static final long WEEK = 7L * 24 * 3600;
-    private static final Duration DAYS_FROM = Duration.ofHours(48);
+    private static final Duration DAYS_FROM = Duration.ofHours(36);
     private static final Duration HOURS_FROM = Duration.ofMinutes(100);
 
     private final Clock clock;

@@ -85,8 +85,12 @@ const send = () => {
   request.setRequestHeader("X-File-Name", encodeURIComponent(file.name));
   request.responseType = "json";
   request.upload.onprogress = (event) => went(event.loaded, event.total);
-  request.onload = ({ target }) => target.status === 200 ? location.assign(target.response.next)
-    : refuse(target.response?.refusal || say(target.status === 403 ? "js-look.signed-out-reload" : "js.refused"));
+  request.onload = ({ target }) => {
+    // It has gone: leaving the page loses nothing any more.
+    request = null;
+    if (target.status === 200) location.assign(target.response.next);
+    else refuse(target.response?.refusal || say(target.status === 403 ? "js-look.signed-out-reload" : "js.refused"));
+  };
   request.onerror = () => refuse(say("js.broke-off"));
   went(0, file.size);
   request.send(file);

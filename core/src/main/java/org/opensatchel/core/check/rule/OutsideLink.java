@@ -1,12 +1,14 @@
 package org.opensatchel.core.check.rule;
 
 import static org.opensatchel.core.fact.FactName.CANDIDATE;
+import static org.opensatchel.core.fact.FactName.HOW;
 import static org.opensatchel.core.fact.FactName.PERSON;
 import static org.opensatchel.core.fact.FactName.PROJECT;
 import static org.opensatchel.core.fact.FactName.TEXT;
 import static org.opensatchel.core.fact.FactName.WANTED;
 
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.finding.Candidate;
@@ -23,6 +25,10 @@ final class OutsideLink extends LinkCheck {
         super(Outcome.OUTSIDE);
     }
 
+    private static final Set<String> HOMES = Set.of("users", "home", "benutzer");
+    private static final Map<String, String> PLACES = Map.of("desktop", "desktop", "schreibtisch", "desktop", "downloads", "downloads",
+            "download", "downloads", "documents", "documents", "my documents", "documents", "dokumente", "documents");
+
     @Override
     public Set<Code> gives() {
         return Set.of(Code.LINK_OUTSIDE, Code.LINK_OTHER_PROJECT, Code.LINK_NETWORK_SHARE, Code.LINK_TEMPORARY);
@@ -36,7 +42,7 @@ final class OutsideLink extends LinkCheck {
         if (code == Code.LINK_OTHER_PROJECT) {
             finding.fact(PROJECT, link.otherProject());
         } else if (code == Code.LINK_OUTSIDE) {
-            finding.fact(PERSON, home(link));
+            finding.fact(HOW, place(link)).fact(PERSON, home(link));
         }
         return finding.make();
     }
@@ -57,6 +63,13 @@ final class OutsideLink extends LinkCheck {
                 .filter(address -> address.names().get(0).equalsIgnoreCase("users") || address.names().get(0).equals("home"))
                 .map(address -> address.names().get(1))
                 .filter(name -> !name.equalsIgnoreCase("public") && !name.equalsIgnoreCase("shared"));
+    }
+
+    /** The folder a person would call it by: the one right in somebody's own folder, where everybody has that. */
+    private static Optional<String> place(ResolvedLink link) {
+        return link.link().address().filter(address -> address.form().isAbsolute() && address.names().size() > 3)
+                .filter(address -> HOMES.contains(address.names().get(0).toLowerCase(Locale.ROOT)))
+                .map(address -> PLACES.get(address.names().get(2).toLowerCase(Locale.ROOT)));
     }
 
     private static boolean isTemporary(String text) {
