@@ -25,7 +25,8 @@ import org.opensatchel.core.report.Report.SealedLine;
  * What a worker is to check, as it goes over its standard input. Nothing of it ever stands on a command line, since names
  * in it are whatever people are called.
  *
- * @param archive where the ZIP archive lies
+ * @param archive where the archive or the list lies
+ * @param contents where the file lies that says where each content is, as {@link HeldContents} reads it; empty unless it is a folder
  * @param form what the archive holds
  * @param kit the kit document it is held against
  * @param newer a later version of the kit, if there is one
@@ -38,13 +39,13 @@ import org.opensatchel.core.report.Report.SealedLine;
  * @param threads on how many threads
  * @param made the time to put on the report
  */
-public record WorkOrder(String archive, Form form, String kit, Optional<String> newer, Map<RosterField, String> fields,
+public record WorkOrder(String archive, String contents, Form form, String kit, Optional<String> newer, Map<RosterField, String> fields,
         List<Map<RosterField, String>> roster, List<Location> places,
         List<TeamLocation> team, List<SealedLine> earlier, List<String> machines, ReadLimits limits, int threads, Instant made) {
 
-    /** A project itself, or a packet of its list and its documents. */
+    /** A project itself, a packet of its list and its documents, or the list of a folder whose contents lie elsewhere. */
     public enum Form {
-        ZIP, LISTING
+        ZIP, LISTING, FOLDER
     }
 
     /** Where a project is said to lie. */
@@ -64,7 +65,8 @@ public record WorkOrder(String archive, Form form, String kit, Optional<String> 
 
     /** The same with half the threads, for a check that took more than there is. */
     WorkOrder halved() {
-        return new WorkOrder(archive, form, kit, newer, fields, roster, places, team, earlier, machines, limits, Math.max(1, threads / 2),
+        return new WorkOrder(archive, contents, form, kit, newer, fields, roster, places, team, earlier, machines, limits,
+                Math.max(1, threads / 2),
                 made);
     }
 

@@ -15,6 +15,7 @@ import java.util.concurrent.SynchronousQueue;
 import java.util.zip.GZIPOutputStream;
 import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.project.HashedSource;
 import org.opensatchel.core.project.ListingSource;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ZipSource;
@@ -101,7 +102,11 @@ public final class WorkerMain {
 
     private static ProjectSource source(WorkOrder order) throws IOException {
         Path archive = Path.of(order.archive());
-        return order.form() == WorkOrder.Form.LISTING ? ListingSource.packet(archive) : ZipSource.open(archive);
+        return switch (order.form()) {
+            case ZIP -> ZipSource.open(archive);
+            case LISTING -> ListingSource.packet(archive);
+            case FOLDER -> new HashedSource(archive, HeldContents.read(Path.of(order.contents())));
+        };
     }
 
     private void progress(long files, long bytes) {

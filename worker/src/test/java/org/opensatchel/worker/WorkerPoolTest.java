@@ -65,7 +65,7 @@ class WorkerPoolTest {
     }
 
     private WorkOrder order(Path archive, WorkOrder.Form form) {
-        return new WorkOrder(archive.toString(), form, KIT, Optional.empty(),
+        return new WorkOrder(archive.toString(), "", form, KIT, Optional.empty(),
                 Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline"),
                 List.of(), List.of(), List.of(), List.of(), List.of("lab-windows"),
                 ReadLimits.DEFAULT, 2, Instant.EPOCH);

@@ -17,10 +17,9 @@ import org.opensatchel.core.report.Report.FindingLine;
 public record Since(List<FindingLine> fixed, List<FindingLine> fresh, int stayed) {
 
     /** What makes two findings the same. */
-    private record Key(String code, String path, Optional<Facts> facts, String message) {
+    private record Key(String code, String path, Optional<Facts> facts) {
         static Key of(FindingLine finding) {
-            // Reports from before there were facts are told apart by what they say.
-            return new Key(finding.code(), finding.path(), finding.facts(), finding.facts().isPresent() ? "" : finding.message());
+            return new Key(finding.code(), finding.path(), finding.facts());
         }
     }
 

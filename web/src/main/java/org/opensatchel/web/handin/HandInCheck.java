@@ -1,9 +1,14 @@
 package org.opensatchel.web.handin;
 
+import java.io.Closeable;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,10 +31,11 @@ import org.opensatchel.web.location.SetLocation;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.LocalFile;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.worker.HeldContents;
 import org.opensatchel.worker.Packed;
 import org.opensatchel.worker.WorkOrder;
-import org.opensatchel.worker.WorkOutcome;
 import org.opensatchel.worker.WorkOutcome.Reason;
+import org.opensatchel.worker.WorkOutcome;
 import org.opensatchel.worker.WorkerPool;
 import org.springframework.stereotype.Service;
 
@@ -60,21 +66,55 @@ class HandInCheck {
 
     /** Checks it; after a try that wanted too much, on fewer threads. */
     WorkOutcome run(HandInRepository.Claimed handIn, ScanProgress progress) {
-        try (LocalFile archive = contents.local(handIn.getSha256())) {
-            WorkOrder order = order(handIn, archive);
+        try (LocalFile archive = contents.local(handIn.getSha256()); Held held = held(handIn)) {
+            WorkOrder order = order(handIn, archive, held);
             return handIn.getTries() == 0 ? workers.run(order, progress) : workers.runWithLess(order, progress);
         } catch (IOException gone) {
             return new WorkOutcome.Failed(Reason.STORE, "the content " + handIn.getSha256() + " is not to be had: " + gone.getMessage());
         }
     }
 
-    private WorkOrder order(HandInRepository.Claimed handIn, LocalFile archive) {
+    /** Where the contents of a folder lie, for as long as it is checked. */
+    private record Held(Optional<Path> list, List<LocalFile> files) implements Closeable {
+        @Override
+        public void close() throws IOException {
+            for (LocalFile file : files) {
+                file.close();
+            }
+            if (list.isPresent()) {
+                Files.deleteIfExists(list.get());
+            }
+        }
+    }
+
+    private Held held(HandInRepository.Claimed handIn) throws IOException {
+        if (!WorkOrder.Form.FOLDER.name().equals(handIn.getForm())) {
+            return new Held(Optional.empty(), List.of());
+        }
+        Held held = new Held(Optional.of(Files.createTempFile("satchel-held", "")), new ArrayList<>());
+        try {
+            Map<String, Path> where = new HashMap<>();
+            for (String hash : handIns.files(handIn.getId())) {
+                LocalFile file = contents.local(hash);
+                held.files.add(file);
+                where.put(hash, file.path());
+            }
+            HeldContents.write(where, held.list.get());
+            return held;
+        } catch (IOException gone) {
+            held.close();
+            throw gone;
+        }
+    }
+
+    private WorkOrder order(HandInRepository.Claimed handIn, LocalFile archive, Held held) {
         AssignmentView assignment = courses.forJob(handIn.getAssignmentId());
         Student student = courses.student(assignment, handIn.getEnrolmentId());
         List<WorkOrder.Location> places = locations.everywhere(assignment).getOrDefault(student.enrolmentId(), List.of()).stream()
                 .map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())).toList();
         Kit kit = kits.version(handIn.getKitVersionId()).kit();
-        return new WorkOrder(archive.path().toString(), WorkOrder.Form.valueOf(handIn.getForm()), document(kit),
+        return new WorkOrder(archive.path().toString(), held.list.map(Path::toString).orElse(""), WorkOrder.Form.valueOf(handIn.getForm()),
+                document(kit),
                 kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
                 courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(),
                 places,

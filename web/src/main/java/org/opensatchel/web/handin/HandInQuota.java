@@ -14,7 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Whether there is room for one more hand-in: of the student, of the course, and on our disk. Asked before anything is sent. */
 @Service
-class HandInQuota {
+public class HandInQuota {
 
     private final HandInRepository handIns;
     private final KitService kits;
@@ -39,6 +39,11 @@ class HandInQuota {
                 : Optional.empty();
     }
 
+    /** How many bytes our disk takes now. */
+    public long room() {
+        return store.room();
+    }
+
     /** Why so many bytes cannot be taken, as a sentence; empty when they can. */
     @Transactional(readOnly = true)
     public Optional<String> refusal(Place place, long bytes) {
@@ -47,10 +52,10 @@ class HandInQuota {
         }
         long own = properties.quotas().student().toBytes();
         long used = handIns.bytesOfStudent(place.student().enrolmentId());
-        if (used + bytes > own) {
+        if (bytes > own - used) {
             return Optional.of(Speech.say("hand-in.own-room", times.size(used), times.size(own)));
         }
-        if (handIns.bytesOfCourse(place.assignment().courseId()) + bytes > properties.quotas().course().toBytes()) {
+        if (bytes > properties.quotas().course().toBytes() - handIns.bytesOfCourse(place.assignment().courseId())) {
             return Optional.of(Speech.say("hand-in.course-room"));
         }
         return bytes > store.room() ? Optional.of(Speech.say("hand-in.no-room")) : Optional.empty();

@@ -134,11 +134,25 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7412, cast(:enrolmentId as integer))")
     int lockNumbers(long enrolmentId);
 
-    @Query(nativeQuery = true, value = "select coalesce(sum(bytes), 0) from hand_in where enrolment_id = :enrolment")
+    /** What a student's hand-ins take up: a content that is in several of them is there once. */
+    @Query(nativeQuery = true, value = "select coalesce(sum(bytes), 0) from (select sha256, bytes from hand_in where enrolment_id = :enrolment and form <> 'FOLDER' "
+            + "union select f.sha256, f.bytes from hand_in_file f join hand_in h on h.id = f.hand_in_id where h.enrolment_id = :enrolment) as kept")
     long bytesOfStudent(long enrolment);
 
-    @Query(nativeQuery = true, value = "select coalesce(sum(h.bytes), 0) from hand_in h join assignment a on a.id = h.assignment_id where a.course_id = :course")
+    /** The same for a course: each of its students has what they have. */
+    @Query(nativeQuery = true, value = "select coalesce(sum(bytes), 0) from (select h.enrolment_id, h.sha256, h.bytes from hand_in h join assignment a on a.id = h.assignment_id "
+            + "where a.course_id = :course and h.form <> 'FOLDER' union select h.enrolment_id, f.sha256, f.bytes from hand_in_file f join hand_in h on h.id = f.hand_in_id "
+            + "join assignment a on a.id = h.assignment_id where a.course_id = :course) as kept")
     long bytesOfCourse(long course);
+
+    /** Says which contents a folder consists of. */
+    @Modifying
+    @Query(nativeQuery = true, value = "insert into hand_in_file (hand_in_id, sha256, bytes) select :id, s, b from unnest(cast(:sha256 as text[]), cast(:bytes as bigint[])) as t(s, b)")
+    void consists(long id, String[] sha256, Long[] bytes);
+
+    /** The contents that a folder consists of. */
+    @Query(nativeQuery = true, value = "select sha256 from hand_in_file where hand_in_id = :id")
+    List<String> files(long id);
 
     /** Lets go of a student's oldest hand-ins to an assignment, or pre-checks; the one that counts stays. */
     @Modifying

@@ -23,6 +23,7 @@ import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.storage.Arrival.Wanted;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.LocalFile;
@@ -83,20 +84,41 @@ public class HandInService {
 
     /** The check that a student makes before handing in: of an archive, or of a packet of a list with documents. */
     public long preCheck(Place place, String name, Stored stored, WorkOrder.Form form) {
-        return take(new Sent(HandIn.Kind.PRE_CHECK, form, name, stored, clock.instant()), place);
+        return take(new Sent(HandIn.Kind.PRE_CHECK, form, name, stored, stored.bytes(), clock.instant()), place);
     }
 
     /** The list of a folder with its documents, handed in instead of the whole project. */
     public long takeListing(Place place, String name, Stored stored) {
-        return take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.LISTING, name, stored, clock.instant()), place);
+        return take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.LISTING, name, stored, stored.bytes(), clock.instant()), place);
+    }
+
+    /**
+     * A folder that was sent file by file, all of whose contents are here.
+     *
+     * @param list the stored list of its files
+     * @param contents what its files hold, each content once
+     * @param bytes how long all its files are
+     * @param when when its list came
+     */
+    public record Folder(String name, Stored list, List<Wanted> contents, int files, long bytes, Instant when) {}
+
+    /** Takes in a folder, as a part of the transaction that it is finished in. */
+    @Transactional
+    public long takeFolder(Place place, Folder folder) {
+        long id = take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.FOLDER, folder.name, folder.list, folder.bytes, folder.when), place,
+                FairQueue.weight(folder.files, folder.bytes));
+        handIns.consists(id, folder.contents.stream().map(Wanted::sha256).toArray(String[]::new),
+                folder.contents.stream().map(Wanted::bytes).toArray(Long[]::new));
+        contents.ownAll(folder.contents, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
+        return id;
     }
 
     /** What somebody sent. */
-    private record Sent(HandIn.Kind kind, WorkOrder.Form form, String name, Stored stored, Instant when) {}
+    private record Sent(HandIn.Kind kind, WorkOrder.Form form, String name, Stored stored, long bytes, Instant when) {}
 
     /** For the demo: a hand-in at a time of its own. */
     public long take(Place place, String fileName, Stored stored, Instant when) {
-        return take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.ZIP, fileName, stored, when), place);
+        return take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.ZIP, fileName, stored, stored.bytes(), when), place);
     }
 
     private long take(Sent sent, Place place) {
@@ -113,7 +135,7 @@ public class HandInService {
         int number = handIns.lastNumber(assignment, student, sent.kind) + 1;
         contents.own(sent.stored, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
         HandIn handIn = handIns.save(new HandIn(sent.kind, sent.form, assignment, student, number, cut(sent.name), sent.stored.sha256(),
-                sent.stored.bytes(), sent.when, kitVersion, clock.instant(), weight));
+                sent.bytes, sent.when, kitVersion, clock.instant(), weight));
         handIns.removeOldest(assignment, student, sent.kind.name(), number, kept);
         wakeAfterCommit();
         return handIn.id();

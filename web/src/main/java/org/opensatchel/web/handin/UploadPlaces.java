@@ -6,7 +6,7 @@ import org.springframework.stereotype.Component;
 
 /** How many uploads come in at once: each holds a thread for as long as it takes, and pages need some too. */
 @Component
-class UploadPlaces {
+public class UploadPlaces {
 
     private static final int MOST = 80;
     private static final int MOST_OF_ONE = 2;
@@ -15,7 +15,7 @@ class UploadPlaces {
     private int all;
 
     /** Takes a place, which has to be given back; false when there is none. */
-    synchronized boolean take(long account) {
+    public synchronized boolean take(long account) {
         boolean free = all < MOST && going.getOrDefault(account, 0) < MOST_OF_ONE;
         if (free) {
             all++;
@@ -24,7 +24,7 @@ class UploadPlaces {
         return free;
     }
 
-    synchronized void giveBack(long account) {
+    public synchronized void giveBack(long account) {
         all--;
         going.computeIfPresent(account, (key, count) -> count == 1 ? null : count - 1);
     }

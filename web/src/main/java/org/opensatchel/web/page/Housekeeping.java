@@ -6,6 +6,7 @@ import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.io.IOException;
 import java.time.Duration;
 import org.opensatchel.web.kit.KitEditor;
+import org.opensatchel.web.sending.SendingService;
 import org.opensatchel.web.storage.Contents;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -26,6 +27,17 @@ class Housekeeping {
                 LOG.info("{} contents without an owner were removed", contents.collect());
             } catch (IOException unreadable) {
                 LOG.error("contents without an owner could not be removed", unreadable);
+            }
+        });
+    }
+
+    @Bean
+    RecurringTask<Void> pruneSendings(SendingService sendings) {
+        return Tasks.recurring("prune-sendings", FixedDelay.of(EVERY)).execute((instance, context) -> {
+            try {
+                sendings.prune();
+            } catch (IOException unreadable) {
+                LOG.error("what was left of uploads could not be removed", unreadable);
             }
         });
     }

@@ -2,6 +2,7 @@ package org.opensatchel.web.storage;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.function.Predicate;
 
@@ -53,6 +54,17 @@ public interface ContentStore {
      * @throws Incomplete when less came
      */
     Stored store(InputStream content, long mostBytes, long leastBytes) throws IOException;
+
+    /**
+     * Takes a finished file of this machine as a content; the file is gone then.
+     *
+     * @param sha256 what its content hashes to, which whoever gives it has seen to
+     * @throws NoRoom when it cannot be put into its place
+     */
+    void adopt(Path file, String sha256) throws IOException;
+
+    /** Whether a content is here, with a length. */
+    boolean has(String sha256, long bytes);
 
     /** How many bytes can be stored now, with a reserve left alone. */
     long room();

@@ -10,8 +10,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import org.opensatchel.core.pack.Handout.StarterContents;
+import org.opensatchel.web.storage.Arrival.Wanted;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,6 +27,8 @@ public class Contents {
 
     /** What was just stored may not have its owner yet. */
     private static final Duration LEFT_ALONE = Duration.ofHours(24);
+    /** So many contents are asked for in one query. */
+    private static final int AT_ONCE = 5_000;
 
     private final ContentStore store;
     private final StoredContentRepository owners;
@@ -51,6 +55,35 @@ public class Contents {
     public void own(Stored stored, Purpose purpose, long course, long account) {
         Instant now = clock.instant();
         owners.own(stored.sha256(), stored.bytes(), purpose.name(), course, account, now, purpose.stays().map(now::plus).orElse(null));
+    }
+
+    /** Says whose many contents are that have been stored. */
+    public void ownAll(List<Wanted> stored, Purpose purpose, long course, long account) {
+        Instant now = clock.instant();
+        for (int from = 0; from < stored.size(); from += AT_ONCE) {
+            List<Wanted> some = stored.subList(from, Math.min(stored.size(), from + AT_ONCE));
+            owners.ownAll(some.stream().map(Wanted::sha256).toArray(String[]::new), some.stream().map(Wanted::bytes).toArray(Long[]::new),
+                    purpose.name(), course, account, now, purpose.stays().map(now::plus).orElse(null));
+        }
+    }
+
+    /**
+     * Those of some contents that somebody has in a course already, from handing in: what others have is never among them, so that nobody
+     * comes to a content by knowing its hash.
+     */
+    public Set<String> had(List<Wanted> asked, long course, long account) {
+        Set<String> out = new HashSet<>();
+        for (int from = 0; from < asked.size(); from += AT_ONCE) {
+            List<Wanted> some = asked.subList(from, Math.min(asked.size(), from + AT_ONCE));
+            owners.had(some.stream().map(Wanted::sha256).toArray(String[]::new), course, account, clock.instant()).stream()
+                    .filter(had -> store.has(had.getSha256(), had.getBytes())).forEach(had -> out.add(had.getSha256()));
+        }
+        return out;
+    }
+
+    /** Whether a content is on the disk, with a length. */
+    public boolean has(Wanted content) {
+        return store.has(content.sha256(), content.bytes());
     }
 
     /**

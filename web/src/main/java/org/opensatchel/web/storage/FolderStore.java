@@ -7,6 +7,7 @@ import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
@@ -42,10 +43,19 @@ class FolderStore implements ContentStore, OnDisk {
         Instant before = Instant.now().minus(ABANDONED);
         try (var left = Files.newDirectoryStream(incoming)) {
             for (Path file : left) {
-                if (Files.getLastModifiedTime(file).toInstant().isBefore(before)) {
+                if (isOlder(file, before)) {
                     Files.deleteIfExists(file);
                 }
             }
+        }
+    }
+
+    /** What went meanwhile, to its place or for good, is not old. */
+    private static boolean isOlder(Path file, Instant before) throws IOException {
+        try {
+            return Files.getLastModifiedTime(file).toInstant().isBefore(before);
+        } catch (NoSuchFileException gone) {
+            return false;
         }
     }
 
@@ -87,7 +97,16 @@ class FolderStore implements ContentStore, OnDisk {
         }
     }
 
-    private static void write(FileChannel out, ByteBuffer bytes) throws NoRoom {
+    /** A file that grows. */
+    static FileChannel appending(Path file) throws NoRoom {
+        try {
+            return FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.APPEND);
+        } catch (IOException full) {
+            throw new NoRoom("nothing can be written to " + file, full);
+        }
+    }
+
+    static void write(FileChannel out, ByteBuffer bytes) throws NoRoom {
         try {
             while (bytes.hasRemaining()) {
                 out.write(bytes);
@@ -97,7 +116,7 @@ class FolderStore implements ContentStore, OnDisk {
         }
     }
 
-    private static void force(FileChannel out) throws NoRoom {
+    static void force(FileChannel out) throws NoRoom {
         try {
             out.force(true);
         } catch (IOException failing) {
@@ -117,6 +136,20 @@ class FolderStore implements ContentStore, OnDisk {
             }
         } catch (IOException failing) {
             throw new NoRoom("a content could not be put into its place", failing);
+        }
+    }
+
+    @Override
+    public void adopt(Path file, String sha256) throws IOException {
+        keep(file, place(sha256));
+    }
+
+    @Override
+    public boolean has(String sha256, long bytes) {
+        try {
+            return Files.size(place(sha256)) == bytes;
+        } catch (IOException none) {
+            return false;
         }
     }
 
@@ -157,8 +190,7 @@ class FolderStore implements ContentStore, OnDisk {
             for (Path folder : folders) {
                 try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
                     for (Path file : files) {
-                        boolean old = Files.getLastModifiedTime(file).toInstant().isBefore(before);
-                        if (old && !owned.test(file.getFileName().toString())) {
+                        if (isOlder(file, before) && !owned.test(file.getFileName().toString())) {
                             removed += Files.deleteIfExists(file) ? 1 : 0;
                         }
                     }

@@ -10,7 +10,9 @@ public enum Purpose {
     STARTER(Duration.ofHours(24)),
     /** Looked at before it is imported. */
     ROSTER(Duration.ofHours(24)),
-    EXAMPLE(Duration.ofHours(1));
+    EXAMPLE(Duration.ofHours(1)),
+    /** Came as a part of something that is not all here yet. */
+    SENDING(Duration.ofDays(7));
 
     private final Duration stays;
 

@@ -7,9 +7,10 @@ const BATCH = 64;
 
 const empty = (root, seesEmpty) => ({ root, files: [], folders: [], seesEmpty, unread: [] });
 
-const add = (listed, path, file, most) => {
+// A file that is written to later cannot be read any more: where the browser gives one, again() gets it anew.
+const add = (listed, path, file, most, again) => {
   if (listed.files.length >= most) throw new TooMany();
-  listed.files.push({ path, bytes: file.size, time: file.lastModified, file });
+  listed.files.push({ path, bytes: file.size, time: file.lastModified, file, ...(again && { again }) });
 };
 
 // A folder's handle, of the File System Access API or the Entries API's newer half.
@@ -23,7 +24,7 @@ export const ofHandle = async (folder, most, tell = () => {}) => {
       const batch = files;
       files = [];
       const got = await Promise.all(batch.map(([path, handle]) => handle.getFile().catch(() => path)));
-      got.forEach((file, i) => typeof file === "string" ? listed.unread.push(file) : add(listed, batch[i][0], file, most));
+      got.forEach((file, i) => typeof file === "string" ? listed.unread.push(file) : add(listed, batch[i][0], file, most, () => batch[i][1].getFile()));
       tell(listed);
     };
     try {

@@ -1,0 +1,43 @@
+package org.opensatchel.web.sending;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+interface SendingRepository extends Repository<Sending, Long> {
+
+    Sending save(Sending sending);
+
+    /** One by its name, for the account it belongs to; for anybody else it does not exist. */
+    @Query("select s from Sending s, Enrolment e where s.token = :token and e.id = s.enrolmentId and e.accountId = :account")
+    Optional<Sending> own(String token, long account);
+
+    @Query("select s from Sending s where s.assignmentId = :assignment and s.enrolmentId = :enrolment and s.finished = false")
+    Optional<Sending> going(long assignment, long enrolment);
+
+    /** What else a student is sending, in bytes that are still to come or lie here already. */
+    @Query("select coalesce(sum(s.wanted), 0) from Sending s where s.enrolmentId = :enrolment and s.finished = false and s.assignmentId <> :assignment")
+    long wantedElsewhere(long enrolment, long assignment);
+
+    @Modifying
+    @Query("update Sending s set s.touchedAt = :now where s.token = :token")
+    void touch(String token, Instant now);
+
+    @Modifying
+    @Query("delete from Sending s where s.id = :id")
+    void delete(long id);
+
+    @Modifying
+    @Query("delete from Sending s where s.touchedAt < :before")
+    int deleteOld(Instant before);
+
+    @Query("select s.token from Sending s where s.finished = false")
+    List<String> tokens();
+
+    /** Waits until no other request changes what this student sends for this assignment, and holds that until the transaction ends. */
+    @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7414, cast(:enrolment as integer))")
+    int lock(long enrolment);
+}

@@ -1,0 +1,314 @@
+package org.opensatchel.web.sending;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.handin.HandInQuota;
+import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handout.HandoutService;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.kit.PublishedKit;
+import org.opensatchel.web.sending.ListDesk.Refused;
+import org.opensatchel.web.storage.Arrival;
+import org.opensatchel.web.storage.Arrival.Wanted;
+import org.opensatchel.web.storage.Arrivals;
+import org.opensatchel.web.storage.ContentStore.Stored;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.LocalFile;
+import org.opensatchel.web.storage.NoRoom;
+import org.opensatchel.web.storage.Purpose;
+import org.opensatchel.web.text.Speech;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Projects on their way: a list of the files with their hashes comes first; of their contents only those are sent that the student has
+ * not sent before or got with the kit; and when all are here and are what the list says, the project is handed in, as a whole.
+ */
+@Service
+public class SendingService {
+
+    /** What nobody goes on with is forgotten. */
+    private static final Duration KEPT = Duration.ofDays(7);
+    private static final int LONGEST_NAME = 300;
+
+    private final SendingRepository sendings;
+    private final CourseService courses;
+    private final KitService kits;
+    private final HandoutService handouts;
+    private final HandInService handIns;
+    private final HandInQuota quota;
+    private final ListDesk lists;
+    private final Contents contents;
+    private final Arrivals arrivals;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+    private final SecureRandom random = new SecureRandom();
+
+    SendingService(SendingRepository sendings, CourseService courses, KitService kits, HandoutService handouts, HandInService handIns,
+            HandInQuota quota, ListDesk lists, Contents contents, Arrivals arrivals, Clock clock, PlatformTransactionManager transactions) {
+        this.sendings = sendings;
+        this.courses = courses;
+        this.kits = kits;
+        this.handouts = handouts;
+        this.handIns = handIns;
+        this.quota = quota;
+        this.lists = lists;
+        this.contents = contents;
+        this.arrivals = arrivals;
+        this.clock = clock;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    /** Somebody else's request works on the same sending. */
+    static final class Busy extends IOException {
+        private static final long serialVersionUID = 1L;
+    }
+
+    /**
+     * What has to come.
+     *
+     * @param token the sending's name
+     * @param send the hashes of the contents that are not here, in the order in which they have to come
+     * @param offset how many bytes of them are here
+     * @param length how many bytes they are together
+     */
+    record Going(String token, List<String> send, long offset, long length) {}
+
+    /** What a student is sending, and its assignment. */
+    record Own(Sending sending, Place place) {}
+
+    /**
+     * Begins, or goes on with what the student was sending for this assignment: what came of it is not asked for again.
+     *
+     * @param packed whether the list comes compressed
+     * @throws Refused why it cannot be taken
+     */
+    Going begin(Place place, Sending.Form form, String name, InputStream list, boolean packed) throws IOException {
+        refuseWhenClosed(place);
+        Listed listed = lists.take(list, packed);
+        if (form == Sending.Form.ZIP && (listed.files() != 1 || listed.contents().size() != 1)) {
+            throw new Refused(Speech.say("hand-in.zip"));
+        }
+        String token = transaction.execute(status -> {
+            sendings.lock(place.student().enrolmentId());
+            return going(place).orElseGet(() -> fresh(place)).token();
+        });
+        try (Arrival arrival = hold(token)) {
+            keepWhatCame(arrival, place);
+            List<Wanted> wanted = wanted(place, listed);
+            long bytes = wanted.stream().mapToLong(Wanted::bytes).sum();
+            refuseWithoutRoom(place, bytes);
+            List<Wanted> order = arrival.want(wanted);
+            contents.own(listed.list(), Purpose.SENDING, place.assignment().courseId(), place.student().accountId());
+            Set<String> coming = order.stream().map(Wanted::sha256).collect(Collectors.toSet());
+            // What is here already has to stay until this is finished.
+            contents.ownAll(listed.contents().stream().filter(one -> !coming.contains(one.sha256())).toList(), Purpose.SENDING,
+                    place.assignment().courseId(), place.student().accountId());
+            transaction.executeWithoutResult(status -> {
+                Sending sending = going(place).orElseThrow(NotAccessible::new);
+                sending.list(form, cut(name), listed, bytes, clock.instant());
+                sendings.save(sending);
+            });
+            return new Going(token, order.stream().map(Wanted::sha256).toList(), arrival.offset(), arrival.length());
+        }
+    }
+
+    private Optional<Sending> going(Place place) {
+        return sendings.going(place.assignment().id(), place.student().enrolmentId());
+    }
+
+    private Sending fresh(Place place) {
+        byte[] token = new byte[16];
+        random.nextBytes(token);
+        Sending sending = new Sending(HexFormat.of().formatHex(token), place.assignment().id(), place.student().enrolmentId());
+        sending.list(Sending.Form.FOLDER, "", new Listed(new Stored("0".repeat(64), 0), List.of(), 0, 0), 0, clock.instant());
+        return sendings.save(sending);
+    }
+
+    private static String cut(String name) {
+        String clean = name.replace("\0", "").replace('\\', '/');
+        String last = clean.substring(clean.lastIndexOf('/') + 1);
+        return last.codePointCount(0, last.length()) <= LONGEST_NAME ? last : last.substring(0, last.offsetByCodePoints(0, LONGEST_NAME));
+    }
+
+    private void refuseWhenClosed(Place place) throws Refused {
+        Optional<String> closed = quota.closed(place);
+        if (closed.isPresent()) {
+            throw new Refused(closed.get());
+        }
+    }
+
+    private void refuseWithoutRoom(Place place, long bytes) throws Refused {
+        long elsewhere = sendings.wantedElsewhere(place.student().enrolmentId(), place.assignment().id());
+        Optional<String> refusal = quota.refusal(place, bytes > Long.MAX_VALUE - elsewhere ? bytes : bytes + elsewhere);
+        if (refusal.isPresent()) {
+            throw new Refused(refusal.get());
+        }
+    }
+
+    private Arrival hold(String token) throws IOException {
+        return arrivals.hold(token).orElseThrow(Busy::new);
+    }
+
+    /** What came and is what it should be is the student's from now on, whatever becomes of the rest. */
+    private void keepWhatCame(Arrival arrival, Place place) throws IOException {
+        List<Wanted> good = arrival.good().stream().filter(contents::has).toList();
+        contents.ownAll(good, Purpose.SENDING, place.assignment().courseId(), place.student().accountId());
+    }
+
+    /** What of a list is not here: neither sent by this student in this course, nor among what came with their kit. */
+    private List<Wanted> wanted(Place place, Listed listed) {
+        Map<String, Long> starters = starters(place);
+        Set<String> had = new HashSet<>(contents.had(listed.contents(), place.assignment().courseId(), place.student().accountId()));
+        List<Wanted> out = new ArrayList<>();
+        for (Wanted one : listed.contents()) {
+            boolean given = starters.getOrDefault(one.sha256(), -1L) == one.bytes() && contents.has(one);
+            boolean here = given || had.contains(one.sha256()) && contents.has(one);
+            if (!here) {
+                out.add(one);
+            }
+        }
+        return out;
+    }
+
+    /** The starter files of the kits that the student can have: the current one, and the one they hold. */
+    private Map<String, Long> starters(Place place) {
+        List<PublishedKit> given = new ArrayList<>();
+        kits.current(place.assignment()).ifPresent(given::add);
+        HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
+        if (held != null) {
+            given.add(kits.version(held.kitVersionId()));
+        }
+        Map<String, Long> out = new HashMap<>();
+        given.stream().flatMap(kit -> kit.kit().starter().stream()).forEach(file -> out.put(file.sha256(), file.bytes()));
+        return out;
+    }
+
+    /** A sending by its name, for whom it belongs to; for anybody else it does not exist. */
+    Own own(String token, long account) {
+        Sending sending = sendings.own(token, account).orElseThrow(NotAccessible::new);
+        return new Own(sending, courses.forStudent(sending.assignmentId(), account));
+    }
+
+    /** What a student is sending for an assignment, so that a page can say that it goes on. */
+    Optional<Sending> unfinished(Place place) {
+        return going(place).filter(sending -> sending.files() > 0);
+    }
+
+    /** How far a sending is. */
+    record Stand(long offset, long length) {}
+
+    Stand stand(Own own) throws IOException {
+        try (Arrival arrival = hold(own.sending().token())) {
+            return new Stand(arrival.offset(), arrival.length());
+        }
+    }
+
+    /** The answer to a part: where the stream stands, or that it stands elsewhere than the part begins. */
+    record Took(Stand stand, boolean isElsewhere) {}
+
+    /**
+     * Takes the next part.
+     *
+     * @param at where in the stream it begins
+     */
+    Took take(Own own, long at, long declared, InputStream part) throws IOException {
+        try (Arrival arrival = hold(own.sending().token())) {
+            long length = arrival.length();
+            if (arrival.offset() != at || declared > length - at) {
+                return new Took(new Stand(arrival.offset(), length), true);
+            }
+            if (quota.room() < Math.max(declared, 0)) {
+                throw new NoRoom("no room for a part of " + declared + " bytes", null);
+            }
+            long now = arrival.take(part);
+            transaction.executeWithoutResult(status -> sendings.touch(own.sending().token(), clock.instant()));
+            return new Took(new Stand(now, length), false);
+        }
+    }
+
+    /**
+     * What came of finishing: the hand-in, or what has to be sent again.
+     *
+     * @param handIn the hand-in; 0 while something is missing
+     * @param differ the hashes of what came as something else
+     * @param missing whether something has not come at all
+     */
+    record Finished(long handIn, List<String> differ, boolean missing) {}
+
+    /** Hands in what was sent, when all of it is here and is what the list says; asked once more, the answer is the same. */
+    Finished finish(Own own) throws IOException {
+        if (own.sending().isFinished()) {
+            return new Finished(Optional.ofNullable(own.sending().handInId()).orElseThrow(NotAccessible::new), List.of(), false);
+        }
+        Place place = own.place();
+        try (Arrival arrival = hold(own.sending().token())) {
+            keepWhatCame(arrival, place);
+            Sending sending = own(own.sending().token(), place.student().accountId()).sending();
+            if (sending.isFinished()) {
+                return new Finished(Optional.ofNullable(sending.handInId()).orElseThrow(NotAccessible::new), List.of(), false);
+            }
+            Listed listed;
+            try (LocalFile list = contents.local(sending.listSha256())) {
+                listed = lists.read(new Stored(sending.listSha256(), Files.size(list.path())), list);
+            }
+            if (!wanted(place, listed).isEmpty()) {
+                return new Finished(0, arrival.differing().stream().map(Wanted::sha256).toList(), arrival.offset() < arrival.length());
+            }
+            long handIn = transaction.execute(status -> handIn(sending, place, listed));
+            arrival.drop();
+            return new Finished(handIn, List.of(), false);
+        }
+    }
+
+    private long handIn(Sending sending, Place place, Listed listed) {
+        long handIn;
+        if (sending.form() == Sending.Form.ZIP) {
+            Wanted archive = listed.contents().get(0);
+            handIn = handIns.take(place, sending.name(), new Stored(archive.sha256(), archive.bytes()), sending.listedAt());
+        } else {
+            handIn = handIns.takeFolder(place,
+                    new HandInService.Folder(sending.name(), listed.list(), listed.contents(), listed.files(), listed.bytes(),
+                            sending.listedAt()));
+        }
+        sending.finish(handIn);
+        sendings.save(sending);
+        return handIn;
+    }
+
+    /** Gives up: nothing of it is handed in, and nothing of it is kept. */
+    void cancel(Own own) throws IOException {
+        if (own.sending().isFinished()) {
+            throw new NotAccessible();
+        }
+        try (Arrival arrival = hold(own.sending().token())) {
+            arrival.drop();
+            transaction.executeWithoutResult(status -> sendings.delete(own.sending().id()));
+        }
+        arrivals.remove(own.sending().token());
+    }
+
+    /** Forgets what nobody went on with. */
+    public void prune() throws IOException {
+        transaction.executeWithoutResult(status -> sendings.deleteOld(clock.instant().minus(KEPT)));
+        Set<String> known = new HashSet<>(sendings.tokens());
+        arrivals.removeOthers(known::contains);
+    }
+}
