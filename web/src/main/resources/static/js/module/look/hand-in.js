@@ -151,9 +151,21 @@ const hold = () => {
   worker?.postMessage(held ? { hold: true } : { goOn: true, token: token() });
 };
 
+const begunBefore = async () => {
+  const answer = await fetch(page.dataset.begin).catch(() => null);
+  return answer?.status === 200 && !answer.redirected ? answer.json() : null;
+};
+
+// What the server is just taking has to end first.
 const giveUp = async (address) => {
-  if (address) await fetch(address, { method: "DELETE", headers: { "X-CSRF-TOKEN": token() } }).catch(() => null);
   await sums.drop(page.dataset.key);
+  for (let tries = 0; tries < 20; tries++) {
+    const begun = address || (await begunBefore())?.at;
+    if (!begun) return;
+    const answer = await fetch(begun, { method: "DELETE", headers: { "X-CSRF-TOKEN": token() } }).catch(() => null);
+    if (answer?.status !== 423) return;
+    await new Promise((done) => setTimeout(done, 500));
+  }
 };
 
 const cancel = async () => {
@@ -165,9 +177,8 @@ const cancel = async () => {
 
 // What was being sent when the page was left goes on with the same folder.
 const unfinished = async () => {
-  const answer = await fetch(page.dataset.begin).catch(() => null);
-  if (answer?.status !== 200 || answer.redirected) return;
-  const one = await answer.json();
+  const one = await begunBefore();
+  if (!one) return;
   const handle = one.form === "FOLDER" ? await recall(page.dataset.key) : null;
   part("unfinished-told").textContent = say(one.form === "FOLDER" ? "js-look.unfinished" : "js-look.unfinished-zip", one.name);
   show("unfinished", true);

@@ -108,7 +108,8 @@ class StudentWalkTest extends RunningApplication {
     void theContentPolicyAllowsOnlyWhatWeShip() {
         Page page = signIn("noor.thackeray");
         String policy = page.context().request().get(address("/")).headers().get("content-security-policy");
-        assertThat(policy).contains("default-src 'none'", "script-src 'self';", "style-src 'self';").doesNotContain("unsafe");
+        assertThat(policy).contains("default-src 'none'", "script-src 'self' 'wasm-unsafe-eval';", "style-src 'self';")
+                .doesNotContain("unsafe-inline", "'unsafe-eval'");
     }
 
     @Test
