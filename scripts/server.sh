@@ -75,7 +75,7 @@ launch() {
   export LC_ALL=C.UTF-8
   unset JAVA_TOOL_OPTIONS JDK_JAVA_OPTIONS _JAVA_OPTIONS
   # What is started here is the demo, and it is served on this machine alone.
-  local command=("$java" -Xmx1g -XX:+ExitOnOutOfMemoryError -Djava.awt.headless=true -XX:-UsePerfData -jar "$web_jar" "--server.port=$port" --satchel.demo=true)
+  local command=("$java" "-Xmx${SATCHEL_HEAP:-1g}" -XX:+ExitOnOutOfMemoryError -Djava.awt.headless=true -XX:-UsePerfData -jar "$web_jar" "--server.port=$port" --satchel.demo=true)
   printf '%s\n' "$port" >"$state/app.port"
   if [ -n "$2" ]; then printf '%s\n' "$$" >"$state/app.pid"; exec "${command[@]}"; fi
   : >"$state/log"

@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
@@ -35,13 +36,15 @@ import org.opensatchel.core.report.Report.SealedLine;
  * @param places where it is said to lie, on each computer
  * @param team where the others of the team say it lies
  * @param earlier the files of sealed folders as the student's hand-in before had them
+ * @param confirmed the keys of the kit's steps that the student confirmed
  * @param machines names of shipped machines it is carried to
  * @param threads on how many threads
  * @param made the time to put on the report
  */
 public record WorkOrder(String archive, String contents, Form form, String kit, Optional<String> newer, Map<RosterField, String> fields,
         List<Map<RosterField, String>> roster, List<Location> places,
-        List<TeamLocation> team, List<SealedLine> earlier, List<String> machines, ReadLimits limits, int threads, Instant made) {
+        List<TeamLocation> team, List<SealedLine> earlier, Set<String> confirmed, List<String> machines, ReadLimits limits, int threads,
+        Instant made) {
 
     /** A project itself, a packet of its list and its documents, or the list of a folder whose contents lie elsewhere. */
     public enum Form {
@@ -65,7 +68,7 @@ public record WorkOrder(String archive, String contents, Form form, String kit, 
 
     /** The same with half the threads, for a check that took more than there is. */
     WorkOrder halved() {
-        return new WorkOrder(archive, contents, form, kit, newer, fields, roster, places, team, earlier, machines, limits,
+        return new WorkOrder(archive, contents, form, kit, newer, fields, roster, places, team, earlier, confirmed, machines, limits,
                 Math.max(1, threads / 2),
                 made);
     }
@@ -76,7 +79,7 @@ public record WorkOrder(String archive, String contents, Form form, String kit, 
                 .located(places.stream().findFirst().map(Location::declared))
                 .alsoLocated(places.stream().skip(1).map(Location::declared).toList())
                 .carriedTo(machines.stream().flatMap(name -> Machine.shipped(name).stream()).toList()).within(limits).at(made)
-                .teamed(team).after(earlier.stream().map(SealedLine::file).toList())
+                .teamed(team).confirmed(confirmed).after(earlier.stream().map(SealedLine::file).toList())
                 .before(newer.isPresent() ? Optional.of(kit(newer.get())) : Optional.empty());
     }
 

@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
@@ -67,7 +68,7 @@ class WorkerPoolTest {
     private WorkOrder order(Path archive, WorkOrder.Form form) {
         return new WorkOrder(archive.toString(), "", form, KIT, Optional.empty(),
                 Map.of(RosterField.LAST, "Marsh", RosterField.FIRST, "Ottoline"),
-                List.of(), List.of(), List.of(), List.of(), List.of("lab-windows"),
+                List.of(), List.of(), List.of(), List.of(), Set.of(), List.of("lab-windows"),
                 ReadLimits.DEFAULT, 2, Instant.EPOCH);
     }
 

@@ -3,6 +3,7 @@ package org.opensatchel.core.check;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
@@ -29,15 +30,16 @@ import org.opensatchel.core.words.Words;
  * @param elsewhere where it lies on other computers of the same student
  * @param earlier the files of sealed folders as an earlier hand-in had them
  * @param team where the others of the team say the project lies
+ * @param confirmed which of the kit's steps the student confirmed, by their keys; empty where that is not known
  */
 public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location,
         boolean documentsKnown,
         ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines, Words words,
-        List<TeamLocation> team, List<SealedFile> earlier, List<ProjectLocation> elsewhere) {
+        List<TeamLocation> team, List<SealedFile> earlier, List<ProjectLocation> elsewhere, Optional<Set<String>> confirmed) {
 
     public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
         return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> {},
-                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of(), List.of());
+                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of(), List.of(), Optional.empty());
     }
 
     public CheckRequest at(Instant time) {
@@ -98,6 +100,11 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         return with(parts -> parts.earlier = handedInBefore);
     }
 
+    /** Which of the kit's steps the student confirmed, by their keys. */
+    public CheckRequest confirmed(Set<String> steps) {
+        return with(parts -> parts.confirmed = Optional.of(steps));
+    }
+
     /** The machines the project has to open on. */
     List<Machine> destinations() {
         return machines.isEmpty()
@@ -131,6 +138,7 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         private List<TeamLocation> team;
         private List<SealedFile> earlier;
         private List<ProjectLocation> elsewhere;
+        private Optional<Set<String>> confirmed;
 
         Parts(CheckRequest from) {
             this.kit = from.kit;
@@ -147,11 +155,12 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
             this.team = from.team;
             this.earlier = from.earlier;
             this.elsewhere = from.elsewhere;
+            this.confirmed = from.confirmed;
         }
 
         CheckRequest request() {
             return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team,
-                    earlier, elsewhere);
+                    earlier, elsewhere, confirmed);
         }
     }
 }

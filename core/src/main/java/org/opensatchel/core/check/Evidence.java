@@ -13,6 +13,7 @@ import org.opensatchel.core.check.rule.PackageEvidence;
 import org.opensatchel.core.check.rule.PlaceholderEvidence;
 import org.opensatchel.core.check.rule.SizeEvidence;
 import org.opensatchel.core.check.rule.StandIns;
+import org.opensatchel.core.check.rule.StepEvidence;
 import org.opensatchel.core.check.rule.UseEvidence;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Cause;
@@ -51,6 +52,7 @@ import org.opensatchel.core.scan.Scan;
  * @param findingsPerCode as many of one code are told; of the rest only their number
  * @param destinations the project as it would be on other machines
  * @param became without a plan, what became of folders that links look for and do not find
+ * @param confirmed the keys of the steps that were confirmed, where somebody was asked
  * @param older documents that are kept older versions of another
  * @param leftovers files and folders of systems and programs that were set aside
  */
@@ -58,7 +60,8 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
         Scan scan, RootNames rootNames,
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
         List<ProjectLocation> places, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode,
-        Destinations destinations, Set<ProjectPath> older, Map<ProjectPath, ProjectPath> became)
+        Destinations destinations, Set<ProjectPath> older, Map<ProjectPath, ProjectPath> became,
+        Optional<Set<String>> confirmed)
         implements
             PackageEvidence,
             NameEvidence,
@@ -66,7 +69,8 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
             PlaceholderEvidence,
             SizeEvidence,
             LocationEvidence,
-            DepthEvidence {
+            DepthEvidence,
+            StepEvidence {
 
     boolean linksChecked() {
         return scan.notChecked().stream().noneMatch(Report::isLinks);

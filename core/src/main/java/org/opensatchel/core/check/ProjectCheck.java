@@ -116,7 +116,7 @@ public final class ProjectCheck {
                 Shortcuts.among(faults, tree, scan), known.places(), known.team(), marker, known.newer(),
                 known.limits().findingsPerCode(), destinations,
                 OlderVersions.among(tree, scan.documents(), plan, kit, known.fields()),
-                kit.isPresent() ? Map.of() : RenamedByLinks.of(tree, scan, resolution.links()));
+                kit.isPresent() ? Map.of() : RenamedByLinks.of(tree, scan, resolution.links()), known.confirmed());
         return new ReportMaker(known).report(evidence, judged(evidence, source.names()));
     }
 

@@ -67,6 +67,9 @@ final class ReportMaker {
     private static List<String> notChecked(Evidence evidence) {
         Set<String> out = new TreeSet<>(evidence.scan().notChecked());
         evidence.kit().ifPresent(kit -> out.addAll(kit.unjudged()));
+        if (evidence.confirmed().isPresent()) {
+            out.remove("steps");
+        }
         if (evidence.plan().filter(plan -> plan.sealed().size() > MOST_SEALED).isPresent()) {
             out.add("sealed");
         }

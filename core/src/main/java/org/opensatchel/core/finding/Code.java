@@ -148,6 +148,7 @@ public enum Code {
     TIMELINE_NAME(Family.TIMELINE, "name", Severity.SHOULD),
     TIMELINE_STARTS_LATE(Family.TIMELINE, "starts-late", Severity.NOTE),
     HABIT_VERSIONS_TOO_FEW(Family.HABIT, "versions-too-few", Severity.SHOULD, ROLE, COUNT, LEAST),
+    HABIT_STEP_OPEN(Family.HABIT, "step-open", Severity.NOTE, FOUND),
     HABIT_EXPORT_STALE(Family.HABIT, "export-stale", Severity.SHOULD),
     HABIT_AUTOSAVE_MISSING(Family.HABIT, "autosave-missing", Severity.NOTE),
     HABIT_LATE(Family.HABIT, "late", Severity.NOTE),

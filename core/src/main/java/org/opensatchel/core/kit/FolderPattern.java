@@ -3,6 +3,7 @@ package org.opensatchel.core.kit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.NameFolding;
@@ -29,6 +30,11 @@ public record FolderPattern(String text, List<NamePattern> names) {
         return names.stream().allMatch(name -> name.isMadeByRoster() && name.rosterFields().isEmpty());
     }
 
+    /** Whether everybody's path is known: nobody chooses a part of it. */
+    public boolean isMadeByRoster() {
+        return names.stream().allMatch(NamePattern::isMadeByRoster);
+    }
+
     /** The one path this makes for a student or team, empty where free fields or missing ones stand in it. */
     public Optional<ProjectPath> make(RosterFields fields, boolean ascii) {
         List<String> made = new ArrayList<>();
@@ -40,6 +46,11 @@ public record FolderPattern(String text, List<NamePattern> names) {
             made.add(text.get());
         }
         return Optional.of(ProjectPath.of(made));
+    }
+
+    /** The path as this student's could be, as {@link NamePattern#example} makes each name. */
+    public String example(RosterFields fields, boolean ascii) {
+        return names.stream().map(name -> name.example(fields, ascii)).collect(Collectors.joining("/"));
     }
 
     public boolean fits(ProjectPath folder, RosterFields fields, boolean ascii) {

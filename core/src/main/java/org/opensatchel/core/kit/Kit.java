@@ -1,5 +1,6 @@
 package org.opensatchel.core.kit;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -8,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
@@ -127,8 +129,18 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         public static final Limits NONE = new Limits(OptionalLong.empty(), OptionalLong.empty());
     }
 
-    /** Something every student does, and confirms where asked. */
-    public record Step(String title, String text, boolean confirm) {}
+    /**
+     * Something every student does, and confirms where asked.
+     *
+     * @param picture the starter file that shows it
+     */
+    public record Step(String title, String text, boolean confirm, Optional<ProjectPath> picture) {
+
+        /** What a confirmation is of: a step that says something else is another one, whatever it is called. */
+        public String key() {
+            return Sha256.of((title + "\0" + text).getBytes(StandardCharsets.UTF_8));
+        }
+    }
 
     /** How many points organisation earns. */
     public record Points(int total, int structure, int names, int links, int assets) {}

@@ -427,7 +427,10 @@ public final class KitReader {
     }
 
     private Step step(StrictObject object) {
-        return new Step(object.requiredText("title"), object.text("text").orElse(""), object.flag("confirm", false));
+        Optional<String> picture = object.text("picture");
+        picture.flatMap(this::wrongPath).ifPresent(wrong -> object.fault("picture", wrong));
+        return new Step(object.requiredText("title"), object.text("text").orElse(""), object.flag("confirm", false),
+                picture.map(ProjectPath::of));
     }
 
     private Map<Code, Optional<Severity>> severities(StrictObject object) {

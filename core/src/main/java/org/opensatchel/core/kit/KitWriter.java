@@ -188,7 +188,10 @@ public final class KitWriter {
             texts(out.putArray("ignore"), kit.ignored());
         }
         ArrayNode steps = out.putArray("steps");
-        kit.steps().forEach(step -> steps.addObject().put("title", step.title()).put("text", step.text()).put("confirm", step.confirm()));
+        kit.steps().forEach(step -> {
+            ObjectNode written = steps.addObject().put("title", step.title()).put("text", step.text()).put("confirm", step.confirm());
+            step.picture().ifPresent(picture -> written.put("picture", picture.text()));
+        });
         ObjectNode severities = out.putObject("severities");
         kit.severities().entrySet().stream().sorted(java.util.Map.Entry.comparingByKey())
                 .forEach(entry -> severities.put(entry.getKey().id(), entry.getValue().map(severity -> severity.word()).orElse("off")));

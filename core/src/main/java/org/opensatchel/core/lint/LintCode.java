@@ -7,6 +7,7 @@ import org.opensatchel.core.finding.Severity;
 public enum LintCode {
     STARTER_MISSING(Severity.MUST),
     STARTER_DIFFERS(Severity.MUST),
+    PICTURE_NOWHERE(Severity.SHOULD),
     STARTER_LINK(Severity.MUST),
     NOT_CLEAN(Severity.MUST),
     TYPE_NOWHERE(Severity.MUST),

@@ -1,6 +1,7 @@
 package org.opensatchel.core.lint;
 
 import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.OTHER;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -12,6 +13,7 @@ import java.util.Optional;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.kit.Kit.StarterFile;
+import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.pack.Handout.StarterContents;
 
 /** Every starter file is at hand, and is the one the kit names. */
@@ -19,7 +21,7 @@ final class StarterThere implements LintRule {
 
     @Override
     public List<LintFault> judge(LintSubject subject) throws IOException {
-        List<LintFault> out = new ArrayList<>();
+        List<LintFault> out = new ArrayList<>(pictures(subject.kit()));
         if (subject.contents().isEmpty()) {
             return out;
         }
@@ -31,6 +33,19 @@ final class StarterThere implements LintRule {
                 out.add(new LintFault(LintCode.STARTER_MISSING, at, LintWording.STARTER_MISSING.say(Facts.of(FOUND, file.path()))));
             } else if (!found.get().equals(file.sha256())) {
                 out.add(new LintFault(LintCode.STARTER_DIFFERS, at, LintWording.STARTER_DIFFERS.say(Facts.of(FOUND, file.path()))));
+            }
+        }
+        return out;
+    }
+
+    /** The pictures of steps are starter files. */
+    private static List<LintFault> pictures(Kit kit) {
+        List<LintFault> out = new ArrayList<>();
+        for (int i = 0; i < kit.steps().size(); i++) {
+            Kit.Step step = kit.steps().get(i);
+            if (step.picture().isPresent() && kit.starter().stream().noneMatch(file -> file.path().equals(step.picture().get()))) {
+                out.add(new LintFault(LintCode.PICTURE_NOWHERE, "/steps/" + i,
+                        LintWording.PICTURE_NOWHERE.say(Facts.of(OTHER, step.title()).and(FOUND, step.picture().get()))));
             }
         }
         return out;

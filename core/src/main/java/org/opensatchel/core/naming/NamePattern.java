@@ -121,6 +121,32 @@ public final class NamePattern {
         return Optional.of(NameFolding.composed(out.toString()));
     }
 
+    /**
+     * A name as this student's could be, for people who need not know what a pattern is: their own fields stand in it, and an example where
+     * they may choose. What is not known of them is an ellipsis.
+     */
+    public String example(RosterFields fields, boolean ascii) {
+        StringBuilder out = new StringBuilder();
+        for (PatternPart part : parts) {
+            if (part instanceof Literal literal) {
+                out.append(literal.text());
+            } else if (part instanceof Roster roster) {
+                out.append(
+                        fields.fileName(roster.field(), ascii).filter(value -> !value.isEmpty()).map(roster.letters()::apply).orElse("…"));
+            } else if (part instanceof Free free) {
+                out.append(example(free));
+            }
+        }
+        return NameFolding.composed(out.toString());
+    }
+
+    private static String example(Free free) {
+        return switch (free.field()) {
+            case WORD, TEXT -> free.letters().apply("lantern");
+            case VERSION, NUMBER, DATE -> shortest(free, false);
+        };
+    }
+
     private static String shortest(Free free, boolean upper) {
         return switch (free.field()) {
             case WORD, TEXT -> upper ? "A" : "a";

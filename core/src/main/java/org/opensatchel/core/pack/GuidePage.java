@@ -130,8 +130,7 @@ final class GuidePage {
         shown.forEach(rule -> inside.computeIfAbsent(around(rule, byPath), above -> new ArrayList<>()).add(rule));
         inside.getOrDefault("", List.of()).forEach(rule -> band(rule, "", inside));
         out.append("</div>\n");
-        List<String> forbidden = kit.folders().stream().filter(rule -> rule.need() == Need.FORBIDDEN).map(rule -> rule.path().text())
-                .toList();
+        List<String> forbidden = kit.folders().stream().filter(rule -> rule.need() == Need.FORBIDDEN).map(this::shown).toList();
         if (!forbidden.isEmpty()) {
             paragraph(List.of(GuideWording.FORBIDDEN.say(Facts.of(OTHERS, forbidden))));
         }
@@ -153,6 +152,9 @@ final class GuidePage {
         if (rule.sealed()) {
             remarks.add(words.text(GuideWording.SEALED.say()));
         }
+        if (!rule.path().isMadeByRoster()) {
+            remarks.add(words.text(GuideWording.EXAMPLE.say()));
+        }
         if (rule.need() == Need.OPTIONAL && !rule.managed()) {
             remarks.add(words.text(GuideWording.OPTIONAL.say()));
         }
@@ -164,7 +166,7 @@ final class GuidePage {
     }
 
     private String shown(FolderRule rule) {
-        return rule.path().make(fields, kit.ascii()).map(ProjectPath::text).orElse(rule.path().text());
+        return rule.path().example(fields, kit.ascii());
     }
 
     /** The path of the planned folder a rule lies in most closely, empty for the root. */
@@ -193,17 +195,19 @@ final class GuidePage {
         out.append("</ul>\n");
     }
 
-    /** The folder under this student's own name, as far as a pattern has one. */
-    private ProjectPath place(ProjectPath in) {
-        return in.isRoot() ? in : FolderPattern.of(in.text()).make(fields, kit.ascii()).orElse(in);
+    /** The folder under this student's own name, with a slash; nothing for the root. */
+    private String place(ProjectPath in) {
+        return in.isRoot() ? "" : FolderPattern.of(in.text()).example(fields, kit.ascii()) + "/";
     }
 
     private void item(String role, ProjectPath in, NamePattern name, List<String> types, Need need, String more) {
-        String made = name.shortest(fields, kit.ascii(), false).filter(any -> name.isMadeByRoster() || name.hasVersion())
-                .orElse(name.text());
+        String made = name.example(fields, kit.ascii());
         out.append("<li>").append(text(role)).append(": ")
-                .append(code(place(in).child(made + (types.isEmpty() ? "" : "." + types.get(0))).text()));
+                .append(code(place(in) + made + (types.isEmpty() ? "" : "." + types.get(0))));
         List<String> remarks = new ArrayList<>();
+        if (!name.isMadeByRoster() || !in.isRoot() && !FolderPattern.of(in.text()).isMadeByRoster()) {
+            remarks.add(words.text(GuideWording.EXAMPLE.say()));
+        }
         if (types.size() > 1) {
             remarks.add(words.text(GuideWording.OTHER_TYPES.say(Facts.of(TYPES, types.subList(1, types.size())))));
         }

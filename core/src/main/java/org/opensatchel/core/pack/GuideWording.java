@@ -36,6 +36,8 @@ public enum GuideWording implements Wording {
     REPEATS(COUNT),
     SEALED,
     OPTIONAL,
+    /** A part of a name is chosen by whoever makes it. */
+    EXAMPLE,
     NAMES,
     VERSIONS(COUNT),
     OTHER_TYPES(TYPES),

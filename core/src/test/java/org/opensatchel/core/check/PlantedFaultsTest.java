@@ -11,6 +11,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
@@ -416,6 +417,16 @@ class PlantedFaultsTest {
                 CheckRequest.of(Optional.of(kit), MARSH).located(Optional.of(ProjectLocation.of("E:\\" + SampleProject.ROOT))));
         assertThat(report.notChecked()).containsExactly("media", "points", "steps");
         assertThat(report.findings()).isEmpty();
+        // Where the student was asked, what they did not confirm is told.
+        CheckRequest asked = CheckRequest.of(Optional.of(kit), MARSH)
+                .located(Optional.of(ProjectLocation.of("E:\\" + SampleProject.ROOT)));
+        Report open = check(ZipSource.open(SampleProject.clean().zip(temp, SampleProject.ROOT + "/")), asked.confirmed(Set.of()));
+        assertThat(open.findings()).extracting(finding -> finding.code() + " " + finding.severity() + " " + finding.message())
+                .containsExactly("habit.step-open note “Look” is not confirmed.");
+        assertThat(open.notChecked()).containsExactly("media", "points");
+        Report done = check(ZipSource.open(SampleProject.clean().zip(temp, SampleProject.ROOT + "/")),
+                asked.confirmed(Set.of(kit.steps().get(0).key())));
+        assertThat(done.findings()).isEmpty();
     }
 
     @Test

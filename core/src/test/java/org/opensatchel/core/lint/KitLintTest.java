@@ -89,6 +89,8 @@ class KitLintTest {
                 spoilt(LintCode.TOTAL_TOO_LARGE, "/limits/totalBytes", new Spoil("/limits", "{\"totalBytes\": 10}")),
                 spoilt(LintCode.STARTER_MISSING, "/starter/1",
                         new Spoil("/starter/-", "{\"path\": \"story/gone.pdf\", \"sha256\": \"" + "0".repeat(64) + "\", \"bytes\": 7}")),
+                spoilt(LintCode.PICTURE_NOWHERE, "/steps/0",
+                        new Spoil("/steps", "[{\"title\": \"Look\", \"picture\": \"reference/look.png\"}]")),
                 spoilt(LintCode.STARTER_DIFFERS, "/starter/0", new Spoil("/starter/0/sha256", "\"" + "1".repeat(64) + "\"")),
                 spoilt(LintCode.NOT_CLEAN, "/starter/1", new Spoil("/starter/-", "{\"path\": \"titles/plate.png\", \"sha256\": \""
                         + SampleProject.sha256(SampleProject.BELL) + "\", \"bytes\": 90}")));

@@ -89,6 +89,19 @@ class NamePatternTest {
         assertThat(pattern.missing(fields("Tamsin", ""))).containsExactly(RosterField.FIRST);
     }
 
+    @ParameterizedTest
+    @CsvSource({"{last}_{assignment}_v{version:2},Marsh_A2_v01", "stall_{word},stall_lantern", "{word:upper}-{number:3},LANTERN-001",
+            "{date}_{text},2026-01-31_lantern", "edit,edit", "{number}{last:lower},1marsh"})
+    void anExampleIsANameAndNoPattern(String pattern, String example) {
+        assertThat(NamePattern.of(pattern).example(MARSH, false)).isEqualTo(example);
+        assertThat(NamePattern.of(pattern).fits(example, MARSH, false)).isTrue();
+    }
+
+    @Test
+    void whatIsNotKnownOfSomebodyIsLeftOut() {
+        assertThat(NamePattern.of("{last}_{first}").example(fields("Tamsin", ""), false)).isEqualTo("Tamsin_…");
+    }
+
     @Test
     void comparesComposed() {
         assertThat(NamePattern.of("{first}").test("Se\u0301afra", fields("x", "Séafra"), false).fits()).isTrue();

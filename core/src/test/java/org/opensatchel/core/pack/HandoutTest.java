@@ -34,11 +34,11 @@ import org.opensatchel.core.check.SampleProject;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
+import org.opensatchel.core.kit.PlannedPaths;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout.StarterContents;
 import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.words.Words;
 import org.opensatchel.core.words.Words;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -51,6 +51,21 @@ class HandoutTest {
 
     @TempDir
     Path temp;
+
+    @Test
+    void aGuideNamesWhatIsTheirsAndNoPattern() {
+        Kit kit = KitReader.read(
+                ("{\"kit\": 1, \"title\": \"T\", \"root\": {\"name\": \"{last}\"}, \"folders\": [{\"path\": \"{last}/{word}\", \"purpose\": \"p\"}, "
+                        + "{\"path\": \"no_{word}\", \"need\": \"forbidden\"}], \"documents\": [{\"role\": \"timeline\", \"in\": \"{last}/{word}\", \"name\": \"{last}_v{version:2}_{text}\", \"types\": [\"otio\"]}]}")
+                        .getBytes(StandardCharsets.UTF_8))
+                .kit().orElseThrow();
+        String guide = new String(Handout.of(kit, "0".repeat(64), student("Marsh", "Ottoline")).orElseThrow().guide(),
+                StandardCharsets.UTF_8);
+        assertThat(guide.substring(guide.indexOf("<body"))).contains("Marsh/lantern/Marsh_v01_lantern.otio", "for example")
+                .doesNotContain("{");
+        assertThat(PlannedPaths.of(kit, student("Marsh", "Ottoline"))).extracting(PlannedPaths.Planned::path)
+                .containsExactly("Marsh/lantern", "Marsh/lantern/Marsh_v01_lantern.otio");
+    }
 
     @Test
     void theSameKitForTheSameStudentIsTheSameBytes() throws IOException {

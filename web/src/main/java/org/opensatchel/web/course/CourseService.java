@@ -157,6 +157,17 @@ public class CourseService {
     }
 
     /** Who has more time for an assignment, and until when. */
+    /** The deadlines of an assignment: everybody's, and those of who has more time. */
+    public record Deadlines(Deadline general, Map<Long, Instant> more) {
+        public Deadline of(long enrolment) {
+            return more.containsKey(enrolment) ? general.extended(more.get(enrolment)) : general;
+        }
+    }
+
+    public Deadlines deadlines(AssignmentView assignment) {
+        return new Deadlines(assignment.deadline(), extensions(assignment));
+    }
+
     public Map<Long, Instant> extensions(AssignmentView assignment) {
         return assignments.extensions(assignment.id()).stream()
                 .collect(Collectors.toMap(AssignmentRepository.Extension::getEnrolmentId, AssignmentRepository.Extension::getDueAt));

@@ -24,6 +24,7 @@ import org.opensatchel.core.scan.Workers;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
+import org.opensatchel.web.handout.StepService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.location.LocationService;
@@ -47,17 +48,20 @@ class HandInCheck {
     private final CourseService courses;
     private final KitService kits;
     private final LocationService locations;
+    private final StepService steps;
     private final Contents contents;
     private final SatchelProperties properties;
     private final WorkerPool workers;
     private final Clock clock;
 
-    HandInCheck(HandInRepository handIns, CourseService courses, KitService kits, LocationService locations, Contents contents,
+    HandInCheck(HandInRepository handIns, CourseService courses, KitService kits, LocationService locations, StepService steps,
+            Contents contents,
             SatchelProperties properties, WorkerPool workers, Clock clock) {
         this.handIns = handIns;
         this.courses = courses;
         this.kits = kits;
         this.locations = locations;
+        this.steps = steps;
         this.contents = contents;
         this.properties = properties;
         this.workers = workers;
@@ -118,7 +122,8 @@ class HandInCheck {
                 kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
                 courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(),
                 places,
-                team(assignment, student), earlier(handIn.getId()), machines(kit), properties.limits().read(),
+                team(assignment, student), earlier(handIn.getId()), steps.confirmed(assignment, student.enrolmentId()), machines(kit),
+                properties.limits().read(),
                 Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
     }
 

@@ -3,6 +3,8 @@ package org.opensatchel.web.handin;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.time.Clock;
+import java.time.Duration;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -70,18 +72,27 @@ class HandInController {
     /** What our script is told after an upload. */
     record UploadAnswer(String next, String refusal) {}
 
-    /** A hand-in with its student, for the instructor's list. */
-    record Row(HandInView handIn, Student student) {}
+    /** A hand-in with its student, for the instructor's list, and by how much it came too late. */
+    record Row(HandInView handIn, Student student, Optional<Duration> late) {}
+
+    /** Who checked before handing in. */
+    record Checked(Student student, HandInService.PreChecks checks) {}
 
     @GetMapping("/assignments/{id}/check")
     String all(@PathVariable long id, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         Map<Long, Student> students = courses.everybody(assignment).stream()
                 .collect(Collectors.toMap(Student::enrolmentId, Function.identity()));
+        CourseService.Deadlines deadlines = courses.deadlines(assignment);
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "check");
         model.addAttribute("rows", handIns.ofAssignment(assignment, PageRequest.of(Math.max(0, page - 1), ROWS))
-                .map(handIn -> new Row(handIn, students.get(handIn.enrolmentId()))));
+                .map(handIn -> new Row(handIn, students.get(handIn.enrolmentId()),
+                        deadlines.of(handIn.enrolmentId()).late(handIn.receivedAt()))));
+        Map<Long, HandInService.PreChecks> checked = handIns.preChecked(assignment);
+        model.addAttribute("checked", students.values().stream().filter(student -> checked.containsKey(student.enrolmentId()))
+                .map(student -> new Checked(student, checked.get(student.enrolmentId())))
+                .sorted(Comparator.comparing((Checked one) -> one.checks.last()).reversed()).toList());
         return "handin/check";
     }
 

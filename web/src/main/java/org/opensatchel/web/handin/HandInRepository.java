@@ -27,6 +27,19 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId and h.kind = :kind order by h.number desc")
     List<HandInView> ofStudent(long assignmentId, long enrolmentId, HandIn.Kind kind);
 
+    /** How often each student checked before handing in, and when they did last. */
+    @Query("select h.enrolmentId as enrolmentId, count(h) as times, max(h.receivedAt) as last from HandIn h where h.assignmentId = :assignmentId and h.kind = PRE_CHECK group by h.enrolmentId")
+    List<PreChecked> preChecked(long assignmentId);
+
+    /** A student's checks before handing in. */
+    interface PreChecked {
+        long getEnrolmentId();
+
+        long getTimes();
+
+        Instant getLast();
+    }
+
     /** Of each student the one that counts. */
     @Query(COLUMNS
             + "where h.assignmentId = :assignmentId and h.countsSince = (select max(o.countsSince) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId)")

@@ -282,6 +282,21 @@ public class HandInService {
         return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandIn.Kind.PRE_CHECK);
     }
 
+    /**
+     * That a student checked their project before handing in; what came of it is theirs.
+     *
+     * @param times how often
+     * @param last when they did so last
+     */
+    public record PreChecks(long times, Instant last) {}
+
+    /** Who checked their project before handing in, by enrolment. */
+    @Transactional(readOnly = true)
+    public Map<Long, PreChecks> preChecked(AssignmentView assignment) {
+        return handIns.preChecked(assignment.id()).stream().collect(Collectors.toMap(HandInRepository.PreChecked::getEnrolmentId,
+                checked -> new PreChecks(checked.getTimes(), checked.getLast())));
+    }
+
     @Transactional(readOnly = true)
     public Page<HandInView> ofAssignment(AssignmentView assignment, Pageable page) {
         return handIns.ofAssignment(assignment.id(), page);

@@ -1,14 +1,17 @@
 package org.opensatchel.web.handin;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.Since;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.text.Speech;
 import org.springframework.core.io.InputStreamResource;
 import org.springframework.http.ContentDisposition;
@@ -33,9 +36,11 @@ class ReportController {
 
     private final HandInService handIns;
     private final FailureWords failures;
+    private final Comparing comparing;
 
-    ReportController(HandInService handIns, FailureWords failures) {
+    ReportController(HandInService handIns, Comparing comparing, FailureWords failures) {
         this.handIns = handIns;
+        this.comparing = comparing;
         this.failures = failures;
     }
 
@@ -53,6 +58,9 @@ class ReportController {
         model.addAttribute("byInstructor", shown.byInstructor());
         if (!shown.handIn().isDone()) {
             return waiting(shown, model, response);
+        }
+        if (!shown.byInstructor()) {
+            model.addAttribute("module", "look/done");
         }
         ReportDigest digest = handIns.digest(shown);
         model.addAttribute("report", digest.head());
@@ -102,6 +110,34 @@ class ReportController {
             response.setHeader("Refresh", "5");
         }
         return "handin/waiting";
+    }
+
+    /** What became of a project from one time it was sent to another; both are the same student's. */
+    @GetMapping({"/hand-ins/{handInId}/since/{beforeId}", "/pre-checks/{handInId}/since/{beforeId}"})
+    String since(@PathVariable long handInId, @PathVariable long beforeId, @AuthenticationPrincipal SignedIn me, Model model)
+            throws IOException {
+        HandInService.Shown now = handIns.show(handInId, me.accountId());
+        HandInService.Shown before = handIns.show(beforeId, me.accountId());
+        boolean same = now.handIn().enrolmentId() == before.handIn().enrolmentId()
+                && now.handIn().assignmentId() == before.handIn().assignmentId() && handInId != beforeId;
+        if (!same || !now.handIn().isDone() || !before.handIn().isDone()) {
+            throw new NotAccessible();
+        }
+        model.addAttribute("assignment", now.place().assignment());
+        model.addAttribute("student", now.place().student());
+        model.addAttribute("byInstructor", now.byInstructor());
+        model.addAttribute("step", now.byInstructor() ? "review" : now.handIn().isPreCheck() ? "check" : "hand-in");
+        model.addAttribute("now", now.handIn());
+        model.addAttribute("before", before.handIn());
+        Comparing.Comparison comparison = comparing.between(before, now);
+        model.addAttribute("compared", comparison);
+        model.addAttribute("fixed", told(comparison.since().fixed()));
+        model.addAttribute("fresh", told(comparison.since().fresh()));
+        return "handin/since";
+    }
+
+    private static List<Sentence> told(List<FindingLine> findings) {
+        return findings.stream().limit(Comparing.MOST).map(finding -> Speech.words().of(finding).message()).toList();
     }
 
     /** Has a check made again that could not be made, or that an instructor wants once more. */

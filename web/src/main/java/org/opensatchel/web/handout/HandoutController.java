@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.compare.KitDifference;
 import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.kit.PlannedPaths;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -35,11 +36,13 @@ class HandoutController {
     private final CourseService courses;
     private final KitService kits;
     private final HandoutService handouts;
+    private final StepService steps;
 
-    HandoutController(CourseService courses, KitService kits, HandoutService handouts) {
+    HandoutController(CourseService courses, KitService kits, HandoutService handouts, StepService steps) {
         this.courses = courses;
         this.kits = kits;
         this.handouts = handouts;
+        this.steps = steps;
     }
 
     /** One student's row on the page. */
@@ -105,6 +108,8 @@ class HandoutController {
         kit.ifPresent(published -> {
             model.addAttribute("root", handouts.rootName(published, place.assignment(), place.student()).orElse(null));
             model.addAttribute("refusal", handouts.refusal(published, place.assignment(), place.student()).map(Speech::text).orElse(null));
+            model.addAttribute("steps", steps.of(place, published.kit()));
+            model.addAttribute("planned", PlannedPaths.of(published.kit(), place.student().fields(place.assignment())));
             HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
             model.addAttribute("held", held);
             if (held != null && held.version() < published.kit().version()) {

@@ -1,9 +1,11 @@
 package org.opensatchel.web.kit;
 
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
+import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
@@ -13,6 +15,7 @@ import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.text.Speech;
+import org.opensatchel.web.text.Times;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -30,10 +33,14 @@ class NextController {
 
     private final CourseService courses;
     private final KitEditor editor;
+    private final Times times;
+    private final Clock clock;
 
-    NextController(CourseService courses, KitEditor editor) {
+    NextController(CourseService courses, KitEditor editor, Times times, Clock clock) {
         this.courses = courses;
         this.editor = editor;
+        this.times = times;
+        this.clock = clock;
     }
 
     @GetMapping("/assignments/{id}/plan/next")
@@ -47,9 +54,10 @@ class NextController {
         return "kit/next";
     }
 
+    /** @param past whether somebody knows that the time is over already */
     @PostMapping("/assignments/{id}/plan/next")
     String make(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due,
-            @RequestParam(defaultValue = "false") boolean starter,
+            @RequestParam(defaultValue = "false") boolean starter, @RequestParam(defaultValue = "false") boolean past,
             @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         Optional<Kit> kit = KitReader.read(editor.plan(assignment).document()).kit();
@@ -60,8 +68,14 @@ class NextController {
         } catch (DateTimeParseException noTime) {
             refusal = refusal.or(() -> Optional.of(Speech.say("next.no-due")));
         }
+        if (refusal.isEmpty() && !past && when.isBefore(clock.instant())) {
+            redirect.addFlashAttribute("past", Speech.say("settings.past", times.away(when)));
+            redirect.addFlashAttribute("typed", Map.of("code", code, "title", title, "due", due));
+            return "redirect:/assignments/" + id + "/plan/next";
+        }
         if (refusal.isPresent()) {
             redirect.addFlashAttribute("refused", refusal.get());
+            redirect.addFlashAttribute("typed", Map.of("code", code, "title", title, "due", due));
             return "redirect:/assignments/" + id + "/plan/next";
         }
         long days = Math.round(Duration.between(assignment.dueAt(), when).toHours() / 24.0);

@@ -3,6 +3,7 @@ package org.opensatchel.web.review;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -42,8 +43,15 @@ class ReviewController {
         this.locations = locations;
     }
 
-    /** One student's row. */
-    record Row(Student student, Optional<HandInView> handIn, Optional<SetLocation> location, Seam seam, Marks marks) {}
+    /**
+     * One student's row.
+     *
+     * @param late by how much what they handed in came too late
+     * @param checked their own checks before that
+     */
+    record Row(Student student, Optional<HandInView> handIn, Optional<SetLocation> location, Seam seam, Marks marks,
+            Optional<Duration> late,
+            Optional<HandInService.PreChecks> checked) {}
 
     /** Most must first, then most should; who has not handed in stands last. */
     private static final Comparator<Row> WORST_FIRST = Comparator.comparing((Row row) -> row.handIn.isEmpty())
@@ -70,12 +78,15 @@ class ReviewController {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         StringWriter text = new StringWriter();
         try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            csv.printRecord("Student", "Section", "Location", "Hand-in", "File", "Must", "Should", "Note", "Verdict");
+            csv.printRecord("Student", "Section", "Location", "Hand-in", "Received", "Late by (minutes)", "File", "Must", "Should", "Note",
+                    "Verdict");
             for (Row row : rows(assignment)) {
                 HandInView handIn = row.handIn.orElse(null);
                 csv.printRecord(cell(row.student.listed()), cell(row.student.section()),
                         cell(row.location.map(SetLocation::path).orElse("")),
-                        handIn == null ? "" : handIn.number(), cell(handIn == null ? "" : handIn.fileName()),
+                        handIn == null ? "" : handIn.number(),
+                        handIn == null ? "" : handIn.receivedAt().atZone(assignment.deadline().zone()).toLocalDateTime().withNano(0),
+                        row.late.map(Duration::toMinutes).map(String::valueOf).orElse(""), cell(handIn == null ? "" : handIn.fileName()),
                         handIn == null ? "" : handIn.must(),
                         handIn == null ? "" : handIn.should(), handIn == null ? "" : handIn.note(),
                         handIn == null || handIn.verdict() == null ? "" : handIn.verdict());
@@ -100,12 +111,16 @@ class ReviewController {
     private List<Row> rows(AssignmentView assignment) {
         Map<Long, HandInView> latest = handIns.counting(assignment);
         Map<Long, SetLocation> current = locations.current(assignment);
+        CourseService.Deadlines deadlines = courses.deadlines(assignment);
+        Map<Long, HandInService.PreChecks> checked = handIns.preChecked(assignment);
         List<Row> rows = new ArrayList<>();
         for (Student student : courses.roster(assignment)) {
             Optional<HandInView> handIn = Optional.ofNullable(latest.get(student.enrolmentId()));
             rows.add(new Row(student, handIn, Optional.ofNullable(current.get(student.enrolmentId())),
                     Seam.of(handIn.map(HandInView::seam).orElse(""), handIn.map(HandInView::links).orElse(0)),
-                    Marks.of(handIn.map(HandInView::marks).orElse(""))));
+                    Marks.of(handIn.map(HandInView::marks).orElse("")),
+                    handIn.flatMap(one -> deadlines.of(student.enrolmentId()).late(one.receivedAt())),
+                    Optional.ofNullable(checked.get(student.enrolmentId()))));
         }
         rows.sort(WORST_FIRST);
         return rows;

@@ -57,7 +57,7 @@ const specsOf = (model) => {
     companions: [{ key: "name", label: say("js-plan.name"), kind: "text", mono: true }, { key: "purpose", label: say("js-plan.purpose"), kind: "text" }, { key: "need", label: say("js-plan.need"), kind: "choice", choices: needs(), otherwise: "optional" }, { key: "managed", kind: "flag", label: "", says: say("js-plan.managed-short") }],
     rootFiles: [{ key: "name", label: say("js-plan.its-name"), kind: "text", mono: true }, { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") }],
     forbidden: [{ key: "files", label: say("js-plan.forbidden-files"), kind: "text", mono: true, placeholder: "**/*.tmp" }, { key: "purpose", label: say("js-plan.forbidden-why"), kind: "text" }],
-    steps: [{ key: "title", label: say("js-plan.step"), kind: "text" }, { key: "text", label: say("js-plan.step-text"), kind: "text" }, { key: "confirm", kind: "flag", label: "", says: say("js-plan.step-confirm") }],
+    steps: [{ key: "title", label: say("js-plan.step"), kind: "text" }, { key: "text", label: say("js-plan.step-text"), kind: "text" }, { key: "picture", label: say("js-plan.step-picture"), kind: "text", mono: true, placeholder: "reference/autosave.png" }, { key: "confirm", kind: "flag", label: "", says: say("js-plan.step-confirm") }],
     custom: [{ key: "files", label: say("js-plan.in-files"), kind: "text", mono: true, placeholder: "**/*.scn" },
       { key: "kind", label: say("js-plan.found-by"), kind: "choice", choices: ["pattern", "element", "pointer"].map(option("by")), get: ruleKind, set: (rule, kind) => {
         const held = rule.pattern ?? rule.element ?? rule.pointer ?? "";

@@ -92,7 +92,7 @@ class DeadlineTest extends RunningApplication {
         instructor.getByText("Give more time").click();
         assertThat(instructor.locator("#more-time")).containsText("Jessop, Ffion until");
         page.reload();
-        assertThat(page.locator("main")).containsText("Drop the ZIP");
+        assertThat(page.locator("main")).containsText("Drop your project folder");
         assertThat(page.locator("main")).containsText("due in 2 days");
         Page other = signIn("rowan.kestrel");
         other.navigate(page("/hand-in"));

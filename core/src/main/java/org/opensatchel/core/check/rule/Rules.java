@@ -26,7 +26,9 @@ public final class Rules {
             // Files.
             new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),
             // Where it lies.
-            new LocationFaults(), new TeamLocations());
+            new LocationFaults(), new TeamLocations(),
+            // What was to be done once.
+            new OpenSteps());
 
     /** Given by the check itself: a package that cannot be opened at all, names that nobody can read, and a rule or reader that broke. */
     private static final Set<Code> BY_THE_CHECK = Set.of(Code.PACKAGE_BOMB, Code.PACKAGE_RULE_FAILED, Code.PACKAGE_NAMES_UNSURE);

@@ -1,0 +1,75 @@
+package org.opensatchel.web.handout;
+
+import java.io.IOException;
+import java.util.Locale;
+import java.util.Map;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.kit.KitService;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** A student's list of what to do once. */
+@Controller
+class StepController {
+
+    /** Pictures that hold nothing but a picture. */
+    private static final Map<String, MediaType> PICTURES = Map.of("png", MediaType.IMAGE_PNG, "jpg", MediaType.IMAGE_JPEG, "jpeg",
+            MediaType.IMAGE_JPEG, "gif", MediaType.IMAGE_GIF, "webp", MediaType.parseMediaType("image/webp"));
+
+    private final CourseService courses;
+    private final KitService kits;
+    private final StepService steps;
+
+    StepController(CourseService courses, KitService kits, StepService steps) {
+        this.courses = courses;
+        this.kits = kits;
+        this.steps = steps;
+    }
+
+    private Kit kit(Place place) {
+        return kits.current(place.assignment()).orElseThrow(NotAccessible::new).kit();
+    }
+
+    private static Kit.Step step(Kit kit, int number) {
+        if (number < 0 || number >= kit.steps().size()) {
+            throw new NotAccessible();
+        }
+        return kit.steps().get(number);
+    }
+
+    @PostMapping("/assignments/{id}/steps/{number}")
+    String confirm(@PathVariable long id, @PathVariable int number, @RequestParam boolean done, @AuthenticationPrincipal SignedIn me) {
+        Place place = courses.forStudent(id, me.accountId());
+        Kit.Step step = step(kit(place), number);
+        if (!step.confirm()) {
+            throw new NotAccessible();
+        }
+        steps.confirm(place, step, done);
+        return "redirect:/assignments/" + id + "/kit#steps";
+    }
+
+    @GetMapping("/assignments/{id}/steps/{number}/picture")
+    ResponseEntity<InputStreamResource> picture(@PathVariable long id, @PathVariable int number, @AuthenticationPrincipal SignedIn me)
+            throws IOException {
+        Place place = courses.forStudent(id, me.accountId());
+        Kit kit = kit(place);
+        Kit.Step step = step(kit, number);
+        String path = step.picture().orElseThrow(NotAccessible::new).text();
+        MediaType type = PICTURES.get(path.substring(path.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT));
+        if (type == null) {
+            throw new NotAccessible();
+        }
+        return ResponseEntity.ok().contentType(type).body(new InputStreamResource(steps.picture(place.assignment(), kit, step)));
+    }
+}
