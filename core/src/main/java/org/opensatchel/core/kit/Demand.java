@@ -19,14 +19,68 @@ import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.naming.NamePattern;
+import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.Glob;
 import org.opensatchel.core.path.ProjectPath;
 
 /** Something more that a kit asks of folders, files or documents. Each says itself, for the guide of a hand-out and for what changed. */
 public sealed interface Demand {
 
+    /** How a sentence writes the patterns of a plan: as they stand there, or as the names of one student. */
+    interface Spelling {
+        String folder(FolderPattern pattern);
+
+        String name(NamePattern pattern);
+
+        /** A glob as it is, or without what only says that the place does not matter. */
+        String files(String glob);
+
+        /** As they stand in the plan, for who made it. */
+        Spelling WRITTEN = new Spelling() {
+            @Override
+            public String folder(FolderPattern pattern) {
+                return pattern.text();
+            }
+
+            @Override
+            public String name(NamePattern pattern) {
+                return pattern.text();
+            }
+
+            @Override
+            public String files(String glob) {
+                return glob;
+            }
+        };
+
+        /** As names of somebody, who need not know what a pattern is. */
+        static Spelling of(RosterFields fields, boolean ascii) {
+            return new Spelling() {
+                @Override
+                public String folder(FolderPattern pattern) {
+                    return pattern.example(fields, ascii);
+                }
+
+                @Override
+                public String name(NamePattern pattern) {
+                    return pattern.example(fields, ascii);
+                }
+
+                @Override
+                public String files(String glob) {
+                    return glob.startsWith("**/") ? glob.substring(3) : glob;
+                }
+            };
+        }
+    }
+
     /** What is asked for, as a sentence. */
-    Phrase say();
+    default Phrase say() {
+        return say(Spelling.WRITTEN);
+    }
+
+    /** The same, with names spelt in a certain way. */
+    Phrase say(Spelling spelling);
 
     /**
      * How many files a folder holds.
@@ -40,9 +94,9 @@ public sealed interface Demand {
         }
 
         @Override
-        public Phrase say() {
+        public Phrase say(Spelling spelling) {
             boolean exact = atMost.isPresent() && atMost.getAsInt() == atLeast;
-            Facts facts = Facts.of(FOUND, in.text()).and(TYPES, given(types));
+            Facts facts = Facts.of(FOUND, spelling.folder(in)).and(TYPES, given(types));
             return exact ? DemandWording.EXACTLY.say(facts.and(LEAST, atLeast))
                     : atMost.isEmpty() ? DemandWording.AT_LEAST.say(facts.and(LEAST, atLeast))
                             : DemandWording.BETWEEN.say(facts.and(LEAST, atLeast).and(MOST, atMost.getAsInt()));
@@ -65,8 +119,8 @@ public sealed interface Demand {
         }
 
         @Override
-        public Phrase say() {
-            Facts facts = Facts.of(PLACE, in.map(FolderPattern::text)).and(TYPES, given(types));
+        public Phrase say(Spelling spelling) {
+            Facts facts = Facts.of(PLACE, in.map(spelling::folder)).and(TYPES, given(types));
             facts = fileBytes.isPresent() ? facts.and(BYTES, fileBytes.getAsLong()) : facts;
             return DemandWording.SIZES.say(totalBytes.isPresent() ? facts.and(MOST_BYTES, totalBytes.getAsLong()) : facts);
         }
@@ -79,8 +133,8 @@ public sealed interface Demand {
         }
 
         @Override
-        public Phrase say() {
-            return DemandWording.NUMBERED.say(Facts.of(PLACE, in.text()).and(FactName.PATTERN, name.text()));
+        public Phrase say(Spelling spelling) {
+            return DemandWording.NUMBERED.say(Facts.of(PLACE, spelling.folder(in)).and(FactName.PATTERN, spelling.name(name)));
         }
     }
 
@@ -91,9 +145,10 @@ public sealed interface Demand {
         }
 
         @Override
-        public Phrase say() {
+        public Phrase say(Spelling spelling) {
             return DemandWording.FORBIDDEN
-                    .say(Facts.of(FactName.PATTERN, files).and(PURPOSE, Optional.of(purpose).filter(why -> !why.isBlank())));
+                    .say(Facts.of(FactName.PATTERN, spelling.files(files)).and(PURPOSE,
+                            Optional.of(purpose).filter(why -> !why.isBlank())));
         }
     }
 
@@ -110,9 +165,9 @@ public sealed interface Demand {
                 Demand {
 
         @Override
-        public Phrase say() {
+        public Phrase say(Spelling spelling) {
             return DemandWording.LINKING
-                    .say(Facts.of(ROLE, role).and(LEAST, atLeast).and(PLACE, in.map(FolderPattern::text)).and(OTHER, other)
+                    .say(Facts.of(ROLE, role).and(LEAST, atLeast).and(PLACE, in.map(spelling::folder)).and(OTHER, other)
                             .and(FOUND, starter.map(ProjectPath::text)));
         }
     }

@@ -23,6 +23,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
@@ -257,7 +258,7 @@ final class GuidePage {
         if (!kept.isEmpty()) {
             item(List.of(GuideWording.UNCHANGED.say(Facts.of(OTHERS, kept))));
         }
-        kit.demands().forEach(demand -> item(List.of(demand.say())));
+        kit.demands().forEach(demand -> item(List.of(demand.say(Demand.Spelling.of(fields, kit.ascii())))));
         out.append("</ul>\n");
     }
 

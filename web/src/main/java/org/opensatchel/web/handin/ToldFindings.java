@@ -90,12 +90,20 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
                         .map(wanted -> new Names(Marked.between(name, wanted), Marked.between(wanted, name), folder)));
     }
 
+    /** Whether the sentence names what is proposed already. */
+    private static boolean isSaid(FindingGroups.Group group, ProposalLine proposal, Words words) {
+        return words.of(group.first()).message().pieces().stream()
+                .anyMatch(piece -> piece.isName() && piece.text().equals(proposal.path()));
+    }
+
     private static Group group(FindingGroups.Group group, Words words) {
         FindingLine first = group.first();
         List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message())
                 .toList();
         return new Group(group.code(), group.severity(), words.heading(group), said(group, words),
-                group.isMany() || names(group).isPresent() ? Optional.empty() : first.proposal(), names(group), others,
+                group.isMany() || names(group).isPresent() ? Optional.empty()
+                        : first.proposal().filter(proposal -> !isSaid(group, proposal, words)),
+                names(group), others,
                 group.count() - 1 - others.size(), first.consequences().orElse(List.of()).stream().map(words::of).toList());
     }
 }

@@ -89,7 +89,9 @@ final class Amounts implements Rule<PlanEvidence> {
         }
         List<String> ranges = Gaps.between(numbers, digits);
         if (!ranges.isEmpty()) {
-            out.add(Finding.of(Code.STRUCTURE_NUMBER_GAP).path(folder).fact(PATTERN, rule.name().text()).fact(RANGES, ranges).make());
+            out.add(Finding.of(Code.STRUCTURE_NUMBER_GAP).path(folder)
+                    .fact(PATTERN, rule.name().example(evidence.fields(), evidence.kit().orElseThrow().ascii())).fact(RANGES, ranges)
+                    .make());
         }
     }
 }
