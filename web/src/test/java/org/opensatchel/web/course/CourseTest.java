@@ -50,7 +50,7 @@ class CourseTest extends RunningApplication {
         assertThat(page.locator(".empty")).containsText("Nobody is on the roster yet");
         bring(page, "roster.csv", "Surname;Given name;Number;Section\nMarsh;Ottoline;1;A\nÓ Duibhne;Séafra;2;A\n;Tamsin;3;B");
         assertThat(page.locator(".changes li.added")).hasCount(3);
-        assertThat(page.locator("aside")).containsText("Surname last name");
+        assertThat(page.locator(".side")).containsText("Surname last name");
         accessible(page);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
         assertThat(page.locator(".told")).containsText("3 new accounts were made");
@@ -114,7 +114,7 @@ class CourseTest extends RunningApplication {
         assertThat(page.locator(".empty")).isVisible();
         page.getByText("Paste a table instead").click();
         page.fill("#table", "<script>alert(1)</script>,x\na,b");
-        page.locator("aside details").filter(new Locator.FilterOptions().setHasText("Paste a table")).locator("button").click();
+        page.locator(".side details").filter(new Locator.FilterOptions().setHasText("Paste a table")).locator("button").click();
         assertThat(page.locator(".findings li")).containsText("<script>alert(1)</script> and x");
     }
 
@@ -136,7 +136,7 @@ class CourseTest extends RunningApplication {
         page.getByLabel("Signs in as").fill("assistant");
         page.getByLabel("Role").selectOption("assistant");
         page.getByText("Add", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(page.locator("aside")).containsText("A. Helper assistant: reviews, and cannot plan");
+        assertThat(page.locator(".side")).containsText("A. Helper assistant: reviews, and cannot plan");
         Page helper = signIn("assistant");
         assertThat(helper.navigate(plan).status()).isEqualTo(404);
         assertThat(helper.navigate(plan.replace("/plan", "/review")).status()).isEqualTo(200);
@@ -145,17 +145,17 @@ class CourseTest extends RunningApplication {
         assertThat(helper.navigate(address("/courses/1")).status()).isEqualTo(404);
         // The only owner stays; another one may go, and only an owner says so.
         page.getByLabel("Change R. Quillfeather").click();
-        page.locator("aside li").filter(new Locator.FilterOptions().setHasText("R. Quillfeather")).getByText("Remove from course").click();
+        page.locator(".side li").filter(new Locator.FilterOptions().setHasText("R. Quillfeather")).getByText("Remove from course").click();
         assertThat(page.locator(".told")).containsText("R. Quillfeather is the only owner of this course");
         page.getByLabel("Change A. Helper").click();
-        page.locator("aside li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Make instructor").click();
-        assertThat(page.locator("aside")).containsText("A. Helper instructor: plans and reviews");
+        page.locator(".side li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Make instructor").click();
+        assertThat(page.locator(".side")).containsText("A. Helper instructor: plans and reviews");
         Page second = signIn("assistant");
         second.navigate(page.url());
         assertThat(second.getByLabel("Change R. Quillfeather")).hasCount(0);
         assertThat(second.locator("#role option")).hasCount(2);
         page.getByLabel("Change A. Helper").click();
-        page.locator("aside li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Remove from course").click();
+        page.locator(".side li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Remove from course").click();
         assertThat(second.navigate(page.url()).status()).isEqualTo(404);
     }
 

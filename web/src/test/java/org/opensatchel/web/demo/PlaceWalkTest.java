@@ -105,14 +105,14 @@ class PlaceWalkTest extends RunningApplication {
     void aTeamSeesWhetherItsNamesAgree() {
         long team = database.queryForObject("insert into team (assignment_id, name) values (?, 'Owls') returning id", Long.class,
                 market().id());
-        for (String login : new String[]{WHO, "liv.sorensen", "noor.thackeray"}) {
+        for (String login : new String[]{WHO, "ottoline.marsh", "noor.thackeray"}) {
             database.update("insert into team_member (team_id, enrolment_id) values (?, ?)", team, place(login).student().enrolmentId());
         }
         Page page = open();
         on(page, "Windows", "E:\\" + ROOT);
         save(page);
-        assertThat(page.locator("aside")).containsText("Team Owls");
-        assertThat(page.locator("aside")).containsText("another name: agree on one");
+        assertThat(page.locator(".side")).containsText("Team Owls");
+        assertThat(page.locator(".side")).containsText("another name: agree on one");
         accessible(page);
     }
 }
