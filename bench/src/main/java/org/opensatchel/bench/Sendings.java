@@ -69,9 +69,9 @@ public final class Sendings {
         AtomicLong peak = new AtomicLong();
         int killed = 0;
         while (students.stream().anyMatch(Thread::isAlive)) {
-            peak.accumulateAndGet(rss(pid()), Math::max);
+            peak.accumulateAndGet(ServerProcess.rss(ServerProcess.pid(state)), Math::max);
             if (killed < KILLS && sent.get() > all / (KILLS + 1) * (killed + 1)) {
-                ProcessHandle.of(pid()).ifPresent(ProcessHandle::destroyForcibly);
+                ProcessHandle.of(ServerProcess.pid(state)).ifPresent(ProcessHandle::destroyForcibly);
                 killed++;
             }
             Thread.sleep(100);
@@ -88,23 +88,6 @@ public final class Sendings {
                 sent.get() / 1_000_000, all / 1_000_000, resumed.get() / 1_000_000);
         System.out.printf("          %d hand-ins, %s%n", handIns.size(), good ? "each whole, none twice" : "NOT GOOD: " + faults);
         return good;
-    }
-
-    private long pid() {
-        try {
-            return Long.parseLong(Files.readString(state.resolve("app.pid")).strip());
-        } catch (IOException | NumberFormatException none) {
-            return 0;
-        }
-    }
-
-    private static long rss(long pid) {
-        try {
-            return Files.readAllLines(Path.of("/proc", Long.toString(pid), "status")).stream().filter(line -> line.startsWith("VmRSS:"))
-                    .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) / 1_024).findFirst().orElse(0);
-        } catch (IOException gone) {
-            return 0;
-        }
     }
 
     private static byte[] content(int student, int file) {

@@ -67,7 +67,7 @@ public final class Soak {
     private boolean run(int minutes) throws Exception {
         makeArchives();
         Map<String, String> passwords = makeSchool();
-        long serverBefore = rss(pid());
+        long serverBefore = ServerProcess.rss(ServerProcess.pid(state));
         long diskBefore = disk();
         Files.createFile(state.resolve("begun"));
         List<Thread> people = new ArrayList<>();
@@ -311,29 +311,13 @@ public final class Soak {
 
     // What it weighs.
 
-    private long pid() {
-        try {
-            return Long.parseLong(Files.readString(state.resolve("app.pid")).strip());
-        } catch (IOException | NumberFormatException none) {
-            return 0;
-        }
-    }
-
-    private static long rss(long pid) {
-        try {
-            return Files.readAllLines(Path.of("/proc", Long.toString(pid), "status")).stream().filter(line -> line.startsWith("VmRSS:"))
-                    .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) / 1_024).findFirst().orElse(0);
-        } catch (IOException gone) {
-            return 0;
-        }
-    }
-
     private void weigh() {
         while (!over) {
-            long server = pid();
-            peakServer.accumulateAndGet(rss(server), Math::max);
+            long server = ServerProcess.pid(state);
+            peakServer.accumulateAndGet(ServerProcess.rss(server), Math::max);
             ProcessHandle.of(server)
-                    .ifPresent(handle -> handle.children().forEach(worker -> peakWorker.accumulateAndGet(rss(worker.pid()), Math::max)));
+                    .ifPresent(handle -> handle.children()
+                            .forEach(worker -> peakWorker.accumulateAndGet(ServerProcess.rss(worker.pid()), Math::max)));
             try {
                 Thread.sleep(1_000);
             } catch (InterruptedException asked) {
@@ -387,7 +371,7 @@ public final class Soak {
                 pages.isEmpty() ? "" : pages.get(pages.size() / 2) + " / " + p95 + " / " + pages.get(pages.size() - 1));
         line("requests while it was away", away);
         line("other answers", new TreeMap<>(answers));
-        line("server MB, before / peak / after", serverBefore + " / " + peakServer + " / " + rss(pid()));
+        line("server MB, before / peak / after", serverBefore + " / " + peakServer + " / " + ServerProcess.rss(ServerProcess.pid(state)));
         line("largest worker, MB", peakWorker);
         line("half-written uploads, before / after", diskBefore + " / " + disk());
         boolean good = lost == 0 && open == 0 && p95 < 1_000;

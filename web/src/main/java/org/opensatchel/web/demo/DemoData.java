@@ -10,6 +10,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
@@ -19,10 +21,11 @@ import org.opensatchel.core.machine.OperatingSystem;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.Role;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handout.HandoutService;
+import org.opensatchel.web.handout.StepService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.location.LocationService;
@@ -51,6 +54,7 @@ class DemoData implements ApplicationRunner {
     private final CourseService courses;
     private final KitService kits;
     private final HandoutService handouts;
+    private final StepService steps;
     private final LocationService locations;
     private final HandInService handIns;
     private final ContentStore store;
@@ -59,13 +63,15 @@ class DemoData implements ApplicationRunner {
     private final Clock clock;
     private final TransactionTemplate whole;
 
-    DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, LocationService locations,
+    DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, StepService steps,
+            LocationService locations,
             HandInService handIns, ContentStore store, Contents contents,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.courses = courses;
         this.kits = kits;
         this.handouts = handouts;
+        this.steps = steps;
         this.locations = locations;
         this.handIns = handIns;
         this.store = store;
@@ -130,10 +136,15 @@ class DemoData implements ApplicationRunner {
     }
 
     private void people(AssignmentView market, PublishedKit kit, List<Long> students, Instant now) {
+        Set<Integer> handing = DemoHandIns.all().stream().map(DemoHandIns.Planted::student).collect(Collectors.toSet());
         for (int i = 0; i < students.size(); i++) {
             Place place = courses.forStudent(market.id(), students.get(i));
             if (handouts.rootName(kit, market, place.student()).isPresent() && i != 23) {
                 handouts.collected(kit, place.student().enrolmentId(), now.minus(Duration.ofHours(100 - i)));
+                // Who handed in did what is to be done once; the others have not said so yet.
+                if (handing.contains(i)) {
+                    kit.kit().steps().forEach(step -> steps.confirm(place, step, true));
+                }
             }
         }
         handIn(market, kit, students, DemoHandIns.firstTry(), now.minus(Duration.ofHours(50)), false);

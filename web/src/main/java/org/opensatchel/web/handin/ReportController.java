@@ -3,6 +3,7 @@ package org.opensatchel.web.handin;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.report.Report.FindingLine;
@@ -11,6 +12,7 @@ import org.opensatchel.core.report.Since;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.text.Speech;
 import org.springframework.core.io.InputStreamResource;
@@ -34,11 +36,13 @@ class ReportController {
     /** Of what was mended, or is new, so many are listed. */
     private static final int MOST_CHANGES = 20;
 
+    private final CourseService courses;
     private final HandInService handIns;
     private final FailureWords failures;
     private final Comparing comparing;
 
-    ReportController(HandInService handIns, Comparing comparing, FailureWords failures) {
+    ReportController(CourseService courses, HandInService handIns, Comparing comparing, FailureWords failures) {
+        this.courses = courses;
         this.handIns = handIns;
         this.comparing = comparing;
         this.failures = failures;
@@ -56,6 +60,7 @@ class ReportController {
         model.addAttribute("step", shown.byInstructor() ? "review" : shown.handIn().isPreCheck() ? "check" : "hand-in");
         model.addAttribute("handIn", shown.handIn());
         model.addAttribute("byInstructor", shown.byInstructor());
+        model.addAttribute("late", shown.handIn().isPreCheck() ? null : late(shown).orElse(null));
         if (!shown.handIn().isDone()) {
             return waiting(shown, model, response);
         }
@@ -81,6 +86,10 @@ class ReportController {
         model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
         model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : handIns.ofStudent(shown.place()));
         return "handin/report";
+    }
+
+    private Optional<Duration> late(HandInService.Shown shown) {
+        return courses.deadlines(shown.place().assignment()).of(shown.handIn().enrolmentId()).late(shown.handIn().receivedAt());
     }
 
     /** What became of what the check before found: the last one that was made before this project came. */

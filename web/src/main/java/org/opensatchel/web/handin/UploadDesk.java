@@ -2,8 +2,6 @@ package org.opensatchel.web.handin;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.net.URLDecoder;
-import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.CourseService.Place;
@@ -62,7 +60,7 @@ class UploadDesk {
             return Answer.refused(HttpStatus.TOO_MANY_REQUESTS, Speech.say("hand-in.crowd"));
         }
         try {
-            Upload.Taken taken = new Upload(store, mostBytes).take(request, decoded(fileName));
+            Upload.Taken taken = new Upload(store, mostBytes).take(request, SentName.decoded(fileName));
             if (taken.stored().isEmpty()) {
                 metrics.refused("refused");
                 return Answer.refused(HttpStatus.UNPROCESSABLE_CONTENT, taken.refusal());
@@ -75,14 +73,6 @@ class UploadDesk {
             return Answer.refused(HttpStatus.INSUFFICIENT_STORAGE, Speech.say("hand-in.not-stored"));
         } finally {
             places.giveBack(me.accountId());
-        }
-    }
-
-    private static String decoded(String name) {
-        try {
-            return URLDecoder.decode(name, StandardCharsets.UTF_8);
-        } catch (IllegalArgumentException asItIs) {
-            return name;
         }
     }
 }

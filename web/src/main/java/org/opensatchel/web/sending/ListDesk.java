@@ -48,9 +48,13 @@ class ListDesk {
         this.mostBytes = properties.maxPacket().toBytes();
     }
 
-    /** @param packed whether the list comes compressed (RFC 1952) */
-    Listed take(InputStream list, boolean packed) throws IOException {
-        Stored stored = stored(list, packed);
+    /** What is made of a list while it is in memory. */
+    interface Use<T> {
+        T of(Listed listed) throws IOException;
+    }
+
+    /** Reads a list that was stored; what takes memory is let go of before the next one is read. */
+    <T> T reading(Stored stored, Use<T> use) throws IOException {
         try {
             reading.acquire();
         } catch (InterruptedException asked) {
@@ -58,13 +62,14 @@ class ListDesk {
             throw new Refused(Speech.say("hand-in.crowd"));
         }
         try (LocalFile file = contents.local(stored.sha256())) {
-            return read(stored, file);
+            return use.of(read(stored, file));
         } finally {
             reading.release();
         }
     }
 
-    private Stored stored(InputStream list, boolean packed) throws IOException {
+    /** @param packed whether the list comes compressed (RFC 1952) */
+    Stored take(InputStream list, boolean packed) throws IOException {
         try (InputStream text = packed ? new GZIPInputStream(list, 1 << 16) : list) {
             return store.store(text, mostBytes, 1);
         } catch (NoRoom ours) {
@@ -78,8 +83,7 @@ class ListDesk {
         }
     }
 
-    /** Reads a list that was stored. */
-    Listed read(Stored stored, LocalFile file) throws IOException {
+    private Listed read(Stored stored, LocalFile file) throws IOException {
         Intake intake;
         try (HashedSource source = new HashedSource(file.path(), hash -> InputStream.nullInputStream())) {
             intake = source.list(limits);

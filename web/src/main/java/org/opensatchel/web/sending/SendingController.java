@@ -2,12 +2,11 @@ package org.opensatchel.web.sending;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.net.URLDecoder;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.opensatchel.web.account.SignedIn;
-import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.handin.SentName;
 import org.opensatchel.web.handin.UploadPlaces;
 import org.opensatchel.web.sending.ListDesk.Refused;
 import org.opensatchel.web.sending.SendingService.Busy;
@@ -80,20 +79,12 @@ class SendingController {
             return refused(HttpStatus.TOO_MANY_REQUESTS, Speech.say("hand-in.crowd"));
         }
         try {
-            Going going = sendings.begin(place, "zip".equals(form) ? Sending.Form.ZIP : Sending.Form.FOLDER, decoded(name),
+            Going going = sendings.begin(place, "zip".equals(form) ? Sending.Form.ZIP : Sending.Form.FOLDER, SentName.decoded(name),
                     request.getInputStream(), "gzip".equals(request.getHeader(HttpHeaders.CONTENT_ENCODING)));
             return ResponseEntity
                     .ok(new Answer("", "/sendings/" + going.token(), going.send(), going.offset(), going.length(), "", List.of()));
         } finally {
             places.giveBack(me.accountId());
-        }
-    }
-
-    private static String decoded(String name) {
-        try {
-            return URLDecoder.decode(name, StandardCharsets.UTF_8);
-        } catch (IllegalArgumentException asItIs) {
-            return name;
         }
     }
 

@@ -102,7 +102,10 @@ public class SendingService {
      */
     Going begin(Place place, Sending.Form form, String name, InputStream list, boolean packed) throws IOException {
         refuseWhenClosed(place);
-        Listed listed = lists.take(list, packed);
+        return lists.reading(lists.take(list, packed), listed -> begin(place, form, name, listed));
+    }
+
+    private Going begin(Place place, Sending.Form form, String name, Listed listed) throws IOException {
         if (form == Sending.Form.ZIP && (listed.files() != 1 || listed.contents().size() != 1)) {
             throw new Refused(Speech.say("hand-in.zip"));
         }
@@ -238,7 +241,10 @@ public class SendingService {
             if (quota.room() < Math.max(declared, 0)) {
                 throw new NoRoom("no room for a part of " + declared + " bytes", null);
             }
+            int before = arrival.count();
             long now = arrival.take(part);
+            // Kept as it comes: what takes days to send is not collected before its end.
+            contents.ownAll(arrival.good(before), Purpose.SENDING, own.place().assignment().courseId(), own.place().student().accountId());
             transaction.executeWithoutResult(status -> sendings.touch(own.sending().token(), clock.instant()));
             return new Took(new Stand(now, length), false);
         }
@@ -265,17 +271,26 @@ public class SendingService {
             if (sending.isFinished()) {
                 return new Finished(Optional.ofNullable(sending.handInId()).orElseThrow(NotAccessible::new), List.of(), false);
             }
-            Listed listed;
-            try (LocalFile list = contents.local(sending.listSha256())) {
-                listed = lists.read(new Stored(sending.listSha256(), Files.size(list.path())), list);
+            Finished finished = lists.reading(stored(sending), listed -> finish(sending, place, listed, arrival));
+            if (finished.handIn() > 0) {
+                arrival.drop();
             }
-            if (!wanted(place, listed).isEmpty()) {
-                return new Finished(0, arrival.differing().stream().map(Wanted::sha256).toList(), arrival.offset() < arrival.length());
-            }
-            long handIn = transaction.execute(status -> handIn(sending, place, listed));
-            arrival.drop();
-            return new Finished(handIn, List.of(), false);
+            return finished;
         }
+    }
+
+    private Stored stored(Sending sending) throws IOException {
+        try (LocalFile list = contents.local(sending.listSha256())) {
+            return new Stored(sending.listSha256(), Files.size(list.path()));
+        }
+    }
+
+    private Finished finish(Sending sending, Place place, Listed listed, Arrival arrival) throws IOException {
+        if (!wanted(place, listed).isEmpty()) {
+            return new Finished(0, arrival.differing().stream().map(Wanted::sha256).toList(), arrival.offset() < arrival.length());
+        }
+        contents.settle();
+        return new Finished(transaction.execute(status -> handIn(sending, place, listed)), List.of(), false);
     }
 
     private long handIn(Sending sending, Place place, Listed listed) {

@@ -5,14 +5,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.RandomAccessFile;
 import java.nio.ByteBuffer;
-import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.util.ArrayList;
 import java.util.HexFormat;
@@ -63,7 +60,7 @@ public final class Arrival implements Closeable {
      */
     public List<Wanted> want(List<Wanted> wanted) throws IOException {
         List<Wanted> order = new ArrayList<>(wanted);
-        String begun = Files.exists(part()) && count() > through() ? record(through()).sha256() : "";
+        String begun = Files.exists(part()) && wantedInAll() > through() ? record(through()).sha256() : "";
         int at = begun.isEmpty() ? -1 : order.stream().map(Wanted::sha256).toList().indexOf(begun);
         if (at >= 0) {
             order.add(0, order.remove(at));
@@ -105,30 +102,20 @@ public final class Arrival implements Closeable {
         }
     }
 
-    private int count() throws IOException {
+    private int wantedInAll() throws IOException {
         return (int) (size(list()) / RECORD);
     }
 
     private int through() throws IOException {
-        return (int) Math.min(count(), size(journal()));
+        return (int) Math.min(wantedInAll(), size(journal()));
     }
 
     private Wanted record(int index) throws IOException {
-        ByteBuffer record = raw(index);
-        record.getLong();
-        long bytes = record.getLong();
-        byte[] hash = new byte[32];
-        record.get(hash);
-        return new Wanted(Sha256.hex(hash), bytes);
+        return wanted(raw(index));
     }
 
     private ByteBuffer raw(int index) throws IOException {
-        try (RandomAccessFile file = new RandomAccessFile(list().toFile(), "r")) {
-            byte[] record = new byte[RECORD];
-            file.seek((long) index * RECORD);
-            file.readFully(record);
-            return ByteBuffer.wrap(record);
-        }
+        return ByteBuffer.wrap(read(list(), (long) index * RECORD, RECORD));
     }
 
     private long begin(int index) throws IOException {
@@ -137,14 +124,14 @@ public final class Arrival implements Closeable {
 
     /** How long the whole stream is, in bytes. */
     public long length() throws IOException {
-        int count = count();
+        int count = wantedInAll();
         return count == 0 ? 0 : begin(count - 1) + record(count - 1).bytes();
     }
 
     /** How many bytes of it have come. */
     public long offset() throws IOException {
         int through = through();
-        return through == count() ? length() : begin(through) + size(part());
+        return through == wantedInAll() ? length() : begin(through) + size(part());
     }
 
     /**
@@ -155,7 +142,7 @@ public final class Arrival implements Closeable {
      */
     public long take(InputStream content) throws IOException {
         byte[] buffer = new byte[1 << 16];
-        int count = count();
+        int count = wantedInAll();
         for (int at = through(); at < count; at++) {
             Wanted wanted = record(at);
             if (!take(content, wanted, buffer)) {
@@ -225,34 +212,62 @@ public final class Arrival implements Closeable {
         }
     }
 
+    /** How many contents are through, good or not. */
+    public int count() throws IOException {
+        return through();
+    }
+
     /** What came and is what it should be. */
     public List<Wanted> good() throws IOException {
-        return those(GOOD);
+        return those(GOOD, 0);
+    }
+
+    /**
+     * The same, without what came first.
+     *
+     * @param from how many of those that are through are left out
+     */
+    public List<Wanted> good(int from) throws IOException {
+        return those(GOOD, from);
     }
 
     /** What came as something else than its hash says. */
     public List<Wanted> differing() throws IOException {
-        return those(DIFFERS);
+        return those(DIFFERS, 0);
     }
 
-    private List<Wanted> those(byte how) throws IOException {
-        if (!Files.exists(journal())) {
-            return List.of();
-        }
-        byte[] through = Files.readAllBytes(journal());
-        byte[] records = Files.readAllBytes(list());
+    private List<Wanted> those(byte how, int from) throws IOException {
+        int to = through();
         List<Wanted> out = new ArrayList<>();
-        for (int i = 0; i < Math.min(through.length, records.length / RECORD); i++) {
-            if (through[i] == how) {
-                ByteBuffer record = ByteBuffer.wrap(records, i * RECORD, RECORD);
-                record.getLong();
-                long bytes = record.getLong();
-                byte[] hash = new byte[32];
-                record.get(hash);
-                out.add(new Wanted(Sha256.hex(hash), bytes));
+        if (from >= to) {
+            return out;
+        }
+        byte[] through = read(journal(), from, to - from);
+        ByteBuffer records = ByteBuffer.wrap(read(list(), (long) from * RECORD, (to - from) * RECORD));
+        for (byte one : through) {
+            Wanted wanted = wanted(records);
+            if (one == how) {
+                out.add(wanted);
             }
         }
         return out;
+    }
+
+    private static byte[] read(Path file, long from, int length) throws IOException {
+        try (RandomAccessFile open = new RandomAccessFile(file.toFile(), "r")) {
+            byte[] out = new byte[length];
+            open.seek(from);
+            open.readFully(out);
+            return out;
+        }
+    }
+
+    private static Wanted wanted(ByteBuffer record) {
+        record.getLong();
+        long bytes = record.getLong();
+        byte[] hash = new byte[32];
+        record.get(hash);
+        return new Wanted(Sha256.hex(hash), bytes);
     }
 
     /** Forgets the part and the list. */

@@ -56,12 +56,19 @@ public interface ContentStore {
     Stored store(InputStream content, long mostBytes, long leastBytes) throws IOException;
 
     /**
-     * Takes a finished file of this machine as a content; the file is gone then.
+     * Takes a finished file of this machine as a content; the file is gone then. That it is there is sure after {@link #settle}.
      *
      * @param sha256 what its content hashes to, which whoever gives it has seen to
      * @throws NoRoom when it cannot be put into its place
      */
     void adopt(Path file, String sha256) throws IOException;
+
+    /**
+     * Makes sure that what was adopted stays, whatever happens to the machine.
+     *
+     * @throws NoRoom when that is not so
+     */
+    void settle() throws IOException;
 
     /** Whether a content is here, with a length. */
     boolean has(String sha256, long bytes);

@@ -81,6 +81,11 @@ public class Contents {
         return out;
     }
 
+    /** Makes sure that what came in parts stays. */
+    public void settle() throws IOException {
+        store.settle();
+    }
+
     /** Whether a content is on the disk, with a length. */
     public boolean has(Wanted content) {
         return store.has(content.sha256(), content.bytes());

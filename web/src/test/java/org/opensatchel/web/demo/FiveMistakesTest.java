@@ -1,7 +1,6 @@
 package org.opensatchel.web.demo;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.awaitility.Awaitility.await;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -9,21 +8,19 @@ import com.microsoft.playwright.assertions.LocatorAssertions;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.opensatchel.web.RunningApplication;
+import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.jdbc.core.JdbcTemplate;
 
 /** A student who makes the five mistakes of every class, and is told each before it costs anything. */
-class FiveMistakesTest extends RunningApplication {
+class FiveMistakesTest extends HandingIn {
 
     private static final String WHO = "bisi.oyelaran";
     private static final String ROOT = "MOV120_A2_Oyelaran_Bisi";
@@ -32,31 +29,21 @@ class FiveMistakesTest extends RunningApplication {
     @TempDir
     private Path temp;
     @Autowired
-    private JdbcTemplate database;
-    @Autowired
     private KitService kits;
     @Autowired
     private HandoutService handouts;
     private long lastPlace;
-    private long lastHandIn;
     private Page page;
 
     @BeforeEach
     void begin() {
         lastPlace = database.queryForObject("select coalesce(max(id), 0) from project_location", Long.class);
-        lastHandIn = database.queryForObject("select max(id) from hand_in", Long.class);
         page = signIn(WHO);
     }
 
     @AfterEach
     void takeAway() {
-        await().atMost(Duration.ofMinutes(1)).until(() -> database
-                .queryForObject("select count(*) from hand_in where id > ? and state in ('WAITING', 'CHECKING')", Integer.class,
-                        lastHandIn) == 0);
-        database.update("delete from hand_in where id > ?", lastHandIn);
         database.update("delete from project_location where id > ?", lastPlace);
-        database.update("delete from sending");
-        database.update("delete from stored_content where purpose = 'SENDING'");
     }
 
     /** The kit of somebody, unpacked. */

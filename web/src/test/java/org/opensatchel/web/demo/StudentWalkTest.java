@@ -45,6 +45,11 @@ class StudentWalkTest extends RunningApplication {
         Download kit = page.waitForDownload(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Download")).click());
         assertThat(kit.suggestedFilename()).isEqualTo("MOV120_A2_Sørensen_Liv.zip");
 
+        while (page.locator("ol.steps li.open").count() > 0) {
+            page.locator("ol.steps li.open button").first().click();
+        }
+        assertThat(page.locator("main")).containsText("All of it is confirmed.");
+
         page.navigate(page("/location"));
         accessible(page);
         page.getByLabel("Windows").check(new com.microsoft.playwright.Locator.CheckOptions().setForce(true));

@@ -23,6 +23,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.opensatchel.web.OwnFolder;
 import org.opensatchel.web.RunningApplication;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -191,5 +192,25 @@ class PreCheckTest extends RunningApplication {
         page.locator("form[enctype] .act").click();
         assertThat(page.locator("h1")).containsText("MOV120_A2_Kestrel_Rowan", SOON);
         assertThat(page.locator("main")).containsText("Check 1");
+    }
+
+    @Test
+    void aFolderThatIsKnownIsCheckedAgainWithOneClick() {
+        String root = "MOV120_A2_Kestrel_Rowan";
+        Page page = signIn(WHO);
+        page.navigate(page("/pre-check"));
+        OwnFolder.write(page, root, Map.of("edit/a.html", "<img src=\"F:/lost/bell.png\">"));
+        OwnFolder.choose(page, root);
+        page.locator("[data-part=pick]").click();
+        assertThat(page.locator(".findings")).containsText("F:/lost/bell.png", SOON);
+        OwnFolder.write(page, root, Map.of("edit/a.html", "<p>nothing is linked</p>"));
+        page.locator("[data-done]").first().click();
+        page.waitForURL("**/pre-checks/*");
+        assertThat(page.locator(".since")).containsText("fixed", SOON);
+        assertThat(page.locator(".findings")).not().containsText("F:/lost/bell.png");
+        page.navigate(page("/pre-check"));
+        assertThat(page.locator("[data-part=again]")).containsText(root);
+        page.locator("[data-part=again]").click();
+        assertThat(page.locator(".since")).containsText("nothing fixed, nothing new", SOON);
     }
 }

@@ -14,36 +14,19 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.web.RunningApplication;
+import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.storage.ContentStore;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.jdbc.core.JdbcTemplate;
 
 /** What changed from one hand-in to the next, and who may see it. */
-class SinceTest extends RunningApplication {
+class SinceTest extends HandingIn {
 
     private static final String WHO = "juno.fairweather";
     private static final String ROOT = "MOV120_A2_Fairweather_Juno/";
 
     @Autowired
     private ContentStore store;
-    @Autowired
-    private JdbcTemplate database;
-    private long last;
-
-    @BeforeEach
-    void remember() {
-        last = database.queryForObject("select max(id) from hand_in", Long.class);
-    }
-
-    @AfterEach
-    void takeAway() {
-        database.update("delete from hand_in where id > ?", last);
-        database.update("delete from step_confirmation");
-    }
 
     private long handIn(Map<String, String> files) throws IOException {
         ByteArrayOutputStream zip = new ByteArrayOutputStream();
@@ -88,6 +71,7 @@ class SinceTest extends RunningApplication {
 
     @Test
     void aStepThatIsNotConfirmedShowsInTheHandIn() throws IOException {
+        database.update("delete from step_confirmation where enrolment_id = ?", place(WHO).student().enrolmentId());
         Page page = signIn(WHO);
         page.navigate(address("/assignments/" + market().id() + "/kit"));
         int steps = page.locator("ol.steps li.open").count();
@@ -108,5 +92,6 @@ class SinceTest extends RunningApplication {
         page.navigate(address("/assignments/" + market().id() + "/kit"));
         page.getByText("Not yet after all").first().click();
         assertThat(page.locator("ol.steps li.open")).hasCount(1);
+        page.locator("ol.steps li.open button").click();
     }
 }

@@ -285,7 +285,8 @@ class PlanTest extends RunningApplication {
         page.fill("#title", "Lantern Walk");
         page.getByText("Create assignment").click();
         assertThat(page.locator(".told")).containsText("needs a code");
-        page.fill("#title", "Lantern Walk");
+        assertThat(page.locator("#title")).hasValue("Lantern Walk");
+        page.fill("#code", "Q5");
         page.getByText("Create assignment").click();
         assertThat(page.locator("#root")).hasValue("{course}_Q5_{last}_{first}");
         assertThat(names(page)).containsExactly("stills_Q5");

@@ -14,34 +14,30 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.opensatchel.web.RunningApplication;
+import org.opensatchel.web.HandingIn;
+import org.opensatchel.web.OwnFolder;
 import org.opensatchel.web.handin.HandInView;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.jdbc.core.JdbcTemplate;
 
 /** A student hands in the folder itself, and what breaks that off loses nothing. */
-class FolderWalkTest extends RunningApplication {
+class FolderWalkTest extends HandingIn {
 
     private static final String WHO = "halvard.drury";
     private static final Pattern REPORT = Pattern.compile(".*/hand-ins/\\d+");
 
     @TempDir
     private Path temp;
-    @Autowired
-    private JdbcTemplate database;
-    private long last;
     private Page page;
 
     @BeforeEach
     void open() throws IOException {
-        last = database.queryForObject("select max(id) from hand_in", Long.class);
         Path root = temp.resolve("MOV120_A2_Drury_Halvard");
         Files.createDirectories(root.resolve("03_footage"));
         Random random = new Random(5);
@@ -52,19 +48,6 @@ class FolderWalkTest extends RunningApplication {
         }
         page = signIn(WHO);
         page.navigate(address("/assignments/" + market().id() + "/hand-in"));
-    }
-
-    @AfterEach
-    void takeAway() {
-        await().atMost(Duration.ofMinutes(1)).until(() -> database
-                .queryForObject("select count(*) from hand_in where id > ? and state in ('WAITING', 'CHECKING')", Integer.class,
-                        last) == 0);
-        database.update("delete from sending");
-        database.update("delete from hand_in where id > ?", last);
-        database.update("delete from stored_content where purpose = 'SENDING'");
-        database.update(
-                "delete from stored_content c where purpose = 'HAND_IN' and not exists (select 1 from hand_in h where h.sha256 = c.sha256)");
-        database.update("update assignment set takes_listing = false");
     }
 
     private Path root() {
@@ -196,5 +179,20 @@ class FolderWalkTest extends RunningApplication {
         assertThat(button("Hand in")).isHidden();
         button("Choose another").click();
         assertThat(page.locator("[data-part=choose]")).isVisible();
+    }
+
+    @Test
+    void aFileOfAChosenFolderThatChangesIsReadAndSentAgain() {
+        String root = "MOV120_A2_Drury_Halvard";
+        OwnFolder.write(page, root, Map.of("a.html", "first", "b.txt", "other"));
+        OwnFolder.choose(page, root);
+        page.locator("[data-part=pick]").click();
+        assertThat(page.locator("[data-part=picked]")).isVisible();
+        OwnFolder.write(page, root, Map.of("a.html", "<img src=\"b.txt\"> and then a longer one"));
+        (page.isVisible("[data-part=send]") ? button("Hand in") : button("Hand it in all the same")).click();
+        page.waitForURL(REPORT);
+        assertThat(fresh()).hasSize(1);
+        await().atMost(Duration.ofMinutes(1)).until(() -> fresh().get(0).isDone());
+        assertThat(fresh().get(0).links()).isEqualTo(1);
     }
 }

@@ -16,47 +16,29 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.zip.GZIPOutputStream;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.web.RunningApplication;
+import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.kit.KitService;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.jdbc.core.JdbcTemplate;
 
 /** Projects that are sent in parts: only what is not here, all of it or nothing, and never somebody else's. */
-class SendingTest extends RunningApplication {
+class SendingTest extends HandingIn {
 
     private static final String WHO = "asa.lindqvist";
     private static final String OTHER = "rowan.kestrel";
 
     @Autowired
-    private JdbcTemplate database;
-    @Autowired
     private KitService kits;
     private Page page;
-    private long last;
 
     @BeforeEach
     void begin() {
-        last = database.queryForObject("select max(id) from hand_in", Long.class);
         page = signIn(WHO);
-    }
-
-    @AfterEach
-    void takeAway() {
-        await().atMost(Duration.ofMinutes(1)).until(() -> database
-                .queryForObject("select count(*) from hand_in where id > ? and state in ('WAITING', 'CHECKING')", Integer.class,
-                        last) == 0);
-        database.update("delete from sending");
-        database.update("delete from hand_in where id > ?", last);
-        database.update("delete from stored_content where purpose = 'SENDING'");
-        database.update(
-                "delete from stored_content c where purpose = 'HAND_IN' and not exists (select 1 from hand_in h where h.sha256 = c.sha256)");
     }
 
     /** What a file's content hashes to, and how long it is. */
@@ -228,6 +210,16 @@ class SendingTest extends RunningApplication {
         assertThat(begin(page, "folder", "nonsense".getBytes(StandardCharsets.UTF_8), "gzip").text()).contains("damaged");
         assertThat(begin(page, "zip", list(file("a.zip", "a"), file("b.zip", "b")).getBytes(StandardCharsets.UTF_8)).status())
                 .isEqualTo(422);
+    }
+
+    @Test
+    void aPathThatLeadsOutIsToldAndLeadsNowhere() {
+        Map<?, ?> begun = begun(page, list(file("../../escape.txt", "out"), file("a.txt", "abc"), file("/etc/other.txt", "out")));
+        assertThat((List<?>) begun.get("send")).extracting(String::valueOf).containsExactly(hash("abc"));
+        part(page, at(begun), 0, "abc");
+        HandInView handIn = done(finish(page, at(begun)));
+        page.navigate(address(handIn.address()));
+        assertThat(page.locator(".findings").innerText()).contains("../../escape.txt", "/etc/other.txt");
     }
 
     @Test
