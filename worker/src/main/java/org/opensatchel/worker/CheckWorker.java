@@ -36,6 +36,7 @@ final class CheckWorker implements AutoCloseable {
     private final InputStream answers;
     private final OutputStream orders;
     private int done;
+    private boolean heard;
 
     CheckWorker(WorkerSettings settings, ScheduledExecutorService clock) throws IOException {
         this.settings = settings;
@@ -67,6 +68,11 @@ final class CheckWorker implements AutoCloseable {
         return done;
     }
 
+    /** Whether it said anything of the order it has; one that did not was gone before it got it. */
+    boolean wasHeard() {
+        return heard;
+    }
+
     boolean isAlive() {
         return process.isAlive();
     }
@@ -79,6 +85,7 @@ final class CheckWorker implements AutoCloseable {
         AtomicReference<Reason> ended = new AtomicReference<>();
         ScheduledFuture<?> late = clock.schedule(() -> end(ended, Reason.TIME), settings.time().toMillis(), TimeUnit.MILLISECONDS);
         ScheduledFuture<?> large = clock.scheduleWithFixedDelay(() -> weigh(ended), 500, 500, TimeUnit.MILLISECONDS);
+        heard = false;
         try {
             Frames.write(orders, Frames.ORDER, order.bytes());
             WorkOutcome outcome = answer(progress, ended);
@@ -100,6 +107,7 @@ final class CheckWorker implements AutoCloseable {
         long bytes = 0;
         while (true) {
             Frames.Frame frame = Frames.read(answers);
+            heard = true;
             bytes += frame.sign() == Frames.PROGRESS ? 0 : frame.content().length;
             if (bytes > settings.outputBytes()) {
                 end(ended, Reason.OUTPUT);

@@ -5,6 +5,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -42,11 +43,20 @@ public final class WorkerPool implements AutoCloseable {
 
     /** Carries out an order, and waits for it. */
     public WorkOutcome run(WorkOrder order, ScanProgress progress) {
+        // One that waited here may have ended meanwhile, which says nothing of the project: a fresh one tries once more.
+        return tried(order, progress, true).or(() -> tried(order, progress, false)).orElseThrow();
+    }
+
+    /**
+     * @param waiting whether a worker may be one that waited
+     * @return empty when it was gone before it got the order
+     */
+    private Optional<WorkOutcome> tried(WorkOrder order, ScanProgress progress, boolean waiting) {
         CheckWorker worker;
         try {
-            worker = take();
+            worker = waiting ? take() : start();
         } catch (IOException | IllegalStateException none) {
-            return new WorkOutcome.Failed(Reason.STORE, "no worker could be started: " + none.getMessage());
+            return Optional.of(new WorkOutcome.Failed(Reason.STORE, "no worker could be started: " + none.getMessage()));
         }
         WorkOutcome outcome = worker.run(order, progress);
         if (outcome instanceof WorkOutcome.Done && worker.done() < CHECKS_A_WORKER) {
@@ -54,7 +64,8 @@ public final class WorkerPool implements AutoCloseable {
         } else {
             drop(worker);
         }
-        return outcome;
+        boolean gone = waiting && outcome instanceof WorkOutcome.Failed failed && failed.reason() == Reason.DIED && !worker.wasHeard();
+        return gone ? Optional.empty() : Optional.of(outcome);
     }
 
     /** The same once more with half the threads. */

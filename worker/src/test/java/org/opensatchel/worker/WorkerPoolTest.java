@@ -174,6 +174,18 @@ class WorkerPoolTest {
     }
 
     @Test
+    void aWorkerThatEndedWhileItWaitedCostsNobodyACheck() throws IOException {
+        WorkerPool workers = usual();
+        Path zip = project(1, 1);
+        for (int i = 0; i < 3; i++) {
+            workers.warm(1);
+            // Not waited for: it may still seem to be alive.
+            workers.processes().forEach(pid -> ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly));
+            assertThat(workers.run(order(zip), (files, bytes) -> {})).isInstanceOf(Done.class);
+        }
+    }
+
+    @Test
     void aWorkerEndsWithItsServer() throws Exception {
         WorkerPool workers = usual();
         workers.warm(1);

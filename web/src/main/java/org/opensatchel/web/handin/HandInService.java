@@ -93,28 +93,44 @@ public class HandInService {
     }
 
     /**
-     * A folder that was sent file by file, all of whose contents are here.
+     * What came in parts, all of which is here, looked at and ready to be handed in.
+     *
+     * @param contents what a folder's files hold, each content once; empty for an archive
+     */
+    public record Arrived(Sent sent, int weight, List<Wanted> contents) {}
+
+    /**
+     * A folder that was sent file by file.
      *
      * @param list the stored list of its files
-     * @param contents what its files hold, each content once
      * @param bytes how long all its files are
      * @param when when its list came
      */
-    public record Folder(String name, Stored list, List<Wanted> contents, int files, long bytes, Instant when) {}
+    public Arrived folder(String name, Stored list, List<Wanted> files, int count, long bytes, Instant when) {
+        return new Arrived(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.FOLDER, name, list, bytes, when), FairQueue.weight(count, bytes),
+                files);
+    }
 
-    /** Takes in a folder, as a part of the transaction that it is finished in. */
+    /** An archive that came in parts. */
+    public Arrived archive(String name, Stored stored, Instant when) {
+        return new Arrived(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.ZIP, name, stored, stored.bytes(), when), weight(stored),
+                List.of());
+    }
+
+    /** Takes in what arrived, as a part of the transaction that it is finished in. */
     @Transactional
-    public long takeFolder(Place place, Folder folder) {
-        long id = take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.FOLDER, folder.name, folder.list, folder.bytes, folder.when), place,
-                FairQueue.weight(folder.files, folder.bytes));
-        handIns.consists(id, folder.contents.stream().map(Wanted::sha256).toArray(String[]::new),
-                folder.contents.stream().map(Wanted::bytes).toArray(Long[]::new));
-        contents.ownAll(folder.contents, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
+    public long take(Place place, Arrived arrived) {
+        long id = take(arrived.sent, place, arrived.weight);
+        if (!arrived.contents.isEmpty()) {
+            handIns.consists(id, arrived.contents.stream().map(Wanted::sha256).toArray(String[]::new),
+                    arrived.contents.stream().map(Wanted::bytes).toArray(Long[]::new));
+            contents.ownAll(arrived.contents, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
+        }
         return id;
     }
 
     /** What somebody sent. */
-    private record Sent(HandIn.Kind kind, WorkOrder.Form form, String name, Stored stored, long bytes, Instant when) {}
+    record Sent(HandIn.Kind kind, WorkOrder.Form form, String name, Stored stored, long bytes, Instant when) {}
 
     /** For the demo: a hand-in at a time of its own. */
     public long take(Place place, String fileName, Stored stored, Instant when) {

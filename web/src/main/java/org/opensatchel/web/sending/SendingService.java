@@ -46,6 +46,7 @@ public class SendingService {
 
     /** What nobody goes on with is forgotten. */
     private static final Duration KEPT = Duration.ofDays(7);
+    private static final Duration JUST_BEGUN = Duration.ofHours(1);
     private static final int LONGEST_NAME = 300;
 
     private final SendingRepository sendings;
@@ -290,25 +291,25 @@ public class SendingService {
             return new Finished(0, arrival.differing().stream().map(Wanted::sha256).toList(), arrival.offset() < arrival.length());
         }
         contents.settle();
-        return new Finished(transaction.execute(status -> handIn(sending, place, listed)), List.of(), false);
+        HandInService.Arrived arrived = arrived(sending, listed);
+        long handIn = transaction.execute(status -> {
+            long made = handIns.take(place, arrived);
+            sending.finish(made);
+            sendings.save(sending);
+            return made;
+        });
+        return new Finished(handIn, List.of(), false);
     }
 
-    private long handIn(Sending sending, Place place, Listed listed) {
-        long handIn;
-        if (sending.form() == Sending.Form.ZIP) {
-            Wanted archive = listed.contents().get(0);
-            handIn = handIns.take(place, sending.name(), new Stored(archive.sha256(), archive.bytes()), sending.listedAt());
-        } else {
-            handIn = handIns.takeFolder(place,
-                    new HandInService.Folder(sending.name(), listed.list(), listed.contents(), listed.files(), listed.bytes(),
-                            sending.listedAt()));
+    private HandInService.Arrived arrived(Sending sending, Listed listed) {
+        if (sending.form() == Sending.Form.FOLDER) {
+            return handIns.folder(sending.name(), listed.list(), listed.contents(), listed.files(), listed.bytes(), sending.listedAt());
         }
-        sending.finish(handIn);
-        sendings.save(sending);
-        return handIn;
+        Wanted archive = listed.contents().get(0);
+        return handIns.archive(sending.name(), new Stored(archive.sha256(), archive.bytes()), sending.listedAt());
     }
 
-    /** Gives up: nothing of it is handed in, and nothing of it is kept. */
+    /** Gives up: nothing of it is handed in, and what came of it goes after a while. */
     void cancel(Own own) throws IOException {
         if (own.sending().isFinished()) {
             throw new NotAccessible();
@@ -324,6 +325,7 @@ public class SendingService {
     public void prune() throws IOException {
         transaction.executeWithoutResult(status -> sendings.deleteOld(clock.instant().minus(KEPT)));
         Set<String> known = new HashSet<>(sendings.tokens());
-        arrivals.removeOthers(known::contains);
+        // What began a moment ago may not be among those that are known.
+        arrivals.removeOthers(known::contains, clock.instant().minus(JUST_BEGUN));
     }
 }

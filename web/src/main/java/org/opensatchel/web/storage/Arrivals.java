@@ -8,6 +8,7 @@ import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -81,12 +82,12 @@ public class Arrivals {
         }
     }
 
-    /** Forgets all that nobody knows of any more. */
-    public void removeOthers(Predicate<String> known) throws IOException {
+    /** Forgets all that nobody knows of any more and nobody touched since a time. */
+    public void removeOthers(Predicate<String> known, Instant before) throws IOException {
         try (DirectoryStream<Path> folders = Files.newDirectoryStream(root)) {
             for (Path folder : folders) {
                 String token = folder.getFileName().toString();
-                if (!known.test(token)) {
+                if (!known.test(token) && FolderStore.isOlder(folder, before)) {
                     remove(token);
                 }
             }

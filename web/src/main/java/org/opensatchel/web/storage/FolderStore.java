@@ -29,6 +29,8 @@ class FolderStore implements ContentStore, OnDisk {
     private final Path incoming;
 
     private final long reserve;
+    /** Held while a content is put into its place, or found old and removed: never both at once. */
+    private final Object placing = new Object();
 
     FolderStore(SatchelProperties properties) throws IOException {
         Path root = properties.storage().toAbsolutePath();
@@ -51,7 +53,7 @@ class FolderStore implements ContentStore, OnDisk {
     }
 
     /** What went meanwhile, to its place or for good, is not old. */
-    private static boolean isOlder(Path file, Instant before) throws IOException {
+    static boolean isOlder(Path file, Instant before) throws IOException {
         try {
             return Files.getLastModifiedTime(file).toInstant().isBefore(before);
         } catch (NoSuchFileException gone) {
@@ -128,8 +130,7 @@ class FolderStore implements ContentStore, OnDisk {
     private void keep(Path part, Path place) throws NoRoom {
         try {
             boolean fresh = !Files.isDirectory(place.getParent());
-            Files.createDirectories(place.getParent());
-            Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            place(part, place);
             forceFolder(place.getParent());
             if (fresh) {
                 forceFolder(contents);
@@ -143,8 +144,7 @@ class FolderStore implements ContentStore, OnDisk {
     public void adopt(Path file, String sha256) throws IOException {
         Path place = place(sha256);
         try {
-            Files.createDirectories(place.getParent());
-            Files.move(file, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            place(file, place);
         } catch (IOException failing) {
             throw new NoRoom("a content could not be put into its place", failing);
         }
@@ -169,6 +169,20 @@ class FolderStore implements ContentStore, OnDisk {
             return Files.size(place(sha256)) == bytes;
         } catch (IOException none) {
             return false;
+        }
+    }
+
+    private void place(Path file, Path place) throws IOException {
+        Files.createDirectories(place.getParent());
+        synchronized (placing) {
+            Files.move(file, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        }
+    }
+
+    /** A content that comes once more while it is looked at is new, and stays. */
+    private boolean removed(Path file, Instant before) throws IOException {
+        synchronized (placing) {
+            return isOlder(file, before) && Files.deleteIfExists(file);
         }
     }
 
@@ -209,8 +223,8 @@ class FolderStore implements ContentStore, OnDisk {
             for (Path folder : folders) {
                 try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
                     for (Path file : files) {
-                        if (isOlder(file, before) && !owned.test(file.getFileName().toString())) {
-                            removed += Files.deleteIfExists(file) ? 1 : 0;
+                        if (!owned.test(file.getFileName().toString())) {
+                            removed += removed(file, before) ? 1 : 0;
                         }
                     }
                 }

@@ -139,6 +139,7 @@ const send = (what) => {
   show("going", true);
   show("unfinished", false);
   part("going-name").textContent = nameOf(picked);
+  part("hold").textContent = say("js-look.pause");
   part("bar").removeAttribute("value");
   told(say("js-look.opening"));
   part("hold").focus();

@@ -8,6 +8,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -165,9 +166,11 @@ class ArrivalTest {
     @Test
     void whatNobodyKnowsOfIsForgotten() throws IOException {
         want("fern");
-        arrivals.removeOthers(TOKEN::equals);
+        Instant later = Instant.now().plusSeconds(60);
+        arrivals.removeOthers(TOKEN::equals, later);
+        arrivals.removeOthers(token -> false, Instant.now().minusSeconds(60));
         assertThat(folder.resolve("arriving/" + TOKEN)).exists();
-        arrivals.removeOthers(token -> false);
+        arrivals.removeOthers(token -> false, later);
         assertThat(folder.resolve("arriving/" + TOKEN)).doesNotExist();
     }
 }
