@@ -1,5 +1,6 @@
 import assert from "node:assert/strict";
 import test from "node:test";
+import { nextPart } from "../../main/resources/static/js/module/look/pick.js";
 import { between, meaning, Pace, pause } from "../../main/resources/static/js/module/look/send.js";
 
 const files = ["fern", "", "moss", "r", "eed"].map((text) => new Blob([text]));
@@ -43,4 +44,14 @@ test("what is left follows the last seconds", () => {
   assert.equal(Math.round(pace.left(100)), 10);
   for (let at = 11; at < 40; at++) pace.at(at * 1_000, 50);
   assert.equal(pace.left(100), null);
+});
+
+test("files are handed over in parts that a page does not feel", () => {
+  let part = 25;
+  for (let i = 0; i < 20; i++) part = nextPart(part, 1);
+  assert.equal(part, 500);
+  assert.equal(nextPart(500, 300), 250);
+  assert.equal(nextPart(100, 15), 100);
+  for (let i = 0; i < 20; i++) part = nextPart(part, 200);
+  assert.equal(part, 5);
 });

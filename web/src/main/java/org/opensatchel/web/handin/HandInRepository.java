@@ -27,18 +27,10 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId and h.kind = :kind order by h.number desc")
     List<HandInView> ofStudent(long assignmentId, long enrolmentId, HandIn.Kind kind);
 
-    /** How often each student checked before handing in, and when they did last. */
-    @Query("select h.enrolmentId as enrolmentId, count(h) as times, max(h.receivedAt) as last from HandIn h where h.assignmentId = :assignmentId and h.kind = PRE_CHECK group by h.enrolmentId")
-    List<PreChecked> preChecked(long assignmentId);
-
-    /** A student's checks before handing in. */
-    interface PreChecked {
-        long getEnrolmentId();
-
-        long getTimes();
-
-        Instant getLast();
-    }
+    /** Of each student who checked before handing in the last time they did. */
+    @Query(COLUMNS
+            + "where h.assignmentId = :assignmentId and h.kind = PRE_CHECK and h.number = (select max(o.number) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId and o.kind = PRE_CHECK)")
+    List<HandInView> lastPreChecks(long assignmentId);
 
     /** Of each student the one that counts. */
     @Query(COLUMNS

@@ -299,18 +299,22 @@ public class HandInService {
     }
 
     /**
-     * That a student checked their project before handing in; what came of it is theirs.
+     * That a student checked their project before handing in.
      *
      * @param times how often
      * @param last when they did so last
+     * @param verdict what came of it, where the course lets its instructors read that; otherwise it is the student's
+     * @param address where the report is, as above
      */
-    public record PreChecks(long times, Instant last) {}
+    public record PreChecks(int times, Instant last, Optional<String> verdict, Optional<String> address) {}
 
     /** Who checked their project before handing in, by enrolment. */
     @Transactional(readOnly = true)
     public Map<Long, PreChecks> preChecked(AssignmentView assignment) {
-        return handIns.preChecked(assignment.id()).stream().collect(Collectors.toMap(HandInRepository.PreChecked::getEnrolmentId,
-                checked -> new PreChecks(checked.getTimes(), checked.getLast())));
+        return handIns.lastPreChecks(assignment.id()).stream().collect(Collectors.toMap(HandInView::enrolmentId, last -> {
+            Optional<HandInView> shown = Optional.of(last).filter(one -> assignment.showsPreChecks() && one.isDone());
+            return new PreChecks(last.number(), last.receivedAt(), shown.map(HandInView::verdict), shown.map(HandInView::address));
+        }));
     }
 
     @Transactional(readOnly = true)

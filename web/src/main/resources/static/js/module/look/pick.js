@@ -2,8 +2,18 @@
 // it; { zip } for an archive that was dropped; or { why, values } where it is none of these.
 import { ofEntry } from "./walk.js";
 
-// Files of a chosen folder go to the worker in parts, so that the page never stands still.
-const PART = 500;
+// Files of a chosen folder go to the worker in parts, so that the page never stands still. Handing over a file costs more on one machine than on
+// another: a part is as large as a short moment allows.
+const FIRST = 25, LEAST = 5, MOST = 500, SHORT = 8, LONG = 25;
+
+export const nextPart = (part, took) => Math.round(Math.min(MOST, Math.max(LEAST, took > LONG ? part / 2 : took < SHORT ? part * 2 : part)));
+
+// Lets the page do what waits, without the pause that timers have.
+const breath = () => new Promise((done) => {
+  const { port1, port2 } = new MessageChannel();
+  port1.onmessage = () => { port1.close(); done(); };
+  port2.postMessage(null);
+});
 
 export const dropped = async (transfer) => {
   const items = [...transfer.items].filter((item) => item.kind === "file");
@@ -39,9 +49,12 @@ export const feed = async (worker, picked, order, going, tell) => {
     if (going()) worker.postMessage({ listed: { ...listed, files: listed.files.map(({ again, ...file }) => file) }, order });
     return;
   }
-  for (let at = 0; at < picked.files.length && going(); at += PART) {
-    worker.postMessage({ files: picked.files.slice(at, at + PART).map((file) => ({ path: file.webkitRelativePath, file })) });
-    await new Promise((done) => setTimeout(done));
+  for (let at = 0, part = FIRST; at < picked.files.length && going();) {
+    const begun = performance.now();
+    worker.postMessage({ files: picked.files.slice(at, at + part).map((file) => ({ path: file.webkitRelativePath, file })) });
+    at += part;
+    part = nextPart(part, performance.now() - begun);
+    await breath();
   }
   if (going()) worker.postMessage({ end: true, order });
 };

@@ -114,7 +114,14 @@ class PreCheckTest extends RunningApplication {
         Page other = signIn("liv.sorensen");
         assertThat(instructor.context().request().get(address).status()).isEqualTo(404);
         assertThat(instructor.context().request().get(address + "/report.json").status()).isEqualTo(404);
+        instructor.navigate(page("/check"));
+        assertThat(instructor.locator(".columns li")).containsText("Kestrel, Rowan");
+        assertThat(instructor.locator(".columns li")).containsText("1 check, last");
+        assertThat(instructor.locator(".columns a, .columns .verdict")).hasCount(0);
         database.update("update course set shows_pre_checks = true");
+        instructor.reload();
+        assertThat(instructor.locator(".columns .verdict")).containsText("to fix");
+        assertThat(instructor.locator(".columns a")).hasAttribute("href", java.net.URI.create(address).getPath());
         assertThat(instructor.context().request().get(address).status()).isEqualTo(200);
         assertThat(other.context().request().get(address).status()).isEqualTo(404);
         page.navigate(page("/pre-check"));
