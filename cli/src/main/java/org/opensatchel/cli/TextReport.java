@@ -2,10 +2,11 @@ package org.opensatchel.cli;
 
 import java.util.List;
 import org.opensatchel.core.report.FindingGroups;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 
@@ -36,10 +37,15 @@ final class TextReport {
 
     /** One line for one of several projects. */
     static String summary(String project, Report report, Colours colours, Words words) {
-        String verdict = report.verdict().word();
-        return colours.of(verdict, String.format("%-7s", words.fill("verdict." + verdict)))
+        return colours.of(report.verdict().word(), String.format("%-7s", verdict(report, words)))
                 + "  " + words.fill("report.tally", pad(report.counts().must()), pad(report.counts().should()), pad(report.counts().note()))
                 + "  " + Printable.of(project);
+    }
+
+    /** Ready is not quite that where links of documents that nobody described look broken. */
+    private static String verdict(Report report, Words words) {
+        boolean doubtful = report.verdict() == Verdict.READY && report.doubtful() > 0;
+        return words.fill(doubtful ? "verdict.doubts" : "verdict." + report.verdict().word());
     }
 
     private static String pad(int number) {
@@ -47,13 +53,13 @@ final class TextReport {
     }
 
     String text() {
-        String verdict = report.verdict().word();
         out.append(colours.strong(Printable.line(report.project().root().orElse(words.fill("report.no-root"))))).append(": ")
-                .append(colours.of(verdict, words.fill("verdict." + verdict)))
+                .append(colours.of(report.verdict().word(), verdict(report, words)))
                 .append(report.unjudged().isEmpty() ? "" : " (" + words.fill("report.unjudged", String.join(", ", report.unjudged())) + ")")
                 .append('\n');
         line(words.fill("report.head", report.project().files(), report.project().documents(), report.project().links(),
                 report.counts().must(), report.counts().should(), report.counts().note()));
+        report.doubts().orElse(List.of()).forEach(doubt -> line(words.say(doubt.say()).toString()));
         FindingGroups.of(report.findings()).stream().filter(group -> !quiet || group.severity().equals("must")).forEach(this::group);
         if (!quiet) {
             report.carry().ifPresent(this::carry);

@@ -54,6 +54,20 @@ class CheckCommandTest {
     }
 
     @Test
+    void readyWithDoubtsSaysSoAndEndsWithZero() throws IOException {
+        Files.createDirectories(project.resolve("edit"));
+        Files.writeString(project.resolve("edit/cut.xyz"), "clip = \"../pictures/lamp.png\"\nclip = \"../pictures/gone.png\"\n");
+        Files.write(project.resolve("pictures/lamp.png"), new byte[]{(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10});
+        assertThat(run("check", project.toString())).isZero();
+        assertThat(out).contains("ready, with doubts")
+                .contains("1 link in “edit/cut.xyz” may be broken: this format is not described yet.");
+        assertThat(run("check", project.toString(), "--format", "json")).isZero();
+        assertThat(out).contains("\"doubts\":[{\"document\":\"edit/cut.xyz\",\"links\":1}]");
+        assertThat(run("check", project.toString(), project.toString())).isZero();
+        assertThat(out).contains("ready, with doubts");
+    }
+
+    @Test
     void somethingToFixEndsWithOne() throws IOException {
         Files.writeString(project.resolve("index.html"), "<img src=\"pictures/gone.svg\">");
         assertThat(run("check", project.toString())).isEqualTo(1);

@@ -1,22 +1,28 @@
 package org.opensatchel.core.check;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.opensatchel.core.carry.Carried;
 import org.opensatchel.core.finding.Candidate;
+import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.SealedFile;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.CandidateLine;
 import org.opensatchel.core.report.Report.CarryFileLine;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.CarryLinkLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.Counts;
+import org.opensatchel.core.report.Report.Doubt;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report.KitRef;
 import org.opensatchel.core.report.Report.LinkLine;
@@ -24,8 +30,10 @@ import org.opensatchel.core.report.Report.Location;
 import org.opensatchel.core.report.Report.Project;
 import org.opensatchel.core.report.Report.ProposalLine;
 import org.opensatchel.core.report.Report.SealedLine;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.resolve.ResolvedLink;
+import org.opensatchel.core.scan.ContentScan;
 import org.opensatchel.core.words.Said;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
@@ -35,6 +43,11 @@ final class ReportMaker {
 
     /** Files of sealed folders that a report keeps for the next hand-in. */
     private static final int MOST_SEALED = 10_000;
+    /** Documents with doubtful links that are named. */
+    private static final int MOST_DOUBTS = 100;
+    /** What is told of links that lead to nothing, or out of the project. */
+    private static final Set<Code> BROKEN = Set.of(Code.LINK_MISSING, Code.LINK_OUTSIDE, Code.LINK_NETWORK_SHARE, Code.LINK_TEMPORARY,
+            Code.LINK_OTHER_PROJECT);
 
     private final CheckRequest request;
     private final Words words;
@@ -49,10 +62,26 @@ final class ReportMaker {
         Project project = new Project(evidence.tree().rootName(), evidence.tree().count(), evidence.tree().bytes(),
                 evidence.scan().documents().size(), links.size());
         Counts counts = counts(findings);
-        return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY, kit(),
+        return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY,
+                doubts(evidence, findings), kit(),
                 location(evidence.resolution().inferred()), project, counts,
                 sealed(evidence), links.stream().map(this::line).toList(), findings.stream().map(this::line).toList(), notChecked(evidence),
                 carry(evidence));
+    }
+
+    /** Documents that nobody described, with links in them that look broken: what they mean is a guess, and so is that they are sound. */
+    private static Optional<List<Doubt>> doubts(Evidence evidence, List<Finding> findings) {
+        Set<ProjectPath> undescribed = evidence.scan().documents().stream()
+                .filter(document -> document.format().equals(ContentScan.PATH_FINDER))
+                .map(DocumentLinks::document).collect(Collectors.toSet());
+        Map<ProjectPath, Integer> broken = new TreeMap<>();
+        findings.stream()
+                .filter(finding -> BROKEN.contains(finding.code()) && finding.sure().isPresent() && finding.severity() != Severity.NOTE
+                        && undescribed.contains(finding.path()))
+                .forEach(finding -> broken.merge(finding.path(), 1, Integer::sum));
+        return broken.isEmpty() ? Optional.empty()
+                : Optional.of(
+                        broken.entrySet().stream().limit(MOST_DOUBTS).map(one -> new Doubt(one.getKey().text(), one.getValue())).toList());
     }
 
     private static Optional<List<SealedLine>> sealed(Evidence evidence) {
@@ -84,7 +113,7 @@ final class ReportMaker {
 
     Report blocked(Finding finding) {
         List<Finding> findings = List.of(finding);
-        return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, kit(), location(Optional.empty()),
+        return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, Optional.empty(), kit(), location(Optional.empty()),
                 new Project(Optional.empty(), 0, 0, 0, 0), counts(findings),
                 Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty());
     }

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Reason;
@@ -17,6 +18,7 @@ import org.opensatchel.core.project.SealedFile;
  *
  * @param report the format's version, 1
  * @param made when the check was made
+ * @param doubts documents of no known format in which links may be broken, so that a verdict of ready is one with doubts; absent where there are none
  * @param sealed the files of sealed folders, for the next hand-in to be held against; absent where there are none
  * @param links every link of every document, in order
  * @param carry what became of it on each machine it was carried to; absent when there was none
@@ -25,7 +27,8 @@ import org.opensatchel.core.project.SealedFile;
  *     {@code folders} where folders without files could not be seen,
  *     and {@code media}, {@code points} and {@code steps} where a kit asks for what no check judges yet
  */
-public record Report(int report, Instant made, Verdict verdict, Optional<KitRef> kit, Optional<Location> location, Project project,
+public record Report(int report, Instant made, Verdict verdict, Optional<List<Doubt>> doubts, Optional<KitRef> kit,
+        Optional<Location> location, Project project,
         Counts counts,
         Optional<List<SealedLine>> sealed, List<LinkLine> links, List<FindingLine> findings, List<String> notChecked,
         Optional<List<CarryLine>> carry) {
@@ -58,6 +61,24 @@ public record Report(int report, Instant made, Verdict verdict, Optional<KitRef>
     public List<String> unjudged() {
         List<String> asked = notChecked.stream().filter(List.of("media", "points", "steps")::contains).toList();
         return notChecked.stream().noneMatch(Report::isLinks) ? asked : Stream.concat(Stream.of(LINKS), asked.stream()).toList();
+    }
+
+    /**
+     * A document of no known format, in which what looks like links leads to nothing.
+     *
+     * @param links how many of them
+     */
+    public record Doubt(String document, int links) {
+
+        /** What is said of it. */
+        public Phrase say() {
+            return DoubtWording.DOCUMENT.say(Facts.of(FactName.PATH, document).and(FactName.COUNT, links));
+        }
+    }
+
+    /** How many links are doubtful. */
+    public int doubtful() {
+        return doubts.orElse(List.of()).stream().mapToInt(Doubt::links).sum();
     }
 
     /** The kit it was held against. */

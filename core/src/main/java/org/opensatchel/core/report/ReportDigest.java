@@ -57,7 +57,8 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
     public static ReportDigest of(Report report) {
         List<Integer> drawn = drawn(report.links());
         List<FindingLine> findings = report.findings().stream().limit(MOST_FINDINGS).map(ReportDigest::bounded).toList();
-        Report head = new Report(report.report(), report.made(), report.verdict(), report.kit(), report.location(), report.project(),
+        Report head = new Report(report.report(), report.made(), report.verdict(), report.doubts(), report.kit(), report.location(),
+                report.project(),
                 report.counts(),
                 report.sealed(), drawn.stream().map(report.links()::get).map(ReportDigest::bounded).toList(), findings, report.notChecked(),
                 Optional.empty());

@@ -10,8 +10,9 @@ import java.util.Map;
  *     must, should and note, separated by commas
  * @param seam one letter a link in document order ({@code o} sound, {@code p} pinned, {@code d} name differs, {@code x}
  *     leads out or to nothing, {@code u} cannot be told); longer ones are drawn together, the worst link standing for its neighbours
+ * @param doubts how many links of documents that nobody described look broken
  */
-public record Summary(String verdict, int must, int should, int note, String marks, String seam, int links) {
+public record Summary(String verdict, int must, int should, int note, String marks, String seam, int links, int doubts) {
 
     private static final int LONGEST_SEAM = 160;
     private static final List<List<String>> COLUMNS = List.of(List.of("package", "structure"), List.of("name"), List.of("link"),
@@ -23,7 +24,7 @@ public record Summary(String verdict, int must, int should, int note, String mar
 
     public static Summary of(Report report) {
         return new Summary(report.verdict().word(), report.counts().must(), report.counts().should(), report.counts().note(), marks(report),
-                seam(report), report.links().size());
+                seam(report), report.links().size(), report.doubtful());
     }
 
     private static String marks(Report report) {

@@ -83,7 +83,7 @@ class CheckQueue {
         Summary summary = result.summary();
         long id = claim.handIn.getId();
         int kept = handIns.done(id, claim.token, clock.instant(), summary.verdict(), summary.must(), summary.should(), summary.note(),
-                summary.marks(), summary.seam(), summary.links(), result.report(), result.digest());
+                summary.marks(), summary.seam(), summary.links(), summary.doubts(), result.report(), result.digest());
         if (kept == 1) {
             pages.keep(id, result.pages());
         }

@@ -60,6 +60,7 @@ class HandIn {
     private String marks;
     private String seam;
     private int links;
+    private int doubts;
     @Basic(fetch = FetchType.LAZY)
     private byte[] report;
     @Basic(fetch = FetchType.LAZY)
@@ -112,6 +113,6 @@ class HandIn {
     HandInView view() {
         return new HandInView(id, kind.name(), form.name(), countsSince, assignmentId, enrolmentId, number, fileName, bytes, receivedAt,
                 state.name(), filesDone, bytesDone,
-                verdict, must, should, note, marks, seam, links, failure, notBefore);
+                verdict, must, should, note, marks, seam, links, doubts, failure, notBefore);
     }
 }

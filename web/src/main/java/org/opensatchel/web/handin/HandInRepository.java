@@ -13,7 +13,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
 
     /** The columns of a page; the report itself stays where it is. */
     String COLUMNS = "select new org.opensatchel.web.handin.HandInView(h.id, cast(h.kind as string), cast(h.form as string), h.countsSince, h.assignmentId, h.enrolmentId, h.number, h.fileName, h.bytes, h.receivedAt, cast(h.state as string), "
-            + "h.filesDone, h.bytesDone, h.verdict, h.must, h.should, h.note, h.marks, h.seam, h.links, h.failure, h.notBefore) from HandIn h ";
+            + "h.filesDone, h.bytesDone, h.verdict, h.must, h.should, h.note, h.marks, h.seam, h.links, h.doubts, h.failure, h.notBefore) from HandIn h ";
 
     Optional<HandIn> findById(long id);
 
@@ -90,8 +90,9 @@ interface HandInRepository extends Repository<HandIn, Long> {
 
     @Modifying
     @Query(nativeQuery = true, value = "update hand_in set state = 'DONE', claimed_by = null, failure = null, checked_at = :now, verdict = :verdict, must = :must, should = :should, note = :note, marks = :marks, "
-            + "seam = :seam, links = :links, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
+            + "seam = :seam, links = :links, doubts = :doubts, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
     int done(long id, String claim, Instant now, String verdict, int must, int should, int note, String marks, String seam, int links,
+            int doubts,
             byte[] report, byte[] digest);
 
     @Query(nativeQuery = true, value = "select content from hand_in_links where hand_in_id = :id and page = :page")

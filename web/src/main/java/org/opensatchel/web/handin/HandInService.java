@@ -313,7 +313,7 @@ public class HandInService {
     public Map<Long, PreChecks> preChecked(AssignmentView assignment) {
         return handIns.lastPreChecks(assignment.id()).stream().collect(Collectors.toMap(HandInView::enrolmentId, last -> {
             Optional<HandInView> shown = Optional.of(last).filter(one -> assignment.showsPreChecks() && one.isDone());
-            return new PreChecks(last.number(), last.receivedAt(), shown.map(HandInView::verdict), shown.map(HandInView::address));
+            return new PreChecks(last.number(), last.receivedAt(), shown.map(HandInView::told), shown.map(HandInView::address));
         }));
     }
 

@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param state {@code WAITING}, {@code CHECKING}, {@code DONE} or {@code FAILED}
  * @param verdict {@code ready}, {@code fix} or {@code blocked}; null until it is checked
  * @param marks as {@link org.opensatchel.core.report.Summary} writes them
+ * @param doubts how many links of documents in no described format look broken
  * @param failure why it could not be checked, as the worker's reasons are called; null when nothing went wrong
  * @param notBefore when it is tried again, where that is not at once
  * @param seam one letter a link, as it is written there
@@ -21,7 +22,8 @@ import java.util.Optional;
 public record HandInView(long id, String kind, String form, Instant countsSince, long assignmentId, long enrolmentId, int number,
         String fileName, long bytes, Instant receivedAt,
         String state, long filesDone, long bytesDone,
-        String verdict, int must, int should, int note, String marks, String seam, int links, String failure, Instant notBefore) {
+        String verdict, int must, int should, int note, String marks, String seam, int links, int doubts, String failure,
+        Instant notBefore) {
 
     public boolean isPreCheck() {
         return kind.equals("PRE_CHECK");
@@ -34,6 +36,15 @@ public record HandInView(long id, String kind, String form, Instant countsSince,
 
     public boolean isWithdrawn() {
         return countsSince == null && !isPreCheck();
+    }
+
+    /** The verdict as it is told: ready, though links of documents that nobody described look broken, is ready with doubts. */
+    public String told() {
+        return told(verdict, doubts);
+    }
+
+    public static String told(String verdict, int doubts) {
+        return "ready".equals(verdict) && doubts > 0 ? "doubts" : verdict;
     }
 
     /** Where its page is. */

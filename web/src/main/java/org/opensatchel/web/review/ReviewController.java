@@ -89,7 +89,7 @@ class ReviewController {
                         row.late.map(Duration::toMinutes).map(String::valueOf).orElse(""), cell(handIn == null ? "" : handIn.fileName()),
                         handIn == null ? "" : handIn.must(),
                         handIn == null ? "" : handIn.should(), handIn == null ? "" : handIn.note(),
-                        handIn == null || handIn.verdict() == null ? "" : handIn.verdict());
+                        handIn == null || handIn.verdict() == null ? "" : handIn.verdict(), handIn == null ? "" : handIn.doubts());
             }
         }
         String name = assignment.courseCode().replace(" ", "") + "_" + assignment.code() + "_review.csv";

@@ -59,7 +59,7 @@ class CheckMetricsTest extends RunningApplication {
         Report.FindingLine broke = new Report.FindingLine("package.rule-failed", "note", "edit/a.otio", Optional.empty(), "said", "why",
                 List.of(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.of(Facts.of(FactName.HOW, "reader").and(FactName.FORMAT, "OTIO timeline")));
-        Report report = new Report(1, Instant.EPOCH, Verdict.READY, Optional.empty(), Optional.empty(),
+        Report report = new Report(1, Instant.EPOCH, Verdict.READY, Optional.empty(), Optional.empty(), Optional.empty(),
                 new Report.Project(Optional.of("x"), 1, 1, 1, 0), new Report.Counts(0, 0, 1), Optional.empty(), List.of(), List.of(broke),
                 List.of(),
                 Optional.empty());

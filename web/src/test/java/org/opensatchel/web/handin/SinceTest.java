@@ -94,4 +94,23 @@ class SinceTest extends HandingIn {
         assertThat(page.locator("ol.steps li.open")).hasCount(1);
         page.locator("ol.steps li.open button").click();
     }
+
+    @Test
+    void readyWithDoubtsIsToldEverywhere() throws IOException {
+        database.update("update hand_in set counts_since = null where enrolment_id = ? and assignment_id = ?",
+                place(WHO).student().enrolmentId(), market().id());
+        long id = handIn(Map.of("edit/cut.xyz", "clip = \"../footage/a.mp4\"\nclip = \"../footage/gone.mp4\"\n", "footage/a.mp4", "a"));
+        database.update("update hand_in set verdict = 'ready', must = 0 where id = ?", id);
+        Page instructor = signIn("quillfeather");
+        instructor.navigate(address("/assignments/" + market().id() + "/review"));
+        assertThat(instructor.locator(".verdict.doubts")).containsText("ready, with doubts");
+        assertThat(instructor.context().request().get(address("/assignments/" + market().id() + "/review.csv")).text())
+                .contains(",ready,1");
+        Page page = signIn(WHO);
+        page.navigate(address("/hand-ins/" + id));
+        assertThat(page.locator("main")).containsText("1 link in edit/cut.xyz may be broken: this format is not described yet.");
+        accessible(page);
+        database.update("update hand_in set counts_since = received_at where enrolment_id = ? and assignment_id = ? and id <= ?",
+                place(WHO).student().enrolmentId(), market().id(), last);
+    }
 }
