@@ -49,15 +49,6 @@ document.addEventListener("alpine:init", () => {
       const most = Number(this.$root.dataset.most);
       if (!this.file) { this.wrong = satchel.say("js.choose"); return; }
       if (this.file.size > most) { this.wrong = satchel.say("js.too-large", this.$root.dataset.mostSaid); this.file = null; return; }
-      this.ask();
-    },
-    // Whether there is room is asked before anything is sent.
-    async ask() {
-      const room = this.$root.dataset.room;
-      const response = room ? await fetch(room + "?bytes=" + this.file.size).catch(() => null) : null;
-      if (response?.redirected) { this.wrong = satchel.say("js.signed-out"); this.file = null; return; }
-      const answer = await response?.json().catch(() => null);
-      if (answer?.refusal) { this.wrong = answer.refusal; this.file = null; return; }
       this.push();
     },
     push() {

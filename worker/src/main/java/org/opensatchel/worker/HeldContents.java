@@ -13,6 +13,9 @@ import org.opensatchel.core.project.HashedSource.ByHash;
 /** Where the contents of a folder lie: a file of lines, each a hash, a blank and a path. */
 public final class HeldContents implements ByHash {
 
+    /** For projects that have their contents in themselves. */
+    static final HeldContents NONE = new HeldContents(Map.of());
+
     private static final int HASH = 64;
 
     private final Map<String, Path> files;

@@ -2,6 +2,7 @@ package org.opensatchel.worker;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.EnumMap;
 import java.util.List;
@@ -19,7 +20,12 @@ import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.OperatingSystem;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.project.HashedSource.ByHash;
+import org.opensatchel.core.project.HashedSource;
+import org.opensatchel.core.project.ListingSource;
+import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report.SealedLine;
 
 /**
@@ -48,7 +54,21 @@ public record WorkOrder(String archive, String contents, Form form, String kit, 
 
     /** A project itself, a packet of its list and its documents, or the list of a folder whose contents lie elsewhere. */
     public enum Form {
-        ZIP, LISTING, FOLDER
+        ZIP, LISTING, FOLDER;
+
+        /**
+         * The project, to be closed.
+         *
+         * @param archive the archive, the packet or the list
+         * @param contents where a folder's contents are
+         */
+        public ProjectSource open(Path archive, ByHash contents) throws IOException {
+            return switch (this) {
+                case ZIP -> ZipSource.open(archive);
+                case LISTING -> ListingSource.packet(archive);
+                case FOLDER -> new HashedSource(archive, contents);
+            };
+        }
     }
 
     /** Where a project is said to lie. */

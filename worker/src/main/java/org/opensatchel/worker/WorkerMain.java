@@ -15,10 +15,7 @@ import java.util.concurrent.SynchronousQueue;
 import java.util.zip.GZIPOutputStream;
 import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.project.HashedSource;
-import org.opensatchel.core.project.ListingSource;
 import org.opensatchel.core.project.ProjectSource;
-import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
@@ -102,11 +99,8 @@ public final class WorkerMain {
 
     private static ProjectSource source(WorkOrder order) throws IOException {
         Path archive = Path.of(order.archive());
-        return switch (order.form()) {
-            case ZIP -> ZipSource.open(archive);
-            case LISTING -> ListingSource.packet(archive);
-            case FOLDER -> new HashedSource(archive, HeldContents.read(Path.of(order.contents())));
-        };
+        return order.form().open(archive,
+                order.contents().isEmpty() ? HeldContents.NONE : HeldContents.read(Path.of(order.contents())));
     }
 
     private void progress(long files, long bytes) {

@@ -12,16 +12,14 @@ import org.opensatchel.core.compare.ProjectDifference.Kind;
 import org.opensatchel.core.compare.ProjectDifference;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.project.HashedSource;
+import org.opensatchel.core.project.HashedSource.ByHash;
 import org.opensatchel.core.project.Intake;
-import org.opensatchel.core.project.ListingSource;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.RootFinder;
 import org.opensatchel.core.project.SourceListing;
 import org.opensatchel.core.project.TreeBuilder;
-import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Since;
 import org.opensatchel.web.handin.HandInService.Shown;
 import org.opensatchel.web.kit.KitService;
@@ -37,6 +35,9 @@ class Comparing {
 
     /** Of each kind so many are shown. */
     static final int MOST = 200;
+
+    /** Files are told apart by what their list says. */
+    private static final ByHash NOT_READ = hash -> InputStream.nullInputStream();
 
     private final HandInRepository handIns;
     private final HandInService service;
@@ -87,7 +88,8 @@ class Comparing {
         HandInRepository.Claimed handIn = handIns.claimed(shown.handIn().id());
         Optional<Kit> kit = Optional.of(kits.version(handIn.getKitVersionId()).kit());
         RosterFields fields = shown.place().student().fields(shown.place().assignment());
-        try (LocalFile stored = contents.local(handIn.getSha256()); ProjectSource source = source(handIn, stored)) {
+        try (LocalFile stored = contents.local(handIn.getSha256());
+                ProjectSource source = WorkOrder.Form.valueOf(handIn.getForm()).open(stored.path(), NOT_READ)) {
             if (!(source.list(limits) instanceof Intake.Opened opened)) {
                 return List.of();
             }
@@ -95,13 +97,5 @@ class Comparing {
             return new ArrayList<>(new TreeBuilder(source, kit, fields, limits).build(listing, new RootFinder(kit, fields).find(listing))
                     .tree().files());
         }
-    }
-
-    private static ProjectSource source(HandInRepository.Claimed handIn, LocalFile stored) throws IOException {
-        return switch (WorkOrder.Form.valueOf(handIn.getForm())) {
-            case ZIP -> ZipSource.open(stored.path());
-            case LISTING -> ListingSource.packet(stored.path());
-            case FOLDER -> new HashedSource(stored.path(), hash -> InputStream.nullInputStream());
-        };
     }
 }

@@ -140,7 +140,7 @@ class HandInController {
                 .body(new UploadAnswer(answer.isRefused() ? "" : "/hand-ins/" + answer.made(), answer.refusal()));
     }
 
-    /** Whether a file of a size can be handed in now; our script asks before it sends anything. */
+    /** Whether a file of a size can be handed in now. */
     @GetMapping("/assignments/{id}/hand-in/room")
     ResponseEntity<UploadAnswer> room(@PathVariable long id, @RequestParam long bytes, @AuthenticationPrincipal SignedIn me) {
         Place place = courses.forStudent(id, me.accountId());

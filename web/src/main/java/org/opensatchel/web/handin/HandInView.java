@@ -40,10 +40,6 @@ public record HandInView(long id, String kind, String form, Instant countsSince,
 
     /** The verdict as it is told: ready, though links of documents that nobody described look broken, is ready with doubts. */
     public String told() {
-        return told(verdict, doubts);
-    }
-
-    public static String told(String verdict, int doubts) {
         return "ready".equals(verdict) && doubts > 0 ? "doubts" : verdict;
     }
 

@@ -256,21 +256,20 @@ public class SendingService {
      *
      * @param handIn the hand-in; 0 while something is missing
      * @param differ the hashes of what came as something else
-     * @param missing whether something has not come at all
      */
-    record Finished(long handIn, List<String> differ, boolean missing) {}
+    record Finished(long handIn, List<String> differ) {}
 
     /** Hands in what was sent, when all of it is here and is what the list says; asked once more, the answer is the same. */
     Finished finish(Own own) throws IOException {
         if (own.sending().isFinished()) {
-            return new Finished(Optional.ofNullable(own.sending().handInId()).orElseThrow(NotAccessible::new), List.of(), false);
+            return new Finished(Optional.ofNullable(own.sending().handInId()).orElseThrow(NotAccessible::new), List.of());
         }
         Place place = own.place();
         try (Arrival arrival = hold(own.sending().token())) {
             keepWhatCame(arrival, place);
             Sending sending = own(own.sending().token(), place.student().accountId()).sending();
             if (sending.isFinished()) {
-                return new Finished(Optional.ofNullable(sending.handInId()).orElseThrow(NotAccessible::new), List.of(), false);
+                return new Finished(Optional.ofNullable(sending.handInId()).orElseThrow(NotAccessible::new), List.of());
             }
             Finished finished = lists.reading(stored(sending), listed -> finish(sending, place, listed, arrival));
             if (finished.handIn() > 0) {
@@ -288,7 +287,7 @@ public class SendingService {
 
     private Finished finish(Sending sending, Place place, Listed listed, Arrival arrival) throws IOException {
         if (!wanted(place, listed).isEmpty()) {
-            return new Finished(0, arrival.differing().stream().map(Wanted::sha256).toList(), arrival.offset() < arrival.length());
+            return new Finished(0, arrival.differing().stream().map(Wanted::sha256).toList());
         }
         contents.settle();
         HandInService.Arrived arrived = arrived(sending, listed);
@@ -298,7 +297,7 @@ public class SendingService {
             sendings.save(sending);
             return made;
         });
-        return new Finished(handIn, List.of(), false);
+        return new Finished(handIn, List.of());
     }
 
     private HandInService.Arrived arrived(Sending sending, Listed listed) {

@@ -6,6 +6,7 @@ import static org.awaitility.Awaitility.await;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.RequestOptions;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -24,6 +25,8 @@ import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.Purpose;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** Projects that are sent in parts: only what is not here, all of it or nothing, and never somebody else's. */
@@ -34,6 +37,8 @@ class SendingTest extends HandingIn {
 
     @Autowired
     private KitService kits;
+    @Autowired
+    private Contents contents;
     private Page page;
 
     @BeforeEach
@@ -248,14 +253,19 @@ class SendingTest extends HandingIn {
     }
 
     @Test
-    void knowingAHashGivesNobodyAContent() {
+    void knowingAHashGivesNobodyAContent() throws IOException {
         String secret = "what only one of us wrote";
         Map<?, ?> mine = begun(page, list(file("a.txt", secret)));
         part(page, at(mine), 0, secret);
         done(finish(page, at(mine)));
         Page other = signIn(OTHER);
         assertThat((List<?>) begun(other, list(file("a.txt", secret))).get("send")).hasSize(1);
-        // Nor does a starter file of a plan that was never published, or of another length.
+        // Nor does a starter file of a plan that was never published.
+        String draft = "a starter file that nobody has yet";
+        contents.keep(new ByteArrayInputStream(draft.getBytes(StandardCharsets.UTF_8)), Purpose.STARTER, market().courseId(),
+                accounts.loadUserByUsername("quillfeather").accountId(), 1_000);
+        assertThat((List<?>) begun(page, list(file("a.txt", draft))).get("send")).hasSize(1);
+        // What came with the kit is not asked for, unless its length is another.
         StarterFile given = kits.current(market()).orElseThrow().kit().starter().get(0);
         assertThat((List<?>) begun(page, list(entry("a", given.bytes(), given.sha256()))).get("send")).isEmpty();
         assertThat((List<?>) begun(page, list(entry("a", given.bytes() + 1, given.sha256()))).get("send")).hasSize(1);
