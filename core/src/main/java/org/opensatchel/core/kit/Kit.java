@@ -155,7 +155,7 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         return demands.stream().filter(kind::isInstance).map(kind::cast).toList();
     }
 
-    /** What this kit asks for that no check can judge yet: {@code media}, {@code points}, {@code steps}. */
+    /** What this kit asks for that no check can judge from the project: {@code media}, {@code points}, and {@code steps}, which only the student knows. */
     public List<String> unjudged() {
         List<String> out = new ArrayList<>();
         if (files.stream().anyMatch(file -> file.media().isPresent())) {

@@ -92,7 +92,7 @@ const fresh = {
   steps: () => ({ title: "", text: "", confirm: true }),
 };
 
-const unjudged = { files: (rule) => rule.media !== undefined, steps: (step) => step.confirm === true };
+const unjudged = { files: (rule) => rule.media !== undefined };
 
 export class Parts {
   #model;
