@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.link.profile.Profile;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.machine.Machine;
@@ -31,15 +32,17 @@ import org.opensatchel.core.words.Words;
  * @param earlier the files of sealed folders as an earlier hand-in had them
  * @param team where the others of the team say the project lies
  * @param confirmed which of the kit's steps the student confirmed, by their keys; empty where that is not known
+ * @param more profiles of programs' documents beside those of the kit; those named first come first
  */
 public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location,
         boolean documentsKnown,
         ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines, Words words,
-        List<TeamLocation> team, List<SealedFile> earlier, List<ProjectLocation> elsewhere, Optional<Set<String>> confirmed) {
+        List<TeamLocation> team, List<SealedFile> earlier, List<ProjectLocation> elsewhere, Optional<Set<String>> confirmed,
+        List<Profile> more) {
 
     public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
         return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> {},
-                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of(), List.of(), Optional.empty());
+                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of(), List.of(), Optional.empty(), List.of());
     }
 
     public CheckRequest at(Instant time) {
@@ -105,6 +108,16 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         return with(parts -> parts.confirmed = Optional.of(steps));
     }
 
+    /** Reads documents by these profiles too, before those of the kit. */
+    public CheckRequest described(List<Profile> profiles) {
+        return with(parts -> parts.more = profiles);
+    }
+
+    /** Every profile that documents are read by. */
+    List<Profile> profiles() {
+        return Stream.concat(more.stream(), kit.stream().flatMap(plan -> plan.links().profiles().stream())).toList();
+    }
+
     /** The machines the project has to open on. */
     List<Machine> destinations() {
         return machines.isEmpty()
@@ -139,6 +152,7 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         private List<SealedFile> earlier;
         private List<ProjectLocation> elsewhere;
         private Optional<Set<String>> confirmed;
+        private List<Profile> more;
 
         Parts(CheckRequest from) {
             this.kit = from.kit;
@@ -156,11 +170,12 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
             this.earlier = from.earlier;
             this.elsewhere = from.elsewhere;
             this.confirmed = from.confirmed;
+            this.more = from.more;
         }
 
         CheckRequest request() {
             return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team,
-                    earlier, elsewhere, confirmed);
+                    earlier, elsewhere, confirmed, more);
         }
     }
 }

@@ -10,6 +10,7 @@ import org.opensatchel.core.carry.Carried;
 import org.opensatchel.core.carry.CarryTest;
 import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.link.Link;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.path.LinkForm;
@@ -48,7 +49,8 @@ final class Destinations {
         for (Carried.Broken broken : there.broken()) {
             Outcome outcome = broken.link().outcome();
             // What is broken everywhere weighs as much already; of the web and of what nobody can look up it is not known that it breaks.
-            if (outcome == Outcome.OK || outcome == Outcome.MISSPELT) {
+            boolean whole = outcome == Outcome.PINNED && broken.link().link().standing() == Link.Standing.WHOLE;
+            if (outcome == Outcome.OK || outcome == Outcome.MISSPELT || whole) {
                 breaks.computeIfAbsent(broken.link(), link -> new ArrayList<>(2)).add(machine);
             }
         }

@@ -23,6 +23,7 @@ import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.custom.CustomLinks;
+import org.opensatchel.core.link.profile.Profiles;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.marker.Marker;
@@ -140,7 +141,7 @@ public final class ProjectCheck {
         request.earlier().stream().filter(file -> file.sha256().isPresent()).forEach(file -> wanted.add(file.bytes()));
         long maxHashed = request.kit().map(kit -> kit.limits().fileBytes().orElse(Long.MAX_VALUE)).orElse(Long.MAX_VALUE);
         Scan scan = new ContentScan(source, request.limits(), path -> !apart.isManaged(path), wanted, maxHashed, request.progress(),
-                request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE)).scan(tree);
+                request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE), new Profiles(request.profiles())).scan(tree);
         Set<String> notChecked = new TreeSet<>(scan.notChecked());
         if (request.documentsKnown()) {
             notChecked.addAll(withoutContent(source, tree, apart));

@@ -155,7 +155,8 @@ final class ReportMaker {
         return new LinkLine(link.link().document().text(), link.link().at().text(), link.link().text(), link.form().word(),
                 link.outcome().word(), link.target().map(path -> path.text()),
                 candidates.isEmpty() ? Optional.empty() : Optional.of(candidates),
-                link.gaps().isEmpty() ? Optional.empty() : Optional.of(link.gaps()));
+                link.gaps().isEmpty() ? Optional.empty() : Optional.of(link.gaps()),
+                link.link().forms().isEmpty() ? Optional.empty() : Optional.of(link.link().forms()));
     }
 
     private FindingLine line(Finding finding) {

@@ -55,6 +55,11 @@ public final class StrictObject {
         faults.add(new JsonFault(pointer(key), what));
     }
 
+    /** @param below the rest of the pointer, from this object on */
+    public void faultAt(String below, Phrase what) {
+        faults.add(new JsonFault(pointer + "/" + below, what));
+    }
+
     public boolean has(String key) {
         return node.has(key);
     }

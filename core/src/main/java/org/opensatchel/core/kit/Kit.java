@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import org.opensatchel.core.link.custom.CustomLinkRule;
+import org.opensatchel.core.link.profile.Profile;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.hash.Sha256;
@@ -100,18 +102,22 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         }
     }
 
-    /** A linear-time regular expression, an element or a pointer that finds links in files of no known format. */
-    public record CustomLinkRule(String files, Optional<String> pattern, Optional<String> element, Optional<String> pointer,
-            boolean fromRoot, boolean uri) {}
-
-    /** How links are judged; the policy's severities are among the kit's {@link Kit#severities}. */
+    /**
+     * How links are judged; the policy's severities are among the kit's {@link Kit#severities}.
+     *
+     * @param custom rules for files of no known format, each a pattern, an element or a pointer
+     * @param profiles what was learned of a program's documents, whole
+     * @param named profiles by the SHA-256 of their documents, which have to be given beside the kit
+     */
     public record LinkPolicy(Optional<Grade> absolute, Optional<Grade> outside, Optional<Grade> missing, Optional<Grade> remote,
-            List<CustomLinkRule> custom) {
+            List<CustomLinkRule> custom, List<Profile> profiles, List<String> named) {
         public static final LinkPolicy DEFAULT = new LinkPolicy(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
-                List.of());
+                List.of(), List.of(), List.of());
 
         public LinkPolicy {
             custom = List.copyOf(custom);
+            profiles = List.copyOf(profiles);
+            named = List.copyOf(named);
         }
     }
 

@@ -4,7 +4,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.kit.Kit.CustomLinkRule;
+import org.opensatchel.core.link.custom.CustomLinkRule;
+import org.opensatchel.core.link.profile.ProfileWriter;
 import org.opensatchel.core.kit.Kit.Grade;
 import org.opensatchel.core.kit.Kit.MediaRule;
 import org.opensatchel.core.location.LocationPolicy;
@@ -145,6 +146,13 @@ public final class KitWriter {
             rule.element().ifPresent(text -> one.put("element", text));
             rule.pointer().ifPresent(text -> one.put("pointer", text));
             one.put("base", rule.fromRoot() ? "root" : "document").put("uri", rule.uri());
+        }
+        if (!policy.profiles().isEmpty()) {
+            ArrayNode profiles = out.putArray("profiles");
+            policy.profiles().forEach(profile -> profiles.add(ProfileWriter.document(profile)));
+        }
+        if (!policy.named().isEmpty()) {
+            texts(out.putArray("profilesByContent"), policy.named());
         }
     }
 

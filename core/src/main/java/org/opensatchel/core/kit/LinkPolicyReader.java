@@ -6,12 +6,18 @@ import static org.opensatchel.core.fact.FactName.MOST;
 
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.json.StrictObject;
-import org.opensatchel.core.kit.Kit.CustomLinkRule;
+import org.opensatchel.core.link.custom.CustomLinkRule;
+import org.opensatchel.core.link.profile.Profile;
+import org.opensatchel.core.link.profile.ProfileReader;
+import org.opensatchel.core.link.profile.ProfileReading;
+import org.opensatchel.core.path.PatternSize;
 import org.opensatchel.core.kit.Kit.Grade;
 import org.opensatchel.core.kit.Kit.LinkPolicy;
 
@@ -36,9 +42,24 @@ final class LinkPolicyReader {
     LinkPolicy read() {
         LinkPolicy policy = new LinkPolicy(grade("absolute"), grade("outside"), grade("missing"), grade("remote"),
                 object.objects("custom", this::custom).stream()
-                        .filter(rule -> rule.pattern().filter(LinkPolicyReader::isTooLarge).isEmpty()).toList());
+                        .filter(rule -> rule.pattern().filter(LinkPolicyReader::isTooLarge).isEmpty()).toList(),
+                profiles(), object.texts("profilesByContent"));
         object.close();
         return policy;
+    }
+
+    /** Profiles that stand in the kit; what is wrong with one is told at its place. */
+    private List<Profile> profiles() {
+        List<Profile> out = new ArrayList<>();
+        object.node("profiles").ifPresent(list -> {
+            for (int i = 0; i < list.size(); i++) {
+                ProfileReading reading = ProfileReader.read(list.get(i));
+                String at = "profiles/" + i;
+                reading.faults().forEach(fault -> object.faultAt(at + fault.at(), fault.what()));
+                reading.profile().ifPresent(out::add);
+            }
+        });
+        return out;
     }
 
     private Optional<Grade> grade(String key) {

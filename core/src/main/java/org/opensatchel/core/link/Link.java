@@ -24,14 +24,16 @@ import org.opensatchel.core.path.ProjectPath;
  * @param alternatives what links share of which one is enough; empty for a link that stands alone
  * @param inUse whether it is the one of its alternatives that is opened, so that the others do not stand in for it
  * @param also other paths that are looked up where there is none of that name, in order: a name without an ending means any of some
+ * @param forms the same link as it is written elsewhere in the document: those of them that are paths stand among {@link #also}
  * @param inclusion present when the linked document becomes part of this one: what stands before the paths in it; empty for nothing
  */
 public record Link(ProjectPath document, ProjectPath file, Place at, String text, String path, Notation notation, String base,
         Optional<Frames> frames, Standing standing,
-        String alternatives, boolean inUse, List<String> also, Optional<String> inclusion) {
+        String alternatives, boolean inUse, List<String> also, List<String> forms, Optional<String> inclusion) {
 
     public Link {
         also = List.copyOf(also);
+        forms = List.copyOf(forms);
     }
 
     /** Where the number of a frame stands in a sequence's text. */
@@ -41,6 +43,8 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
     public enum Standing {
         /** The format says that a file is named here. */
         STATED,
+        /** The same in documents of a program that writes whole paths only: that it is one is no fault of the student's. */
+        WHOLE,
         /** Only a file's name stands here; the file may be anywhere in the project. */
         NAMED,
         /** Found by its looks in a file of no known format. */
@@ -81,12 +85,12 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
     public Link frame(long number) {
         String shown = frames.orElseThrow().number(number);
         return new Link(document, file, at, text.replace(FRAME_MARK, shown), path.replace(FRAME_MARK, shown), notation, base,
-                Optional.empty(), standing, alternatives, inUse, List.of(), inclusion);
+                Optional.empty(), standing, alternatives, inUse, List.of(), forms, inclusion);
     }
 
     /** The same link, looked up under one of its other paths. */
     public Link under(String other) {
-        return new Link(document, file, at, text, other, notation, base, frames, standing, alternatives, inUse, List.of(), inclusion);
+        return new Link(document, file, at, text, other, notation, base, frames, standing, alternatives, inUse, List.of(), forms, inclusion);
     }
 
     /** Whether the linked document becomes part of this one. */

@@ -68,6 +68,7 @@ public class LinkSink {
         private String alternatives = "";
         private boolean inUse;
         private List<String> also = List.of();
+        private List<String> forms = List.of();
         private Optional<String> inclusion = Optional.empty();
 
         private Draft(Place at, String text, Notation notation) {
@@ -112,6 +113,12 @@ public class LinkSink {
             return this;
         }
 
+        /** The same link as it is written elsewhere in the document. */
+        public Draft forms(List<String> texts) {
+            forms = texts;
+            return this;
+        }
+
         /** The linked document becomes part of this one. */
         public Draft including() {
             return including("");
@@ -126,7 +133,7 @@ public class LinkSink {
         public void add() {
             if (LinkText.read(path, notation).isPresent()) {
                 take(new Link(document, file, at, shortened(text), bounded(path), notation, base, Optional.empty(), standing, alternatives,
-                        inUse, also, inclusion));
+                        inUse, also, forms.stream().map(LinkSink.this::shortened).toList(), inclusion));
             }
         }
     }
@@ -145,15 +152,13 @@ public class LinkSink {
 
     public void addSequence(Place at, String text, Notation notation, Link.Frames frames) {
         take(new Link(document, file, at, shortened(text), text, notation, "", Optional.of(frames), Link.Standing.STATED, "", false,
-                List.of(), Optional.empty()));
+                List.of(), List.of(), Optional.empty()));
     }
 
     /** What becomes of a link; a member's sink lets go what is there in its package. */
     protected void take(Link link) {
         long length = (long) link.text().length() + link.path().length() + link.base().length();
-        for (String other : link.also()) {
-            length += other.length();
-        }
+        length += link.also().stream().mapToInt(String::length).sum() + link.forms().stream().mapToInt(String::length).sum();
         if (overflowing) {
             return;
         }

@@ -12,6 +12,7 @@ import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.custom.CustomLinks;
+import org.opensatchel.core.link.profile.Profiles;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
 import org.opensatchel.core.naming.RosterFields;
@@ -56,7 +57,8 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         if (tree.files().isEmpty() && tree.folders().isEmpty()) {
             return new Reading(Optional.empty(), Optional.of(ProposalWording.NOTHING_THERE.say()));
         }
-        Scan scan = new ContentScan(source, limits, path -> true, Set.of(), 0, (files, bytes) -> {}, CustomLinks.NONE).scan(tree);
+        Scan scan = new ContentScan(source, limits, path -> true, Set.of(), 0, (files, bytes) -> {}, CustomLinks.NONE, Profiles.NONE)
+                .scan(tree);
         Set<ProjectPath> documents = new java.util.TreeSet<>();
         scan.documents().stream().filter(document -> !document.links().isEmpty()).map(DocumentLinks::document).forEach(documents::add);
         NameTokens tokens = new NameTokens(tree.rootName().orElse(""), known);

@@ -104,7 +104,7 @@ public record Report(int report, Instant made, Verdict verdict, Optional<List<Do
     /** One link; {@code target} is null where it leads to no file of the project. */
     public record LinkLine(String document, String at, String text, String form, String outcome,
             @JsonInclude(JsonInclude.Include.ALWAYS) Optional<String> target,
-            Optional<List<CandidateLine>> candidates, Optional<List<String>> gaps) {}
+            Optional<List<CandidateLine>> candidates, Optional<List<String>> gaps, Optional<List<String>> alternatives) {}
 
     /** A file that was probably meant. */
     public record CandidateLine(String path, String why, double sure, Optional<Reason> reason) {}

@@ -83,6 +83,10 @@ public final class LinkResolver {
             if (link.standing() != Link.Standing.ENCLOSED && link.mayBeAbsolute()) {
                 link.address().filter(address -> address.form().isAbsolute()).ifPresent(oldRoots::hear);
             }
+            if (!link.forms().isEmpty()) {
+                link.also().stream().flatMap(form -> link.under(form).address().stream()).filter(address -> address.form().isAbsolute())
+                        .forEach(oldRoots::hear);
+            }
         }
         documents.stream().filter(document -> LinkReaders.countFromIncluder(document.format()))
                 .forEach(document -> document.links().stream().filter(Link::includes).map(bare::resolve).filter(ResolvedLink::isFound)

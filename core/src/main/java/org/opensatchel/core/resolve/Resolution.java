@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.Link;
 import org.opensatchel.core.path.LinkAddress;
@@ -43,7 +44,9 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
             tree.files().forEach(file -> scan.sha256(file).filter(known::contains)
                     .ifPresent(hash -> byHash.computeIfAbsent(hash, key -> new ArrayList<>(1)).add(file.path())));
         }
-        List<LinkAddress> places = declared.stream().flatMap(place -> LinkText.readTyped(place).stream()).toList();
+        List<String> saved = scan.documents().stream().flatMap(document -> document.saved().stream()).distinct().toList();
+        List<LinkAddress> places = Stream.concat(declared.stream(), saved.stream()).flatMap(place -> LinkText.readTyped(place).stream())
+                .toList();
         NumberedFiles numbered = new NumberedFiles(tree);
         CandidateSearch candidates = new CandidateSearch(tree, numbered, starters, byHash, mostCandidates);
         LinkResolver resolver = new LinkResolver(tree, numbered,
@@ -53,7 +56,7 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
         Set<String> satisfied = links.stream().filter(
                 link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))
                 .map(Resolution::group).collect(Collectors.toSet());
-        return new Resolution(links, OldRoots.inferred(links), satisfied, Guesses.trusted(links), candidates.isExhausted());
+        return new Resolution(links, OldRoots.inferred(links).or(() -> saved.stream().findFirst()), satisfied, Guesses.trusted(links), candidates.isExhausted());
     }
 
     /** Whether a link is a relative guess in a document where no such guess was found: perhaps only a name. */

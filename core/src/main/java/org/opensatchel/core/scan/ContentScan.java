@@ -27,12 +27,14 @@ import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.Head;
+import org.opensatchel.core.link.Link;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadProblem;
 import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.custom.CustomLinks;
+import org.opensatchel.core.link.profile.Profiles;
 import org.opensatchel.core.link.finder.PathFinder;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.TypeProbe;
@@ -68,6 +70,7 @@ public final class ContentScan {
     private final long maxHashedBytes;
     private final ScanProgress progress;
     private final CustomLinks custom;
+    private final Profiles profiles;
 
     /** Documents longer than this are read one at a time: what a reader holds of one may be several times its length. */
     private final ReentrantLock large = new ReentrantLock();
@@ -93,10 +96,11 @@ public final class ContentScan {
      * @param wantedSizes sizes whose files are always hashed, like those of starter files
      * @param maxHashedBytes larger files are not hashed
      * @param custom the kit's own rules for files of no known format
+     * @param profiles what is known of programs' documents
      */
     public ContentScan(ProjectSource source, ReadLimits limits, Predicate<ProjectPath> isDocumentPlace, Set<Long> wantedSizes,
             long maxHashedBytes, ScanProgress progress,
-            CustomLinks custom) {
+            CustomLinks custom, Profiles profiles) {
         this.source = source;
         this.limits = limits;
         this.isDocumentPlace = isDocumentPlace;
@@ -104,6 +108,7 @@ public final class ContentScan {
         this.maxHashedBytes = maxHashedBytes;
         this.progress = progress;
         this.custom = custom;
+        this.profiles = profiles;
     }
 
     /** Reads all files, on two threads where there is enough to read; what is told does not depend on how many. */
@@ -290,7 +295,13 @@ public final class ContentScan {
             Optional<LinkReader> reader = head.length == 0 || standIn || !isDocumentPlace.test(file.path()) ? Optional.empty()
                     : LinkReaders.of(extension, beginning);
             boolean ruled = head.length > 0 && isDocumentPlace.test(file.path()) && custom.read(file.path());
-            if (reader.isPresent() || ruled) {
+            boolean described = head.length > 0 && !standIn && !profiles.isEmpty() && isDocumentPlace.test(file.path())
+                    && profiles.mayDescribe(file.path(), beginning);
+            if (described) {
+                PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
+                whole.unread(head);
+                alone(heavy, () -> described(content(file.path(), whole, sums.isBytesFull(before)), head, sink, reader, ruled, result));
+            } else if (reader.isPresent() || ruled) {
                 // A reader may close what it reads; the rest of the content still has to pass through here.
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
@@ -377,6 +388,45 @@ public final class ContentScan {
             sink.problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
         }
         result.document = new DocumentLinks(document.path(), format(reader), sink.links(), sink.problems());
+        result.held = held(sink, document.bytesInMemory());
+    }
+
+    /** A document that a profile may describe is read by that, and else as if there was none. */
+    private void described(DocumentContent document, byte[] head, LinkSink sink, Optional<LinkReader> reader, boolean ruled, Result result)
+            throws IOException {
+        ProjectPath path = document.path();
+        Profiles.Told told;
+        byte[] bytes;
+        try {
+            bytes = document.bytes();
+            told = profiles.read(path, bytes, sink);
+        } catch (Unreadable unreadable) {
+            sink.problem(unreadable.problem());
+            keep(new DocumentLinks(path, profiles.title(path), sink.links(), sink.problems()), document, sink, result);
+            return;
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+            result.failure = profiles.title(path);
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "profile failed on " + path, broke);
+            return;
+        }
+        if (told instanceof Profiles.Told.Read read) {
+            keep(new DocumentLinks(path, read.title(), sink.links(), sink.problems(), read.saved(), Optional.empty()), document, sink, result);
+            return;
+        }
+        DocumentContent again = new DocumentContent(path, new ByteArrayInputStream(bytes), limits.documentBytes());
+        if (told instanceof Profiles.Told.Differs differs) {
+            find(again, sink, result);
+            List<Link> guesses = result.document == null ? List.of() : result.document.links();
+            result.document = new DocumentLinks(path, PATH_FINDER, guesses, List.of(), List.of(), Optional.of(differs.title()));
+        } else if (reader.isPresent() || ruled) {
+            read(again, sink, reader, ruled, result);
+        } else if (PathFinder.reads(path.text(), head)) {
+            find(again, sink, result);
+        }
+    }
+
+    private static void keep(DocumentLinks links, DocumentContent document, LinkSink sink, Result result) {
+        result.document = links;
         result.held = held(sink, document.bytesInMemory());
     }
 

@@ -6,7 +6,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.kit.Kit.CustomLinkRule;
+import org.opensatchel.core.link.custom.CustomLinkRule;
+import org.opensatchel.core.link.profile.Kind;
 import org.opensatchel.core.link.finder.PathFinder;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.FileKind;
@@ -25,6 +26,8 @@ public record WorthReading(Set<String> documents, Set<String> passedOver, int st
         Set<String> documents = new TreeSet<>(LinkReaders.extensions());
         kit.stream().flatMap(plan -> plan.links().custom().stream()).map(CustomLinkRule::files).map(WorthReading::ending)
                 .filter(ending -> ending.matches("[a-z0-9]+")).forEach(documents::add);
+        kit.stream().flatMap(plan -> plan.links().profiles().stream()).flatMap(profile -> profile.kinds().stream()).map(Kind::files)
+                .map(WorthReading::ending).filter(ending -> ending.matches("[a-z0-9]+")).forEach(documents::add);
         Set<String> passed = new TreeSet<>(PathFinder.prose());
         Stream.concat(Arrays.stream(FileKind.values()).filter(FileKind::isMedia), Stream.of(FileKind.FONT))
                 .forEach(kind -> passed.addAll(kind.extensions()));

@@ -82,6 +82,7 @@ class ProjectDifferenceTest {
     }
 
     private static LinkLine link(String document, String text, String outcome) {
-        return new LinkLine(document, "", text, "relative", outcome, Optional.empty(), Optional.empty(), Optional.empty());
+        return new LinkLine(document, "", text, "relative", outcome, Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty());
     }
 }

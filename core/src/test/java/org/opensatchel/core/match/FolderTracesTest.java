@@ -42,7 +42,7 @@ class FolderTracesTest {
 
     private static ResolvedLink asks(ProjectPath path) {
         Link link = new Link(ProjectPath.of("edit/a.otio"), ProjectPath.of("edit/a.otio"), Place.WHOLE, path.text(), path.text(),
-                Notation.PLAIN, "", Optional.empty(), Link.Standing.STATED, "", false, List.of(), Optional.empty());
+                Notation.PLAIN, "", Optional.empty(), Link.Standing.STATED, "", false, List.of(), List.of(), Optional.empty());
         return new ResolvedLink(link, LinkForm.RELATIVE, Outcome.MISSING, Optional.empty(), Optional.of(path), List.<Candidate>of(),
                 Optional.empty(), Optional.empty(), Optional.empty(), List.of());
     }

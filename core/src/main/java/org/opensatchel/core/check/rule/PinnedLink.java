@@ -1,5 +1,6 @@
 package org.opensatchel.core.check.rule;
 
+import static org.opensatchel.core.fact.FactName.HOW;
 import static org.opensatchel.core.fact.FactName.OLD_ROOT;
 import static org.opensatchel.core.fact.FactName.TARGET;
 import static org.opensatchel.core.fact.FactName.TEXT;
@@ -7,6 +8,8 @@ import static org.opensatchel.core.fact.FactName.TEXT;
 import java.util.Set;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.link.Link;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.ResolvedLink;
 
@@ -25,7 +28,9 @@ final class PinnedLink extends LinkCheck {
     @Override
     Finding judge(LinkEvidence evidence, ResolvedLink link) {
         String target = link.target().map(Object::toString).orElse(name(link));
-        return finding(evidence, Code.LINK_PINNED, link).fact(TARGET, target.isEmpty() ? name(link) : target)
-                .fact(TEXT, link.link().text()).fact(OLD_ROOT, link.oldRoot()).make();
+        boolean whole = link.link().standing() == Link.Standing.WHOLE;
+        Finding.Builder finding = finding(evidence, Code.LINK_PINNED, link).fact(TARGET, target.isEmpty() ? name(link) : target)
+                .fact(TEXT, link.link().text()).fact(OLD_ROOT, link.oldRoot());
+        return (whole ? brokenThere(evidence, link, finding.fact(HOW, "whole").atMost(Severity.NOTE)) : finding).make();
     }
 }

@@ -9,7 +9,7 @@ import java.util.List;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.kit.Kit.CustomLinkRule;
+
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;

@@ -54,7 +54,7 @@ public final class MemberSink extends LinkSink {
     public void addOutside(Place at, String text, Notation notation) {
         if (LinkText.read(text, notation).isPresent()) {
             whole.takeMember(new Link(document(), whole.file(), at, shortened(text), text, notation, "", Optional.empty(),
-                    Link.Standing.STATED, "", false, List.of(), Optional.empty()));
+                    Link.Standing.STATED, "", false, List.of(), List.of(), Optional.empty()));
         }
     }
 
@@ -97,7 +97,7 @@ public final class MemberSink extends LinkSink {
         String written = path.isEmpty() ? "."
                 : !link.notation().isUri() || standing != Link.Standing.STATED ? path : PercentCoding.encode(path);
         return new Link(link.document(), link.file(), link.at(), link.text(), written, link.notation(), "", link.frames(), standing,
-                link.alternatives(), link.inUse(), link.also(), link.inclusion());
+                link.alternatives(), link.inUse(), link.also(), link.forms(), link.inclusion());
     }
 
     /**

@@ -53,6 +53,11 @@ public final class XmlScan {
             return namespace;
         }
 
+        /** The name as it is written, prefix and all. */
+        public String name() {
+            return name;
+        }
+
         /** The name without its prefix. */
         public String localName() {
             return name.substring(name.indexOf(':') + 1);

@@ -1,10 +1,10 @@
-package org.opensatchel.core.kit;
+package org.opensatchel.core.path;
 
 /**
  * How large the program of a regular expression (RE2 syntax) becomes, estimated before it is made: counted repeats
  * multiply what they repeat, and repeats inside repeats multiply each other.
  */
-final class PatternSize {
+public final class PatternSize {
 
     private final String pattern;
     private int at;
@@ -14,7 +14,7 @@ final class PatternSize {
     }
 
     /** About as many steps as the program has; never less than a tenth of it. A pattern that is not well formed has some size too. */
-    static long of(String pattern) {
+    public static long of(String pattern) {
         PatternSize size = new PatternSize(pattern);
         long sum = 0;
         while (size.at < pattern.length()) {

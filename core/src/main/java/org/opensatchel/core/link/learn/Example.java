@@ -1,0 +1,36 @@
+package org.opensatchel.core.link.learn;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.path.LinkAddress;
+import org.opensatchel.core.path.ProjectPath;
+
+/**
+ * A project that is known to be sound.
+ *
+ * @param rootName its folder's name; empty where it has none
+ * @param files all its files
+ * @param location where it lay when it was saved; empty where that is found by agreement
+ * @param documents what may be learned from, in the order of the paths
+ */
+public record Example(Optional<String> rootName, Set<ProjectPath> files, Optional<LinkAddress> location, List<Document> documents) {
+
+    /** A document of it, whole. */
+    public record Document(ProjectPath path, byte[] bytes) {
+        @Override
+        public boolean equals(Object other) {
+            return this == other;
+        }
+
+        @Override
+        public int hashCode() {
+            return path.hashCode();
+        }
+    }
+
+    public Example {
+        files = Set.copyOf(files);
+        documents = List.copyOf(documents);
+    }
+}

@@ -1,0 +1,435 @@
+package org.opensatchel.core.link.learn;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import org.opensatchel.core.link.learn.Column.Val;
+import org.opensatchel.core.link.learn.Lead.From;
+import org.opensatchel.core.link.profile.Joining;
+import org.opensatchel.core.link.profile.Slot;
+import org.opensatchel.core.link.profile.Slot.Role;
+import org.opensatchel.core.link.profile.Slot.Start;
+import org.opensatchel.core.link.profile.Spot;
+import org.opensatchel.core.link.profile.Where;
+import org.opensatchel.core.path.LinkForm;
+import org.opensatchel.core.path.LinkText;
+import org.opensatchel.core.path.Notation;
+import org.opensatchel.core.path.ProjectPath;
+
+/** What the documents of one kind tell: which places hold links, and what else belongs to those. */
+final class KindLearner {
+
+    private static final int MOST_ALONE = 40;
+    private static final int MOST_FOLDERS = 200;
+
+    private final Map<Where, List<Val>> columns;
+    private final List<Drafted> drafts = new ArrayList<>();
+    private final Set<Where> used = new HashSet<>();
+    private final long documents;
+
+    /** A slot as far as it is known, with the values it was learned from. */
+    static final class Drafted {
+        final Column column;
+        final Role role;
+        Drafted of;
+        int within;
+        Drafted base;
+        int baseWithin;
+        int same;
+        Start starts;
+        List<Slot.Prefix> prefixes = List.of();
+
+        Drafted(Column column, Role role) {
+            this.column = column;
+            this.role = role;
+        }
+    }
+
+    /** What was learned: the slots, those that are undecided, and three values of each. */
+    record Told(List<Slot> slots, List<Slot> undecided, Map<String, List<String>> samples, boolean absolute) {
+
+        long links() {
+            return slots.stream().filter(slot -> slot.role() == Role.LINK).mapToLong(slot -> slot.evidence().leading()).sum();
+        }
+    }
+
+    /** @param documents how many documents there are; a place that each has is one of their kind */
+    KindLearner(Map<Where, List<Val>> columns, long documents) {
+        this.columns = columns;
+        this.documents = documents;
+    }
+
+    Told told() {
+        Picked picked = new Picked(columns);
+        List<Column> links = new ArrayList<>();
+        for (Column column : picked.certain()) {
+            if (isOfItself(column)) {
+                drafts.add(new Drafted(column, isWhole(column) ? Role.SAVED : Role.ALONE));
+                used.add(column.where());
+            } else {
+                links.add(column);
+            }
+        }
+        List<Drafted> undecided = new ArrayList<>();
+        List<Drafted> stated = new ArrayList<>();
+        links.forEach(column -> stated.add(new Drafted(column, Role.LINK)));
+        folders(stated);
+        join(stated);
+        for (Drafted one : drafts) {
+            used.add(one.column.where());
+        }
+        picked.doubtful().stream().filter(column -> !used.contains(column.where()) && !isOfItself(column))
+                .filter(column -> !isNameOf(column, stated)).forEach(column -> undecided.add(new Drafted(column, Role.LINK)));
+        saved();
+        alone(stated);
+        return finished(undecided);
+    }
+
+    /** Whether most of a column's values name the very document they stand in. */
+    private static boolean isOfItself(Column column) {
+        int own = 0;
+        for (int i = 0; i < column.values().size(); i++) {
+            ProjectPath document = column.values().get(i).doc().path();
+            own += column.target(i).filter(document::equals).isPresent() ? 1 : 0;
+        }
+        return own * 2 > column.leading();
+    }
+
+    private static boolean isWhole(Column column) {
+        return column.isAllAbsolute();
+    }
+
+    private static List<Spot> spots(Column column) {
+        return column.values().stream().map(Val::spot).toList();
+    }
+
+    /** Joins places that name the same files to one link in several forms. */
+    private void join(List<Drafted> stated) {
+        List<Drafted> order = new ArrayList<>(stated);
+        order.sort(Comparator.comparing((Drafted one) -> one.column.isAbsolute()).thenComparing(one -> isBare(one.column))
+                .thenComparing(one -> one.column.way()).thenComparing(one -> one.column.decoding())
+                .thenComparing(one -> -one.column.leading()).thenComparing(one -> one.column.where()));
+        List<Drafted> first = new ArrayList<>();
+        for (Drafted one : order) {
+            Optional<Drafted> same = first.stream().map(of -> form(one.column, of)).flatMap(Optional::stream)
+                    .max(Comparator.comparingInt(form -> form.same));
+            if (same.isEmpty()) {
+                first.add(one);
+                drafts.add(one);
+            } else if (isBare(one.column) && !isBare(same.get().of.column)) {
+                // A name beside its path is for people: a file beside the document may happen to bear it.
+                Drafted name = new Drafted(one.column, Role.ALONE);
+                name.same = same.get().same;
+                name.of = same.get().of;
+                drafts.add(name);
+            } else {
+                drafts.add(same.get());
+            }
+        }
+        stated.clear();
+        stated.addAll(first);
+    }
+
+    /** A column as another form of a link: where nearly all its values go with one of the link's that leads to the same file. */
+    private static Optional<Drafted> form(Column column, Drafted of) {
+        List<Spot> mine = spots(column);
+        List<Spot> its = spots(of.column);
+        for (int depth : Joining.depths(column.where(), of.column.where())) {
+            int[] pairs = Joining.pairs(mine, its, depth);
+            int same = 0;
+            int told = 0;
+            int twice = 0;
+            for (int i = 0; i < pairs.length; i++) {
+                boolean leads = column.target(i).isPresent();
+                boolean pair = leads && pairs[i] >= 0 && column.target(i).equals(of.column.target(pairs[i]));
+                told += leads ? 1 : 0;
+                same += pair ? 1 : 0;
+                twice += pair && column.values().get(i).text().equals(of.column.values().get(pairs[i]).text()) ? 1 : 0;
+            }
+            // What is written alike is no other form: two links to one file.
+            boolean forms = told > 0 && same * 100 >= told * 95 && same * 2 >= of.column.leading() && twice * 2 < same;
+            if (forms && Joining.takeTurns(mine, its, depth)) {
+                Drafted form = new Drafted(column, Role.SAME);
+                form.of = of;
+                form.within = depth;
+                form.same = same;
+                return Optional.of(form);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean isBare(Column column) {
+        return column.values().stream().map(Val::text).noneMatch(text -> text.indexOf('/') >= 0 || text.indexOf('\\') >= 0)
+                && !column.decoding().base64;
+    }
+
+    /** Whether nearly all values of a column are the last names of the files that a link beside them names. */
+    private static boolean isNameOf(Column column, List<Drafted> stated) {
+        return nameOf(column, stated).isPresent();
+    }
+
+    private static Optional<Drafted> nameOf(Column column, List<Drafted> stated) {
+        if (!isBare(column)) {
+            return Optional.empty();
+        }
+        List<Spot> mine = spots(column);
+        for (Drafted of : stated) {
+            List<Spot> its = spots(of.column);
+            for (int depth : Joining.depths(column.where(), of.column.where())) {
+                int[] pairs = Joining.pairs(mine, its, depth);
+                int same = 0;
+                for (int i = 0; i < pairs.length; i++) {
+                    String text = column.values().get(i).text();
+                    same += pairs[i] >= 0 && of.column.target(pairs[i]).filter(path -> path.name().equals(text) || path.stem().equals(text))
+                            .isPresent() ? 1 : 0;
+                }
+                if (same >= 2 && same * 100 >= mine.size() * 95) {
+                    Drafted name = new Drafted(column, Role.ALONE);
+                    name.of = of;
+                    name.same = same;
+                    return Optional.of(name);
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Finds names and paths that lead somewhere only behind a folder that stands in another place. */
+    private void folders(List<Drafted> stated) {
+        Set<Where> certain = new HashSet<>();
+        stated.forEach(one -> certain.add(one.column.where()));
+        List<Map.Entry<Where, List<Val>>> set = columns.entrySet().stream().sorted(Map.Entry.comparingByKey())
+                .filter(entry -> namesFolders(entry.getValue())).limit(MOST_FOLDERS).toList();
+        Set<Object> covered = new HashSet<>();
+        List<Folded> found = new ArrayList<>();
+        columns.entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(entry -> !certain.contains(entry.getKey()))
+                .filter(entry -> entry.getValue().stream().filter(value -> looksLikeFile(value.text())).count() * 2 > entry.getValue().size())
+                .forEach(entry -> set.stream().filter(folder -> !folder.getKey().equals(entry.getKey()))
+                        .flatMap(folder -> folded(entry.getKey(), entry.getValue(), folder.getKey(), folder.getValue()).stream())
+                        .max(Comparator.comparingInt((Folded one) -> one.column.leading()).thenComparing(one -> one.within))
+                        .ifPresent(found::add));
+        // Beside a name that is told apart in several ways, the place that holds most of them is meant.
+        found.sort(Comparator.comparingInt((Folded one) -> -one.column.leading()).thenComparing(one -> one.column.where()));
+        for (Folded one : found) {
+            boolean fresh = one.column.values().stream().map(Val::spot).noneMatch(spot -> covered.contains(spot.level() + "/" + spot.anchor()));
+            if (fresh) {
+                one.column.values().forEach(value -> covered.add(value.spot().level() + "/" + value.spot().anchor()));
+                stated.add(one.drafted(drafts));
+            }
+        }
+    }
+
+    private static boolean looksLikeFile(String text) {
+        int dot = text.lastIndexOf('.');
+        return dot > 0 && text.length() - dot <= 9 && text.length() - dot > 1 && text.indexOf(' ', dot) < 0;
+    }
+
+    private static boolean namesFolders(List<Val> values) {
+        int named = 0;
+        int told = 0;
+        for (Val value : values) {
+            if (!value.text().isEmpty() && told < 500) {
+                told++;
+                named += value.doc().leads().folder(value.text(), value.doc().folder()).isEmpty() ? 0 : 1;
+            }
+        }
+        return named > 0 && named * 100 >= told * 95;
+    }
+
+    /** Names behind their folders, read as one. */
+    private record Folded(Column column, Column folder, int within, boolean each) {
+
+        /** The name's slot; the folder's is added to the others. */
+        Drafted drafted(List<Drafted> drafts) {
+            Drafted link = new Drafted(column, Role.LINK);
+            Drafted set = new Drafted(folder, each ? Role.FOLDER : Role.BASE);
+            set.same = column.leading();
+            if (each) {
+                set.of = link;
+                set.within = within;
+            } else {
+                link.base = set;
+                link.baseWithin = within;
+            }
+            drafts.add(set);
+            return link;
+        }
+    }
+
+    private static Optional<Folded> folded(Where where, List<Val> names, Where folderWhere, List<Val> folders) {
+        List<Spot> mine = names.stream().map(Val::spot).toList();
+        List<Spot> its = folders.stream().map(Val::spot).toList();
+        for (int depth : Joining.depths(where, folderWhere)) {
+            int[] last = Joining.last(mine, its, depth);
+            List<Val> joined = new ArrayList<>();
+            Set<Integer> serving = new HashSet<>();
+            for (int i = 0; i < last.length; i++) {
+                Val name = names.get(i);
+                String folder = last[i] < 0 || folders.get(last[i]).doc() != name.doc() ? "" : folders.get(last[i]).text();
+                if (last[i] >= 0) {
+                    serving.add(last[i]);
+                }
+                String text = name.text().isEmpty() || folder.isEmpty() ? name.text()
+                        : folder.endsWith("/") || folder.endsWith("\\") ? folder + name.text() : folder + "/" + name.text();
+                Spot spot = name.spot();
+                joined.add(new Val(new Spot(spot.where(), text, spot.place(), spot.level(), spot.anchor()), name.doc()));
+            }
+            Column column = new Column(where, joined);
+            boolean plain = column.way().isEmpty() || column.way().startsWith(From.DOCUMENT + "/") || column.way().startsWith(From.ROOT + "/");
+            if (plain && column.isCertain() && column.prefixes().isEmpty()) {
+                boolean each = serving.size() == mine.size() && folders.size() == mine.size();
+                return Optional.of(new Folded(column, new Column(folderWhere, folders), depth, each));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Finds places that say where the document, its folder or the project lay. */
+    private void saved() {
+        columns.entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(entry -> !used.contains(entry.getKey())).forEach(entry -> {
+            Optional<Start> place = savedPlace(entry.getValue());
+            if (place.isPresent() && drafts.stream().noneMatch(one -> covers(one.column, entry.getValue()))) {
+                Drafted saved = new Drafted(new Column(entry.getKey(), entry.getValue()), Role.SAVED);
+                saved.starts = place.get();
+                drafts.add(saved);
+                used.add(entry.getKey());
+            }
+        });
+    }
+
+    private static boolean covers(Column column, List<Val> values) {
+        Set<Object> own = new HashSet<>();
+        column.values().forEach(value -> own.add(value.doc().path() + "/" + value.spot().anchor()));
+        return values.stream().anyMatch(value -> own.contains(value.doc().path() + "/" + value.spot().anchor()));
+    }
+
+    private static Optional<Start> savedPlace(List<Val> values) {
+        int told = 0;
+        int root = 0;
+        int own = 0;
+        for (Val value : values) {
+            if (value.text().isEmpty()) {
+                continue;
+            }
+            told++;
+            Optional<List<String>> below = LinkText.read(value.text(), Notation.SLASHED).filter(address -> address.form().isAbsolute())
+                    .flatMap(address -> value.doc().leads().ground().below(address));
+            root += below.filter(List::isEmpty).isPresent() ? 1 : 0;
+            own += below.filter(names -> !names.isEmpty()
+                    && (names.equals(value.doc().path().names()) || names.equals(value.doc().folder().names()))).isPresent() ? 1 : 0;
+        }
+        return told == 0 || (root < told && own < told) ? Optional.empty()
+                : Optional.of(own == told ? new Start.Document() : new Start.Root());
+    }
+
+    /** What looks like paths and leads nowhere, or stands beside a link for people: told, so that nobody wonders. */
+    private void alone(List<Drafted> stated) {
+        Set<Object> covered = new HashSet<>();
+        drafts.forEach(one -> one.column.values().forEach(value -> covered.add(value.doc().path() + "/" + value.spot().anchor())));
+        List<Drafted> found = new ArrayList<>();
+        columns.entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(entry -> !used.contains(entry.getKey()))
+                .filter(entry -> !(entry.getKey() instanceof Where.InBytes) && found.size() < MOST_ALONE).forEach(entry -> {
+                    List<Val> fresh = entry.getValue().stream()
+                            .filter(value -> !covered.contains(value.doc().path() + "/" + value.spot().anchor())).toList();
+                    boolean paths = fresh.stream().filter(value -> looksLikePath(value.text())).count() * 2 > fresh.size();
+                    if (paths && fresh.size() == entry.getValue().size()) {
+                        Column column = new Column(entry.getKey(), entry.getValue());
+                        if (column.leading() * 2 < column.total() || isNameOf(column, stated)) {
+                            found.add(nameOf(column, stated).orElseGet(() -> new Drafted(column, Role.ALONE)));
+                            entry.getValue().forEach(value -> covered.add(value.doc().path() + "/" + value.spot().anchor()));
+                        }
+                    }
+                });
+        drafts.addAll(found);
+    }
+
+    private static boolean looksLikePath(String text) {
+        boolean absolute = LinkText.read(text, Notation.SLASHED).map(address -> address.form()).filter(LinkForm::isAbsolute).isPresent();
+        return looksLikeFile(text) && text.chars().anyMatch(Character::isLetter) && (absolute || text.indexOf(' ') < 0) || absolute;
+    }
+
+    private Told finished(List<Drafted> undecided) {
+        List<Drafted> order = new ArrayList<>(drafts);
+        order.sort(Comparator.comparing((Drafted one) -> one.role).thenComparing(one -> one.column.where())
+                .thenComparing(one -> one.column.when().toString()));
+        Map<Drafted, String> ids = new HashMap<>();
+        order.forEach(one -> ids.put(one, id(ids.size())));
+        Map<String, List<String>> samples = new LinkedHashMap<>();
+        List<Slot> slots = new ArrayList<>();
+        order.forEach(one -> slots.add(slot(one, ids, samples)));
+        List<Slot> open = new ArrayList<>();
+        undecided.sort(Comparator.comparing(one -> one.column.where()));
+        undecided.forEach(one -> {
+            ids.put(one, id(ids.size()));
+            open.add(slot(one, ids, samples));
+        });
+        boolean absolute = drafts.stream().filter(one -> one.role == Role.LINK || one.role == Role.SAME)
+                .allMatch(one -> one.column.isAllAbsolute());
+        return new Told(slots, open, samples, absolute && !slots.isEmpty());
+    }
+
+    private static String id(int number) {
+        return number < 26 ? String.valueOf((char) ('a' + number)) : "s" + number;
+    }
+
+    private Slot slot(Drafted one, Map<Drafted, String> ids, Map<String, List<String>> samples) {
+        Column column = one.column;
+        String id = ids.get(one);
+        samples.put(id, column.values().stream().map(Val::text).filter(text -> !text.isEmpty()).distinct().limit(3).toList());
+        Start starts = one.starts != null ? one.starts
+                : one.base != null ? new Start.Base(ids.get(one.base), one.baseWithin) : start(column.way());
+        if (one.role == Role.BASE || one.role == Role.FOLDER) {
+            starts = start(one.role == Role.BASE ? baseWay(one) : "");
+        }
+        boolean always = column.values().stream().filter(value -> !value.text().isEmpty()).map(Val::doc).distinct().count() >= documents
+                && (one.role == Role.LINK || one.role == Role.SAME || one.role == Role.BASE || one.role == Role.FOLDER);
+        List<Slot.Prefix> prefixes = column.prefixes().entrySet().stream()
+                .sorted(Comparator.comparing((Map.Entry<String, String> prefix) -> -prefix.getKey().length())
+                        .thenComparing(Map.Entry::getKey))
+                .map(prefix -> new Slot.Prefix(prefix.getKey(), start(prefix.getValue()))).toList();
+        Writings writings = new Writings(column);
+        return new Slot(id, column.where(), one.role, new TreeMap<>(column.when()), column.decoding().base64, column.decoding().escapes,
+                writings.writing(), writings.backslashes(), Optional.ofNullable(one.of).map(ids::get), one.within, starts, prefixes,
+                writings.mark(), new TreeSet<>(column.nothing()), column.blank() > 0, always,
+                new Slot.Evidence(column.total(), column.leading(), one.same));
+    }
+
+    /** Where the folder of a base starts from: as the joined paths did. */
+    private String baseWay(Drafted base) {
+        return drafts.stream().filter(one -> one.base == base).map(one -> one.column.way()).findFirst().orElse("");
+    }
+
+    private static Start start(String way) {
+        int slash = way.indexOf('/');
+        if (slash < 0) {
+            return new Start.Document();
+        }
+        return switch (From.valueOf(way.substring(0, slash))) {
+            case ROOT -> new Start.Root();
+            case FOLDER -> new Start.Folder(way.substring(slash + 1));
+            case ANYWHERE -> new Start.Anywhere();
+            default -> new Start.Document();
+        };
+    }
+
+    /** Names at the top that every document has. */
+    static List<String> common(Stream<Set<String>> tops) {
+        SortedSet<String> out = tops.reduce((a, b) -> {
+            Set<String> both = new TreeSet<>(a);
+            both.retainAll(b);
+            return both;
+        }).map(TreeSet::new).orElseGet(TreeSet::new);
+        return List.copyOf(out).subList(0, Math.min(40, out.size()));
+    }
+}

@@ -1,0 +1,65 @@
+package org.opensatchel.core.link.profile;
+
+import java.util.HashMap;
+import java.util.Map;
+
+/** One open part of a document on the way down to a value: an element, an object, a list, a section, a line. */
+public final class Level {
+
+    private static final String UP = "../";
+    /** Longer values tell no kinds apart. */
+    private static final int LONGEST = 64;
+    private static final int MOST = 24;
+
+    private final Level around;
+    private final int depth;
+    private Map<String, String> values = Map.of();
+
+    public Level(Level around) {
+        this.around = around;
+        this.depth = around == null ? 0 : around.depth + 1;
+    }
+
+    Level around() {
+        return around;
+    }
+
+    /** The level around this one, or itself, that is so many steps below the top. */
+    public Level at(int steps) {
+        Level level = this;
+        while (level.depth > steps) {
+            level = level.around;
+        }
+        return level;
+    }
+
+    /** How many levels lie around it. */
+    public int depth() {
+        return depth;
+    }
+
+    void put(String key, String value) {
+        if (value.length() <= LONGEST && values.size() < MOST) {
+            if (values.isEmpty()) {
+                values = new HashMap<>(4);
+            }
+            values.put(key, value);
+        }
+    }
+
+    /** A value in it, or with {@code ../} in the level around it; empty where there is none. */
+    public String beside(String key) {
+        Level level = this;
+        String name = key;
+        while (name.startsWith(UP) && level != null) {
+            level = level.around;
+            name = name.substring(UP.length());
+        }
+        return level == null ? "" : level.values.getOrDefault(name, "");
+    }
+
+    /** The short values right in it. */
+    public Map<String, String> values() {
+        return values;
+    }
+}

@@ -1,0 +1,62 @@
+package org.opensatchel.core.link.profile;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Supplier;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.ReadWording;
+import org.opensatchel.core.link.Unreadable;
+
+/** Takes the values of one document as they are met, up to a limit. */
+public abstract class SpotSink {
+
+    private long anchor;
+
+    /** Takes one value, which may be said to stand at several places; its anchor counts the values. */
+    final void value(List<Where> wheres, String text, Supplier<Place> place, Level level) {
+        anchor++;
+        for (Where where : wheres) {
+            take(where, text, place, level, anchor);
+        }
+    }
+
+    /** @param anchor the same for everything that is the same value of the document */
+    protected abstract void take(Where where, String text, Supplier<Place> place, Level level, long anchor);
+
+    /** Keeps the values of a document that is read by a profile. */
+    static final class Kept extends SpotSink {
+
+        private final int most;
+        private final List<Spot> spots = new ArrayList<>();
+        private boolean tooMany;
+
+        Kept(int most) {
+            this.most = most;
+        }
+
+        @Override
+        protected void take(Where where, String text, Supplier<Place> place, Level level, long anchor) {
+            if (spots.size() < most) {
+                spots.add(new Spot(where, text, place.get(), level, anchor));
+            } else {
+                tooMany = true;
+            }
+        }
+
+        /**
+         * The values in the order in which they were met.
+         *
+         * @throws Unreadable when there are more than are kept
+         */
+        List<Spot> spots() throws Unreadable {
+            if (tooMany) {
+                throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE,
+                        ReadWording.TOO_MANY_LINKS.say(Facts.of(FactName.MOST, most))));
+            }
+            return spots;
+        }
+    }
+}
