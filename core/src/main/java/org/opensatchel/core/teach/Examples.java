@@ -87,8 +87,7 @@ public final class Examples {
         try (InputStream in = source.open(file.entry())) {
             byte[] head = in.readNBytes(TypeProbe.HEAD_BYTES);
             boolean known = TypeProbe.isMedia(head) || LinkReaders.of(file.path().extension(), new Head(head)).isPresent();
-            if (!asked && (known || !(PathFinder.reads(file.path().text(), head)
-                    || TOLD_FOR_PROGRAMS.contains(file.path().extension())))) {
+            if (!asked && (known || PathFinder.isProgram(new Head(head)))) {
                 return Optional.empty();
             }
             byte[] rest = in.readAllBytes();

@@ -72,7 +72,7 @@ public final class PathFinder {
     }
 
     /** Programs hold paths of those who built them: ELF, PE and Mach-O files, Java classes. */
-    private static boolean isProgram(Head head) {
+    public static boolean isProgram(Head head) {
         return head.startsWith(0x7F, 'E', 'L', 'F') || head.startsWith('M', 'Z', 0x90) || head.startsWith(0xCA, 0xFE, 0xBA, 0xBE)
                 || head.startsWith(0xCF, 0xFA, 0xED, 0xFE) || head.startsWith('!', '<', 'a', 'r', 'c', 'h', '>');
     }

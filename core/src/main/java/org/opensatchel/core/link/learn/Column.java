@@ -74,10 +74,26 @@ final class Column {
                 prefixes.putAll(choice.prefixes);
             }
         }
+        if (family == FAMILIES[0] && isDoubled() && new Choice(FAMILIES[2], found).count == best) {
+            family = FAMILIES[2];
+        }
         for (int i = 0; i < values.size(); i++) {
             leads.add(lead(values.get(i), found.get(i)));
         }
         count(found);
+    }
+
+    /** Whether backslashes come in twos wherever there are any: then one stands for itself behind another. */
+    private boolean isDoubled() {
+        boolean some = false;
+        for (Val value : values) {
+            String text = value.text();
+            some |= text.indexOf('\\') > 0;
+            if (text.replace("\\\\", "").indexOf('\\') >= 0) {
+                return false;
+            }
+        }
+        return some;
     }
 
     private void count(List<Leads.Found> found) {
@@ -236,6 +252,17 @@ final class Column {
     /** Whether most of what leads somewhere is a whole path. */
     boolean isAbsolute() {
         return leads.stream().filter(lead -> lead != null && lead.relative()).count() * 2 < leading;
+    }
+
+    /** Whether whole paths and others both make up more than a few of those that lead somewhere. */
+    boolean isMixed() {
+        long relative = leads.stream().filter(lead -> lead != null && lead.relative()).count();
+        return relative * 5 > leading && (leading - relative) * 5 > leading;
+    }
+
+    /** The characters of all values. */
+    long length() {
+        return values.stream().mapToLong(value -> value.text().length()).sum();
     }
 
     /** Whether every value that leads somewhere is a whole path, and something does. */

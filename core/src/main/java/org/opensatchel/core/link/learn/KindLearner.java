@@ -83,7 +83,10 @@ final class KindLearner {
         List<Drafted> undecided = new ArrayList<>();
         List<Drafted> stated = new ArrayList<>();
         links.forEach(column -> stated.add(new Drafted(column, Role.LINK)));
+        List<Drafted> loose = stated.stream().filter(one -> isLoose(one.column)).toList();
+        stated.removeAll(loose);
         folders(stated);
+        loose.stream().filter(one -> stated.stream().noneMatch(other -> other.column.where().equals(one.column.where()))).forEach(stated::add);
         join(stated);
         for (Drafted one : drafts) {
             used.add(one.column.where());
@@ -93,6 +96,11 @@ final class KindLearner {
         saved();
         alone(stated);
         return finished(undecided);
+    }
+
+    /** Whether paths were only found by looking everywhere: a folder that stands beside them would say more. */
+    private static boolean isLoose(Column column) {
+        return column.way().startsWith(From.ANYWHERE + "/") || column.way().startsWith(From.FOLDER + "/");
     }
 
     /** Whether most of a column's values name the very document they stand in. */

@@ -108,18 +108,16 @@ public final class Learner {
         Map<Where, List<Val>> out = new HashMap<>();
         List<Where> places = guess.places();
         for (Part part : gathering.parts()) {
-            for (Where where : places) {
-                try {
-                    Content.BYTES.read(part.content().bytes(), Set.of(where), false, new SpotSink() {
-                        @Override
-                        protected void take(Where at, String text, Supplier<Place> place, Level level, long anchor) {
-                            out.computeIfAbsent(at, key -> new ArrayList<>())
-                                    .add(new Val(new Spot(at, text, Place.WHOLE, level, anchor), part.doc()));
-                        }
-                    });
-                } catch (Unreadable never) {
-                    throw new IllegalStateException(never);
-                }
+            try {
+                Content.BYTES.read(part.content().bytes(), Set.copyOf(places), false, new SpotSink() {
+                    @Override
+                    protected void take(Where at, String text, Supplier<Place> place, Level level, long anchor) {
+                        out.computeIfAbsent(at, key -> new ArrayList<>())
+                                .add(new Val(new Spot(at, text, Place.WHOLE, level, anchor), part.doc()));
+                    }
+                });
+            } catch (Unreadable never) {
+                throw new IllegalStateException(never);
             }
         }
         return out;

@@ -73,7 +73,10 @@ final class Picked {
     }
 
     private static Comparator<Column> order() {
-        return Comparator.comparingInt((Column column) -> -column.leading()).thenComparingInt(Column::total)
+        // A place that holds whole paths and others alike may be two that were taken for one.
+        return Comparator.comparing(Column::isMixed).thenComparingInt((Column column) -> -column.leading()).thenComparingInt(Column::total)
+                .thenComparing(column -> !column.prefixes().isEmpty())
+                .thenComparingLong(column -> column.where() instanceof Where.InBytes ? -column.length() : 0)
                 .thenComparingInt(column -> preference(column.where())).thenComparing(Column::where);
     }
 
@@ -93,7 +96,8 @@ final class Picked {
         if (where instanceof InTree tree) {
             return (int) tree.steps().stream().filter(step -> !step.isEmpty() && step.chars().allMatch(Character::isDigit)).count();
         }
-        return where instanceof Where.InBytes bytes ? bytes.length().field().ordinal() + (bytes.mark().isEmpty() ? 20 : 0) : 0;
+        return where instanceof Where.InBytes bytes ? 20 * bytes.length().field().ordinal() + 16 - Math.min(16, bytes.mark().replace("?", "").length())
+                + (bytes.mark().isEmpty() ? 200 : 0) : 0;
     }
 
     private void take(List<Column> columns) {

@@ -52,8 +52,8 @@ final class ByteWalk {
             int at = 0;
             while (at + mark.length <= bytes.length) {
                 int past = isMark(at) ? text(at + mark.length) : 0;
-                // Without a mark what was a text is not read again from its middle.
-                at = past > 0 && mark.length == 0 ? past : at + 1;
+                // What was a text is not read again from its middle.
+                at = past > 0 ? past : at + 1;
             }
         }
 
@@ -76,7 +76,8 @@ final class ByteWalk {
                 return 0;
             }
             int from = told.get().from();
-            sink.take(where, text.get(), () -> new Place.InBytes(from), top, from);
+            // Told by its end: where a text begins among letters, several marks may say differently.
+            sink.take(where, text.get(), () -> new Place.InBytes(from), top, (long) from + told.get().length());
             return from + told.get().length();
         }
     }

@@ -1,15 +1,18 @@
 package org.opensatchel.core.link.profile;
 
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import org.opensatchel.core.link.profile.Where.Part;
 
 /** One line of a text, taken apart into words and what stands in quotation marks. */
 final class LineParts {
 
-    private static final int MOST_TOKENS = 64;
+    private static final int MOST_TOKENS = 100_000;
+    private static final int MOST_LABELS = 64;
     private static final int MOST_NUMBER = 8;
-    /** A longer line of a text is nobody's statement; its values still stand behind words. */
     private static final String SEPARATORS = " \t,;|=()[]{}<>";
     private static final String QUOTES = "\"'`<";
     private static final String CLOSING = "\"'`>";
@@ -86,7 +89,7 @@ final class LineParts {
     private void tokens() {
         int i = start;
         String label = "";
-        while (i < end && tokens.size() < MOST_TOKENS * (end - start > 4_096 ? 1_000 : 1)) {
+        while (i < end && tokens.size() < MOST_TOKENS) {
             char c = line.charAt(i);
             int quote = QUOTES.indexOf(c);
             int close = quote < 0 ? -1 : closing(i + 1, CLOSING.charAt(quote));
@@ -197,15 +200,13 @@ final class LineParts {
 
     /** All parts that a line has, each with what stands there. */
     List<Part> parts() {
-        List<Part> out = new ArrayList<>();
+        Set<Part> out = new LinkedHashSet<>();
+        Set<String> labels = new HashSet<>();
         int quoted = 0;
         int words = 0;
         for (Token token : tokens) {
-            if (!token.after.isEmpty()) {
-                Part part = new Part(Part.Kind.AFTER, 0, token.after);
-                if (!out.contains(part)) {
-                    out.add(part);
-                }
+            if (!token.after.isEmpty() && labels.size() < MOST_LABELS && labels.add(token.after)) {
+                out.add(new Part(Part.Kind.AFTER, 0, token.after));
             }
             int number = token.quoted ? ++quoted : ++words;
             if (number <= MOST_NUMBER) {
@@ -219,7 +220,7 @@ final class LineParts {
             out.add(new Part(Part.Kind.REST, 0, ""));
         }
         out.add(new Part(Part.Kind.WHOLE, 0, ""));
-        return out;
+        return List.copyOf(out);
     }
 
     private void rest(List<Piece> out, int from, boolean assigned) {

@@ -14,6 +14,7 @@ import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.Link;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.Glob;
 import org.opensatchel.core.path.ProjectPath;
 
@@ -61,7 +62,9 @@ public final class Profiles {
 
     /** Whether a file is worth reading whole to see whether a profile describes it. */
     public boolean mayDescribe(ProjectPath path, Head head) {
-        return all.stream().anyMatch(one -> one.files.takes(path) || (!head.isMedia() && fits(one.kind, head)));
+        // What is told by its places alone is no picture, sound or font by its name.
+        boolean open = !head.isMedia() && FileKind.of(path.extension()) == FileKind.OTHER;
+        return all.stream().anyMatch(one -> one.files.takes(path) || ((open || one.kind.begins().isTelling()) && fits(one.kind, head)));
     }
 
     /** What people call the kind of documents that a file is by its name; of another name, the first kind there is. */
@@ -136,6 +139,7 @@ public final class Profiles {
         List<Assembly> parts = new ArrayList<>();
         List<Unwrapped> contents = new ArrayList<>();
         boolean begins = false;
+        boolean alike = false;
         Set<Where> sought = new HashSet<>();
         kind.slots().forEach(slot -> sought.add(slot.where()));
         boolean conditions = kind.slots().stream().anyMatch(slot -> !slot.when().isEmpty());
@@ -158,11 +162,13 @@ public final class Profiles {
             parts.add(part);
             contents.add(content);
             begins |= beginning == Beginning.TELLING || (named && beginning == Beginning.LIKE);
+            // Any list of paths has the places of a list: of another ending it has to begin like one of the kind.
+            alike |= beginning != Beginning.OPEN || kind.begins().equals(Kind.Begins.NOTHING);
         }
         List<Slot> always = kind.slots().stream().filter(Slot::always).toList();
         int found = (int) always.stream().filter(slot -> parts.stream().anyMatch(part -> part.has(slot))).count();
         // Of another ending, a beginning alone is not enough: many programs name the first element of theirs alike.
-        boolean bySlots = named || begins ? found > 0 : !always.isEmpty() && found == always.size();
+        boolean bySlots = named || begins ? found > 0 : alike && !always.isEmpty() && found == always.size();
         return parts.isEmpty() || !((begins && named) || bySlots) ? Optional.empty()
                 : Optional.of(new Held(by, parts, contents, found, always.size(), named, kind.begins().weight() + (named ? 1 : 0)));
     }
