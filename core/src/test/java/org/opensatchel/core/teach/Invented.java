@@ -167,6 +167,29 @@ record Invented(String name, String ending, Writes writes, Function<Clip, String
         return out.toByteArray();
     }
 
+    /** @param kind a mark of letters, one byte, or a mark with a number between it and the length */
+    private static byte[] records(Scene scene, ByteOrder order, int width, Charset charset, int kind) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        out.writeBytes(new byte[]{(byte) 0x8A, 'K', 'N', 'T', 0, 0, 0, 1});
+        int number = 0;
+        for (Clip clip : scene.clips) {
+            out.writeBytes(kind == 1 ? new byte[]{0x0A} : utf8("fref"));
+            if (kind == 2) {
+                out.writeBytes(number(order, 4, 70_000L + 7 * number++));
+            }
+            byte[] text = clip.relative().getBytes(charset);
+            boolean units = width == 2 && charset != StandardCharsets.UTF_8;
+            out.writeBytes(number(order, width, units ? text.length / 2 : text.length));
+            out.writeBytes(text);
+            out.writeBytes(kind == 1 ? new byte[]{0x12} : utf8("name"));
+            byte[] label = clip.label().getBytes(charset);
+            out.writeBytes(number(order, width, units ? label.length / 2 : label.length));
+            out.writeBytes(label);
+            out.writeBytes(number(order, 4, clip.in()));
+        }
+        return out.toByteArray();
+    }
+
     private static List<List<Object>> rows(Scene scene) {
         List<List<Object>> out = new ArrayList<>();
         for (Clip clip : scene.clips) {
@@ -266,6 +289,52 @@ record Invented(String name, String ending, Writes writes, Function<Clip, String
         out.add(new Invented("a word for the root", "word", Writes.RELATIVE, clip -> "$PROJ/" + clip.fromRoot(),
                 scene -> utf8("{\"env\":{\"PROJ\":" + json(scene.location) + "},\"tex\":["
                         + each(scene, ",", clip -> json("$PROJ/" + clip.fromRoot())) + "]}")));
+        out.add(relative("groups in groups", "nest", scene -> utf8("<tree><group n=\"1\">" + numbered(scene, (i, clip) -> (i % 3 == 0
+                ? "<group n=\"" + i + "\">" : "") + "<leaf file=\"" + xml(clip.relative()) + "\" n=\"" + xml(clip.label()) + "\"/>")
+                + "</group>".repeat(1 + scene.clips.size() / 3) + "</tree>")));
+        out.add(relative("nodes in nodes", "jnest", scene -> {
+            StringBuilder text = new StringBuilder("{\"version\":1.2,\"children\":[");
+            int open = 0;
+            for (int i = 0; i < scene.clips.size(); i++) {
+                boolean deeper = i % 4 == 3;
+                text.append(i > 0 && i % 4 != 0 ? "," : "").append("{\"src\":").append(json(scene.clips.get(i).relative()))
+                        .append(deeper ? ",\"children\":[" : "}");
+                open += deeper ? 1 : 0;
+            }
+            return utf8(text + "]}".repeat(open) + "]}");
+        }));
+        out.add(relative("dashes", "dashed", scene -> utf8("scene: " + scene.title + "\nclips:\n" + each(scene, "\n", clip -> "  - label: \""
+                + clip.label() + "\"\n    file: \"" + clip.relative() + "\"\n    start: " + clip.in()) + "\n")));
+        out.add(relative("brackets", "parens", scene -> utf8("(scene 2)\n"
+                + each(scene, "\n", clip -> "(clip (label \"" + clip.label() + "\") (source \"" + clip.relative() + "\") (at " + clip.in() + "))")
+                + "\n")));
+        out.add(relative("named pairs", "pairs", scene -> utf8("<bag>" + each(scene, "", clip -> "<item><p><k>title</k><v>"
+                + xml(clip.label()) + ".x</v></p><p><k>where</k><v>" + xml(clip.relative()) + "</v></p><p><k>len</k><v>1." + clip.in()
+                + "</v></p></item>") + "</bag>")));
+        out.add(relative("prefixed names", "ns", scene -> utf8("<r:reel xmlns:r=\"urn:invented:reel\" xmlns:l=\"urn:invented:link\">"
+                + each(scene, "", clip -> "<r:use l:href=\"" + xml(clip.relative()) + "\"/>") + "</r:reel>")));
+        out.add(relative("named sections", "named", scene -> utf8("[Setup]\nfps=25\n" + each(scene, "", clip -> "[" + clip.label().replaceAll("\\d+$", "")
+                + (char) ('A' + clip.in() % 20) + "]\nmedia=" + clip.relative() + "\nvol=0.5\n"))));
+        out.add(new Invented("with a part", "part", Writes.RELATIVE, clip -> clip.relative().replace(" ", "%20").replace("ü", "%C3%BC") + "#t=" + clip.in(),
+                scene -> utf8("<x>" + each(scene, "", clip -> "<u h=\"" + clip.relative().replace(" ", "%20").replace("ü", "%C3%BC") + "#t=" + clip.in()
+                        + "\"/>") + "</x>")));
+        out.add(relative("video and sound apart", "av", scene -> utf8("<av>" + numbered(scene, (i, clip) -> i % 5 == 0
+                ? "<sound src=\"" + xml(clip.relative()) + "\"/>" : "<video src=\"" + xml(clip.relative()) + "\"/>") + "</av>")));
+        out.add(relative("nothing here and there", "none", scene -> utf8("<n>" + numbered(scene, (i, clip) -> (i % 2 == 0 ? "<u f=\"none\"/>" : "")
+                + "<u f=\"" + xml(clip.relative()) + "\"/><u f=\"\"/>") + "</n>")));
+        for (ByteOrder order : List.of(ByteOrder.BIG_ENDIAN, ByteOrder.LITTLE_ENDIAN)) {
+            for (int width : new int[]{1, 2, 4}) {
+                for (Charset charset : List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16LE, StandardCharsets.UTF_16BE)) {
+                    for (int kind = 0; kind < 3; kind++) {
+                        int tag = kind;
+                        boolean little = order == ByteOrder.LITTLE_ENDIAN;
+                        String name = "bytes " + width + " " + charset + " " + (little ? "little" : "big") + " " + kind;
+                        out.add(relative(name, "b" + width + (little ? "l" : "b") + charset.name().toLowerCase().replaceAll("[^a-z0-9]", "")
+                                + kind, scene -> records(scene, order, width, charset, tag)));
+                    }
+                }
+            }
+        }
         out.add(relative("whole in base64", "whole64", scene -> java.util.Base64.getMimeEncoder().encode(utf8(attributes(scene)))));
         return out;
     }

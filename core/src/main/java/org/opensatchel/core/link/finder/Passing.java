@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
  * What names files in passing: copies that programs keep for themselves, maps from programs to their sources, and the places of a document
  * that tell of its past or are written for people.
  */
-final class Passing {
+public final class Passing {
 
     /** What a value says, by where it stands. */
     enum Standing {
@@ -60,6 +60,11 @@ final class Passing {
         String stem = (dot < 0 ? name : name.substring(0, dot)).toLowerCase(Locale.ROOT);
         boolean prose = PROSE_NAMES.contains(stem) && dot < 0;
         return prose || COPY.matcher(name).matches() || KEPT_FOLDER.matcher(path).matches();
+    }
+
+    /** Whether a path leads into a folder that programs keep for themselves: caches, previews, backups. */
+    public static boolean isKept(String path) {
+        return KEPT_FOLDER.matcher(path).matches();
     }
 
     static boolean isMap(byte[] head) {

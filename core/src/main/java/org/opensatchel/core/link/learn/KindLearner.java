@@ -13,6 +13,7 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.opensatchel.core.link.finder.Passing;
 import org.opensatchel.core.link.learn.Column.Val;
 import org.opensatchel.core.link.learn.Lead.From;
 import org.opensatchel.core.link.profile.Joining;
@@ -73,7 +74,10 @@ final class KindLearner {
         Picked picked = new Picked(columns);
         List<Column> links = new ArrayList<>();
         for (Column column : picked.certain()) {
-            if (isOfItself(column)) {
+            if (isKept(column)) {
+                drafts.add(new Drafted(column, Role.ALONE));
+                used.add(column.where());
+            } else if (isOfItself(column)) {
                 drafts.add(new Drafted(column, isWhole(column) ? Role.SAVED : Role.ALONE));
                 used.add(column.where());
             } else {
@@ -111,6 +115,15 @@ final class KindLearner {
             own += column.target(i).filter(document::equals).isPresent() ? 1 : 0;
         }
         return own * 2 > column.leading();
+    }
+
+    /** Whether it leads to what programs make again: that is not there where a project was cleaned up. */
+    private static boolean isKept(Column column) {
+        int kept = 0;
+        for (int i = 0; i < column.values().size(); i++) {
+            kept += column.target(i).filter(path -> Passing.isKept(path.text())).isPresent() ? 1 : 0;
+        }
+        return kept * 100 >= column.leading() * 95;
     }
 
     private static boolean isWhole(Column column) {
@@ -347,7 +360,7 @@ final class KindLearner {
         drafts.forEach(one -> one.column.values().forEach(value -> covered.add(value.doc().path() + "/" + value.spot().anchor())));
         List<Drafted> found = new ArrayList<>();
         columns.entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(entry -> !used.contains(entry.getKey()))
-                .filter(entry -> !(entry.getKey() instanceof Where.InBytes) && found.size() < MOST_ALONE).forEach(entry -> {
+                .filter(entry -> saysEnough(entry.getKey()) && found.size() < MOST_ALONE).forEach(entry -> {
                     List<Val> fresh = entry.getValue().stream()
                             .filter(value -> !covered.contains(value.doc().path() + "/" + value.spot().anchor())).toList();
                     boolean paths = fresh.stream().filter(value -> looksLikePath(value.text())).count() * 2 > fresh.size();
@@ -360,6 +373,11 @@ final class KindLearner {
                     }
                 });
         drafts.addAll(found);
+    }
+
+    /** Of bytes, and of lines as a whole, most that looks like a path is a part of something. */
+    private static boolean saysEnough(Where where) {
+        return !(where instanceof Where.InBytes) && !(where instanceof Where.InLine line && line.value().kind() == Where.Part.Kind.WHOLE);
     }
 
     private static boolean looksLikePath(String text) {

@@ -72,7 +72,7 @@ final class Leads {
     }
 
     private static void encoded(Map<Decoding, String> out, Decoding decoding, String text) {
-        if (text.indexOf('%') >= 0 || text.regionMatches(true, 0, "file:", 0, 5)) {
+        if (text.indexOf('%') >= 0 || text.indexOf('#') > 0 || text.indexOf('?') > 0 || text.regionMatches(true, 0, "file:", 0, 5)) {
             out.put(decoding, text);
         }
     }

@@ -34,21 +34,28 @@ final class Picked {
     private final List<Column> certain = new ArrayList<>();
     private final List<Column> doubtful = new ArrayList<>();
     private final Set<Object> covered = new HashSet<>();
+    /** Values that stand in quotation marks. */
+    private final Set<Object> marked = new HashSet<>();
 
     /** One value of one document, wherever it is said to stand. */
     private record Anchor(Object doc, long at) {}
 
     Picked(Map<Where, List<Val>> columns) {
         this.columns = columns;
+        columns.forEach((where, values) -> {
+            if (where instanceof InLine line && line.value().kind() == Part.Kind.QUOTED) {
+                values.forEach(value -> marked.add(anchor(value)));
+            }
+        });
         List<Column> own = read(columns);
-        take(own.stream().filter(Column::isCertain).toList());
+        take(own.stream().filter(Column::isCertain).toList(), 2);
         List<Column> conditioned = own.stream().filter(column -> !column.isCertain() && column.leading() > 0)
                 .flatMap(column -> conditioned(column).stream()).toList();
-        take(conditioned);
+        take(conditioned, 2);
         List<Column> merged = read(merged(own));
-        take(merged.stream().filter(Column::isCertain).toList());
+        take(merged.stream().filter(Column::isCertain).toList(), 1);
         take(merged.stream().filter(column -> !column.isCertain() && column.leading() > 0)
-                .flatMap(column -> conditioned(column).stream()).toList());
+                .flatMap(column -> conditioned(column).stream()).toList(), 1);
         own.stream().filter(Column::isDoubtful).sorted(order()).forEach(column -> {
             if (isNew(column, 1)) {
                 cover(column);
@@ -72,23 +79,28 @@ final class Picked {
         return doubtful;
     }
 
-    private static Comparator<Column> order() {
+    private Comparator<Column> order() {
         // A place that holds whole paths and others alike may be two that were taken for one.
         return Comparator.comparing(Column::isMixed).thenComparingInt((Column column) -> -column.leading()).thenComparingInt(Column::total)
                 .thenComparing(column -> !column.prefixes().isEmpty())
                 .thenComparingLong(column -> column.where() instanceof Where.InBytes ? -column.length() : 0)
-                .thenComparingInt(column -> preference(column.where())).thenComparing(Column::where);
+                .thenComparingInt(this::preference).thenComparing(Column::where);
     }
 
-    /** Of places that hold the same, the one that says most about itself. */
-    private static int preference(Where where) {
+    /**
+     * Of places that hold the same, the one that says most about itself. What stands in no quotation marks and ends its line always is
+     * taken to the end of the line: the next path may have a blank in it.
+     */
+    private int preference(Column column) {
+        Where where = column.where();
         if (where instanceof InLine line) {
+            boolean marked = isMarked(column);
             int kind = switch (line.value().kind()) {
-                case AFTER -> line.begins().equals(line.value().word()) ? 3 : 0;
+                case AFTER -> line.begins().equals(line.value().word()) ? 4 : marked ? 0 : 3;
                 case QUOTED -> 1;
-                case REST -> 2;
-                case WORD -> 4;
-                case FROM -> 5;
+                case REST -> marked ? 2 : 0;
+                case FROM -> 2;
+                case WORD -> 5;
                 case WHOLE -> 6;
             };
             return kind + (line.begins().equals(Where.ANY) && line.value().kind() != Part.Kind.WHOLE ? 10 : 0);
@@ -100,9 +112,20 @@ final class Picked {
                 + (bytes.mark().isEmpty() ? 200 : 0) : 0;
     }
 
-    private void take(List<Column> columns) {
+    /** Whether what it holds stands in quotation marks. */
+    private boolean isMarked(Column column) {
+        for (int i = 0; i < column.values().size(); i++) {
+            if (column.target(i).isPresent()) {
+                return marked.contains(anchor(column.values().get(i)));
+            }
+        }
+        return false;
+    }
+
+    /** @param fresh how many values it has to hold that no other holds */
+    private void take(List<Column> columns, int fresh) {
         columns.stream().sorted(order()).forEach(column -> {
-            if (isNew(column, Math.min(2, column.leading()))) {
+            if (isNew(column, Math.min(fresh, column.leading()))) {
                 cover(column);
                 certain.removeIf(other -> isWithin(other.where(), column.where()));
                 certain.add(column);
@@ -141,7 +164,13 @@ final class Picked {
     private void cover(Column column) {
         for (int i = 0; i < column.values().size(); i++) {
             if (column.target(i).isPresent()) {
-                covered.add(anchor(column.values().get(i)));
+                Anchor at = anchor(column.values().get(i));
+                covered.add(at);
+                if (column.where() instanceof Where.InBytes) {
+                    // Text of two bytes a sign can be read a byte off, as of the other order.
+                    covered.add(new Anchor(at.doc, at.at - 1));
+                    covered.add(new Anchor(at.doc, at.at + 1));
+                }
             }
         }
     }
@@ -159,7 +188,8 @@ final class Picked {
         Map<Where, List<Val>> out = new TreeMap<>();
         groups.forEach((where, group) -> {
             List<Column> leading = group.stream().filter(column -> column.leading() > 0).toList();
-            boolean few = leading.stream().filter(Column::isCertain).count() * 2 < leading.size();
+            // One that has too few values of its own is like one that has enough.
+            boolean few = leading.stream().anyMatch(column -> !column.isCertain() && column.leading() == column.total());
             if (leading.size() >= 2 && (few || leading.size() >= MANY) && !columns.containsKey(where)) {
                 out.put(where, group.stream().flatMap(column -> column.values().stream()).toList());
             }
@@ -172,6 +202,9 @@ final class Picked {
         if (where instanceof InLine line && !line.section().equals(Where.ANY)) {
             out.add(new InLine(Where.ANY, line.begins(), line.value()));
             out.add(new InLine(line.section(), Where.ANY, line.value()));
+            if (line.value().kind() == Part.Kind.AFTER) {
+                out.add(new InLine(Where.ANY, Where.ANY, line.value()));
+            }
         } else if (where instanceof InTree tree) {
             for (int i = 0; i < tree.steps().size(); i++) {
                 String step = tree.steps().get(i);

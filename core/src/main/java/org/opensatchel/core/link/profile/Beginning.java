@@ -82,6 +82,11 @@ public enum Beginning {
         }
 
         @Override
+        public Trail within(String name, Trail above) {
+            return child(name);
+        }
+
+        @Override
         public java.util.List<Where> wheres() {
             return java.util.List.of();
         }

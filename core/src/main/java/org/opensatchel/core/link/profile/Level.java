@@ -16,8 +16,13 @@ public final class Level {
     private Map<String, String> values = Map.of();
 
     public Level(Level around) {
+        this(around, around == null ? 0 : around.depth + 1);
+    }
+
+    /** @param depth how deep it counts as: a part within one of its own kind counts as that one does */
+    Level(Level around, int depth) {
         this.around = around;
-        this.depth = around == null ? 0 : around.depth + 1;
+        this.depth = depth;
     }
 
     Level around() {

@@ -132,9 +132,6 @@ final class LineWalk {
                 // A whole line is a list's entry, whatever it begins with.
                 String begins = part.kind() == Part.Kind.WHOLE ? Where.ANY : first;
                 hand(parts, new InLine(section, begins, part), level, number, offset);
-                if (part.kind() == Part.Kind.AFTER) {
-                    hand(parts, new InLine(Where.ANY, Where.ANY, part), level, number, offset);
-                }
             }
             return;
         }

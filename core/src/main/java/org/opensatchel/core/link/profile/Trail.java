@@ -13,6 +13,13 @@ interface Trail {
     /** The place one step below; null when nothing is looked for there. */
     Trail child(String name);
 
+    /**
+     * The same for what may be nested in its own kind.
+     *
+     * @param above the place of something of the same name further up; null where there is none
+     */
+    Trail within(String name, Trail above);
+
     /** The places that a value right here stands at. */
     List<Where> wheres();
 
@@ -87,6 +94,13 @@ interface Trail {
             return next == NOWHERE ? null : next;
         }
 
+        /** What is looked for right here comes first. */
+        @Override
+        public Trail within(String name, Trail above) {
+            Trail own = child(name);
+            return own == null ? above : own;
+        }
+
         @Override
         public List<Where> wheres() {
             return here.stream().map(pattern -> pattern.where).filter(java.util.Objects::nonNull).toList();
@@ -130,6 +144,11 @@ interface Trail {
                 below.put(step, next);
             }
             return next;
+        }
+
+        @Override
+        public Trail within(String step, Trail above) {
+            return above == null ? child(step) : above;
         }
 
         @Override

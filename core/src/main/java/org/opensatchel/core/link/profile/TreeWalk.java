@@ -7,6 +7,9 @@ import org.opensatchel.core.finding.Place;
 /** A walk down a tree of names, told by whoever reads the document; hands over the values at places that are looked for. */
 final class TreeWalk {
 
+    /** What is nested in its own kind is so within a few steps. */
+    private static final int FARTHEST = 8;
+
     private final SpotSink sink;
     private Open open;
     private int order;
@@ -18,9 +21,11 @@ final class TreeWalk {
         private final Level level;
         private final String name;
         private final boolean list;
+        private final int depth;
         private int index;
 
-        Open(Open around, Trail trail, Level level, String name, boolean list) {
+        Open(Open around, Trail trail, Level level, int depth, String name, boolean list) {
+            this.depth = depth;
             this.around = around;
             this.trail = trail;
             this.level = level;
@@ -31,16 +36,31 @@ final class TreeWalk {
 
     TreeWalk(Trail top, SpotSink sink, boolean list) {
         this.sink = sink;
-        this.open = new Open(null, top, new Level(null), "", list);
+        this.open = new Open(null, top, new Level(null), 0, "", list);
     }
 
     /** Goes into something of a name; a list needs none. */
     void enter(String name, boolean list) {
         String step = open.list ? Where.ANY : name;
-        Trail trail = open.trail == null ? null : open.trail.child(step);
+        Open same = open.list ? null : sameAbove(name);
+        Trail trail = open.trail == null ? null : open.trail.within(step, same == null ? null : same.trail);
+        boolean nested = same != null && trail == same.trail;
+        int depth = nested ? same.depth : open.depth + 1;
         String own = open.list ? Integer.toString(open.index++) : name;
         // Below what nobody looks for there are no levels of their own: nothing there is kept.
-        open = new Open(open, trail, trail == null ? open.level : new Level(open.level), own, list);
+        open = new Open(open, trail, trail == null ? open.level : new Level(open.level, depth), depth, own, list);
+    }
+
+    /** What has the same name further up: groups in groups are one place, however deep they go. */
+    private Open sameAbove(String name) {
+        Open at = open;
+        for (int up = 0; at != null && at.around != null && up < FARTHEST; up++) {
+            if (at.name.equals(name) && !at.around.list) {
+                return at;
+            }
+            at = at.around;
+        }
+        return null;
     }
 
     /** Whether anything is looked for right here or below. */
@@ -83,9 +103,9 @@ final class TreeWalk {
     void text(String text, Supplier<Place> place) {
         if (open.trail != null) {
             hand(open.trail.wheres(), text, place);
-            if (open.around.trail != null && open.around.trail.keeps()) {
-                open.around.level.put(open.name, text);
-            }
+        }
+        if (open.around != null && open.around.trail != null && open.around.trail.keeps()) {
+            open.around.level.put(open.name, text);
         }
     }
 
