@@ -16,14 +16,18 @@ usage() {
 ./satchel soak [MINUTES]                    a school of its own under load and failures, for 30 minutes
 ./satchel students                          students who send large projects, from a program and from a browser, while the server is killed
 ./satchel check PROJECT… [--kit FILE] [--for last=…,first=…] [--location PATH]
-                [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--why] [--quiet]
+                [--documents DIR|ZIP] [--machine NAME|FILE] [--profile P.profile.json]
+                [--format text|json|sarif] [--why] [--quiet]
                                             check folders, ZIP archives or listings
 ./satchel kit lint|handout|diff|propose …   check a kit before it goes out, make one student's kit, compare two
                                             kits, propose one from an example
+./satchel profile learn EXAMPLE… [--files GLOB] [--location PATH] -o P.profile.json
+                  test P.profile.json PROJECT… | explain P.profile.json
+                                            learn from a sound project where a program's documents keep their links
 ./satchel name test PATTERN NAME [--for …]  try a name against a pattern
 ./satchel formats                           list the documents whose links are read
 ./satchel explain [CODE]                    what a finding means and how it is fixed; without CODE, list all
-./satchel help [check|kit|name|formats|explain]
+./satchel help [check|kit|profile|name|formats|explain]
                                             this page, or all options of a command
 TEXT
 }

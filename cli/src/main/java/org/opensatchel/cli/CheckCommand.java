@@ -54,6 +54,8 @@ final class CheckCommand implements Callable<Integer> {
     private String documents;
     @Option(names = "--machine", paramLabel = "NAME|FILE", description = "a machine it has to open on; may be given several times")
     private List<String> machines = new ArrayList<>();
+    @Option(names = "--profile", paramLabel = "FILE", description = "a profile that says where a program's documents keep their links; may be given several times")
+    private List<String> profiles = new ArrayList<>();
     @Option(names = "--format", paramLabel = "text|json|sarif", description = "how to print (${DEFAULT-VALUE})", defaultValue = "text")
     private Format format;
     @Option(names = "--why", description = "say of each finding why it matters")
@@ -73,11 +75,15 @@ final class CheckCommand implements Callable<Integer> {
             throw new Refusal("check.for-one");
         }
         Optional<Kit> kit = kitFile == null ? Optional.empty() : Optional.of(KitFiles.document(kitFile, limits.kitBytes()));
+        ProfileFiles described = ProfileFiles.open(profiles);
+        if (kit.isPresent()) {
+            described.requireAll(kit.get().links().named());
+        }
         CheckRequest request = CheckRequest.of(kit, fields).at(Instant.now().truncatedTo(ChronoUnit.SECONDS)).within(limits.limits())
                 .located(Optional.ofNullable(location).filter(text -> !text.isBlank()).map(ProjectLocation::of))
                 .teamed(team.entrySet().stream().map(member -> new TeamLocation(member.getKey(), member.getValue())).toList())
                 .after(earlier == null ? List.of() : EarlierReport.sealed(earlier))
-                .carriedTo(MachineFiles.read(machines)).in(satchel.words());
+                .carriedTo(MachineFiles.read(machines)).described(described.profiles()).in(satchel.words());
         int worst = 0;
         for (String project : projects) {
             worst = Math.max(worst, one(project, request));

@@ -1,12 +1,6 @@
 package org.opensatchel.cli;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.file.Files;
-import java.nio.file.InvalidPathException;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -47,7 +41,7 @@ final class KitHandoutCommand implements Callable<Integer> {
             Handout handout = Handout.of(files.kit(), files.sha256(), fields, parent.satchel().words())
                     .orElseThrow(() -> nameless(files.kit(), fields));
             Handout.StarterContents contents = contents(files);
-            write(handout, contents, output(), files.kit());
+            write(handout, contents, OutputFile.of(output), files.kit());
             return 0;
         }
     }
@@ -81,44 +75,10 @@ final class KitHandoutCommand implements Callable<Integer> {
         return contents;
     }
 
-    private Path output() throws Refusal {
-        try {
-            Path path = Path.of(output).toAbsolutePath();
-            if (Files.isDirectory(path) || !Files.isDirectory(path.getParent())) {
-                throw new Refusal(Files.isDirectory(path) ? "output.folder" : "output.no-folder", output);
-            }
-            return path;
-        } catch (InvalidPathException impossible) {
-            throw new Refusal("path.impossible", output);
-        }
-    }
-
-    /** Written beside and moved, so that a broken run leaves no half kit under the name asked for. */
-    private void write(Handout handout, Handout.StarterContents contents, Path to, Kit planned) throws Refusal {
-        Path part = null;
-        try {
-            part = Files.createTempFile(to.getParent(), ".satchel", ".part");
-            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(part), 1 << 16)) {
-                handout.write(out, contents);
-            }
-            Files.move(part, to, StandardCopyOption.REPLACE_EXISTING);
-        } catch (IOException failed) {
-            throw new Refusal("output.failed", output);
-        } finally {
-            discard(part);
-        }
-        parent.satchel().out().println(Printable.line(parent.satchel().words().fill("handout.made", to.getFileName(), handout.root(),
+    private void write(Handout handout, Handout.StarterContents contents, OutputFile to, Kit planned) throws Refusal {
+        to.write(out -> handout.write(out, contents));
+        parent.satchel().out().println(Printable.line(parent.satchel().words().fill("handout.made", to.name(), handout.root(),
                 handout.folders().size(), planned.starter().size())));
         parent.satchel().out().flush();
-    }
-
-    private static void discard(Path part) {
-        try {
-            if (part != null) {
-                Files.deleteIfExists(part);
-            }
-        } catch (IOException left) {
-            // It stays behind under a name that says what it is; the kit itself is written or was refused above.
-        }
     }
 }

@@ -16,7 +16,7 @@ import picocli.CommandLine;
 
 /** The command line over the core: no database, no server, nothing written but what it prints. */
 @Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.", subcommands = {
-        CheckCommand.class, KitCommand.class, NameCommand.class, FormatsCommand.class,
+        CheckCommand.class, KitCommand.class, ProfileCommand.class, NameCommand.class, FormatsCommand.class,
         ExplainCommand.class}, synopsisSubcommandLabel = "COMMAND")
 public final class Satchel implements Runnable {
 
@@ -118,9 +118,10 @@ public final class Satchel implements Runnable {
     @Override
     public void run() {
         out.println("satchel kit lint|handout|diff|propose …");
+        out.println("satchel profile learn|test|explain …");
         out.println("satchel name test PATTERN NAME [--for last=…,first=…]");
         out.println(
-                "satchel check PROJECT… [--kit K.kit.json] [--for last=…,first=…] [--location PATH] [--documents DIR|ZIP] [--machine NAME|FILE] [--format text|json|sarif] [--quiet]");
+                "satchel check PROJECT… [--kit K.kit.json] [--for last=…,first=…] [--location PATH] [--documents DIR|ZIP] [--machine NAME|FILE] [--profile P.profile.json] [--format text|json|sarif] [--quiet]");
         out.println("satchel formats");
         out.println("satchel explain [CODE]");
     }

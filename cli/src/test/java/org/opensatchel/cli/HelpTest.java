@@ -19,7 +19,9 @@ class HelpTest {
     }
 
     static Stream<String> commands() {
-        return Stream.of("check", "kit", "kit lint", "kit handout", "kit diff", "kit propose", "name", "name test", "formats", "explain");
+        return Stream.of("check", "kit", "kit lint", "kit handout", "kit diff", "kit propose", "name", "name test", "formats", "explain",
+                "profile", "profile learn",
+                "profile test", "profile explain");
     }
 
     @ParameterizedTest

@@ -12,6 +12,7 @@ import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.SealedFile;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
@@ -33,16 +34,24 @@ import org.opensatchel.core.words.Words;
  * @param team where the others of the team say the project lies
  * @param confirmed which of the kit's steps the student confirmed, by their keys; empty where that is not known
  * @param more profiles of programs' documents beside those of the kit; those named first come first
+ * @param formats is told what read which document
  */
 public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location,
         boolean documentsKnown,
         ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines, Words words,
         List<TeamLocation> team, List<SealedFile> earlier, List<ProjectLocation> elsewhere, Optional<Set<String>> confirmed,
-        List<Profile> more) {
+        List<Profile> more, FormatListener formats) {
+
+    /** Is told of each file of a project as what it was read. */
+    public interface FormatListener {
+        /** @param format what read it; empty where nothing did */
+        void read(ProjectPath path, Optional<String> format);
+    }
 
     public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
         return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> {},
-                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of(), List.of(), Optional.empty(), List.of());
+                Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of(), List.of(), Optional.empty(), List.of(),
+                (path, format) -> {});
     }
 
     public CheckRequest at(Instant time) {
@@ -113,6 +122,11 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         return with(parts -> parts.more = profiles);
     }
 
+    /** Tells what read which document. */
+    public CheckRequest hearing(FormatListener listener) {
+        return with(parts -> parts.formats = listener);
+    }
+
     /** Every profile that documents are read by. */
     List<Profile> profiles() {
         return Stream.concat(more.stream(), kit.stream().flatMap(plan -> plan.links().profiles().stream())).toList();
@@ -153,6 +167,7 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         private List<ProjectLocation> elsewhere;
         private Optional<Set<String>> confirmed;
         private List<Profile> more;
+        private FormatListener formats;
 
         Parts(CheckRequest from) {
             this.kit = from.kit;
@@ -171,11 +186,12 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
             this.elsewhere = from.elsewhere;
             this.confirmed = from.confirmed;
             this.more = from.more;
+            this.formats = from.formats;
         }
 
         CheckRequest request() {
             return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team,
-                    earlier, elsewhere, confirmed, more);
+                    earlier, elsewhere, confirmed, more, formats);
         }
     }
 }

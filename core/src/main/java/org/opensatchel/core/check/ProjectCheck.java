@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -90,7 +91,14 @@ public final class ProjectCheck {
         if (mayAskAgain && source.names().isOpen() && source.chooseNames(linkedNames(scan))) {
             return run(source, false);
         }
+        tellFormats(built.tree(), scan);
         return report(source, root, built, known, marker, scan);
+    }
+
+    private void tellFormats(ProjectTree tree, Scan scan) {
+        Map<ProjectPath, String> formats = new HashMap<>();
+        scan.documents().forEach(document -> formats.put(document.document(), document.format()));
+        tree.ownFiles().forEach(file -> request.formats().read(file.path(), Optional.ofNullable(formats.get(file.path()))));
     }
 
     /** The last names of what documents link. */
@@ -141,7 +149,8 @@ public final class ProjectCheck {
         request.earlier().stream().filter(file -> file.sha256().isPresent()).forEach(file -> wanted.add(file.bytes()));
         long maxHashed = request.kit().map(kit -> kit.limits().fileBytes().orElse(Long.MAX_VALUE)).orElse(Long.MAX_VALUE);
         Scan scan = new ContentScan(source, request.limits(), path -> !apart.isManaged(path), wanted, maxHashed, request.progress(),
-                request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE), new Profiles(request.profiles())).scan(tree);
+                request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE), new Profiles(request.profiles()))
+                .scan(tree);
         Set<String> notChecked = new TreeSet<>(scan.notChecked());
         if (request.documentsKnown()) {
             notChecked.addAll(withoutContent(source, tree, apart));

@@ -46,6 +46,7 @@ public enum KitWording implements Wording {
     LINK_ELEMENT,
     LINK_POINTER,
     LINK_PATTERN_LARGE(MOST, COUNT),
+    PROFILE_HASH,
     LINK_PATTERN_GROUP,
     LINK_PATTERN(DETAIL),
     ASPECT,

@@ -147,12 +147,10 @@ public final class KitWriter {
             rule.pointer().ifPresent(text -> one.put("pointer", text));
             one.put("base", rule.fromRoot() ? "root" : "document").put("uri", rule.uri());
         }
-        if (!policy.profiles().isEmpty()) {
+        if (!policy.profiles().isEmpty() || !policy.named().isEmpty()) {
             ArrayNode profiles = out.putArray("profiles");
             policy.profiles().forEach(profile -> profiles.add(ProfileWriter.document(profile)));
-        }
-        if (!policy.named().isEmpty()) {
-            texts(out.putArray("profilesByContent"), policy.named());
+            policy.named().forEach(profiles::add);
         }
     }
 

@@ -2,6 +2,7 @@ package org.opensatchel.core.kit;
 
 import static org.opensatchel.core.fact.FactName.COUNT;
 import static org.opensatchel.core.fact.FactName.DETAIL;
+import static org.opensatchel.core.fact.FactName.KEY;
 import static org.opensatchel.core.fact.FactName.MOST;
 
 import com.google.re2j.Pattern;
@@ -12,12 +13,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.json.JsonWording;
 import org.opensatchel.core.json.StrictObject;
 import org.opensatchel.core.link.custom.CustomLinkRule;
 import org.opensatchel.core.link.profile.Profile;
 import org.opensatchel.core.link.profile.ProfileReader;
 import org.opensatchel.core.link.profile.ProfileReading;
 import org.opensatchel.core.path.PatternSize;
+import tools.jackson.databind.JsonNode;
 import org.opensatchel.core.kit.Kit.Grade;
 import org.opensatchel.core.kit.Kit.LinkPolicy;
 
@@ -43,7 +46,7 @@ final class LinkPolicyReader {
         LinkPolicy policy = new LinkPolicy(grade("absolute"), grade("outside"), grade("missing"), grade("remote"),
                 object.objects("custom", this::custom).stream()
                         .filter(rule -> rule.pattern().filter(LinkPolicyReader::isTooLarge).isEmpty()).toList(),
-                profiles(), object.texts("profilesByContent"));
+                profiles(), named());
         object.close();
         return policy;
     }
@@ -52,11 +55,33 @@ final class LinkPolicyReader {
     private List<Profile> profiles() {
         List<Profile> out = new ArrayList<>();
         object.node("profiles").ifPresent(list -> {
-            for (int i = 0; i < list.size(); i++) {
+            if (!list.isArray()) {
+                object.fault("profiles", JsonWording.NO_LIST.say(Facts.of(KEY, "profiles")));
+            }
+            for (int i = 0; list.isArray() && i < list.size(); i++) {
+                if (list.get(i).isString()) {
+                    continue;
+                }
                 ProfileReading reading = ProfileReader.read(list.get(i));
                 String at = "profiles/" + i;
                 reading.faults().forEach(fault -> object.faultAt(at + fault.at(), fault.what()));
                 reading.profile().ifPresent(out::add);
+            }
+        });
+        return out;
+    }
+
+    /** Profiles that are named by the SHA-256 of their documents. */
+    private List<String> named() {
+        List<String> out = new ArrayList<>();
+        object.node("profiles").filter(JsonNode::isArray).ifPresent(list -> {
+            for (int i = 0; i < list.size(); i++) {
+                if (list.get(i).isString()) {
+                    out.add(list.get(i).stringValue());
+                    if (!list.get(i).stringValue().matches("[0-9a-f]{64}")) {
+                        object.faultAt("profiles/" + i, KitWording.PROFILE_HASH.say());
+                    }
+                }
             }
         });
         return out;

@@ -90,7 +90,8 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
 
     /** The same link, looked up under one of its other paths. */
     public Link under(String other) {
-        return new Link(document, file, at, text, other, notation, base, frames, standing, alternatives, inUse, List.of(), forms, inclusion);
+        return new Link(document, file, at, text, other, notation, base, frames, standing, alternatives, inUse, List.of(), forms,
+                inclusion);
     }
 
     /** Whether the linked document becomes part of this one. */

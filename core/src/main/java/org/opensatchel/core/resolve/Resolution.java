@@ -56,7 +56,8 @@ public record Resolution(List<ResolvedLink> links, Optional<String> inferred, Se
         Set<String> satisfied = links.stream().filter(
                 link -> !link.link().alternatives().isEmpty() && (link.outcome() == Outcome.OK || link.outcome() == Outcome.EMBEDDED))
                 .map(Resolution::group).collect(Collectors.toSet());
-        return new Resolution(links, OldRoots.inferred(links).or(() -> saved.stream().findFirst()), satisfied, Guesses.trusted(links), candidates.isExhausted());
+        return new Resolution(links, OldRoots.inferred(links).or(() -> saved.stream().findFirst()), satisfied, Guesses.trusted(links),
+                candidates.isExhausted());
     }
 
     /** Whether a link is a relative guess in a document where no such guess was found: perhaps only a name. */

@@ -410,7 +410,8 @@ public final class ContentScan {
             return;
         }
         if (told instanceof Profiles.Told.Read read) {
-            keep(new DocumentLinks(path, read.title(), sink.links(), sink.problems(), read.saved(), Optional.empty()), document, sink, result);
+            keep(new DocumentLinks(path, read.title(), sink.links(), sink.problems(), read.saved(), Optional.empty()), document, sink,
+                    result);
             return;
         }
         DocumentContent again = new DocumentContent(path, new ByteArrayInputStream(bytes), limits.documentBytes());

@@ -23,7 +23,8 @@ class ReportDigestTest {
 
     private static LinkLine link(int number, String outcome) {
         return new LinkLine("d" + number % 50 + ".otio", number + ":1", "../footage/" + number + ".mp4", "relative", outcome,
-                Optional.of("footage/" + number + ".mp4").filter(path -> outcome.equals("ok")), Optional.empty(), Optional.empty(), Optional.empty());
+                Optional.of("footage/" + number + ".mp4").filter(path -> outcome.equals("ok")), Optional.empty(), Optional.empty(),
+                Optional.empty());
     }
 
     private static Report report(List<LinkLine> links, List<FindingLine> findings, List<CarryLine> carry, List<SealedLine> sealed) {

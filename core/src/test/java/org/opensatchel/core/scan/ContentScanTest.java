@@ -163,7 +163,8 @@ class ContentScanTest {
     @Test
     void filesOverTheLimitAreNotHashedAndThatIsTold() throws Exception {
         Memory source = new Memory().put("a.bin", "12345").put("b.bin", "12345").put("c.bin", "12").put("d.bin", "12");
-        Scan scan = new ContentScan(source, ReadLimits.DEFAULT, path -> true, Set.of(), 4, (files, bytes) -> {}, CustomLinks.NONE, Profiles.NONE)
+        Scan scan = new ContentScan(source, ReadLimits.DEFAULT, path -> true, Set.of(), 4, (files, bytes) -> {}, CustomLinks.NONE,
+                Profiles.NONE)
                 .scan(source.tree());
         assertThat(scan.notChecked()).containsExactly("hashes");
         assertThat(scan.facts(path("a.bin")).sha256()).isEmpty();

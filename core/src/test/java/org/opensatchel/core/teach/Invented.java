@@ -77,8 +77,9 @@ record Invented(String name, String ending, Writes writes, Function<Clip, String
 
     private static String attributes(Scene scene) {
         return "<?xml version=\"1.0\"?>\n<reel><head made=\"2026-03-01\" title=\"" + xml(scene.title) + "\"/><lane>"
-                + each(scene, "", clip -> "<piece label=\"" + xml(clip.label()) + "\" src=\"" + xml(clip.relative()) + "\" in=\"" + clip.in()
-                        + "\" out=\"" + clip.out() + ".5\"/>")
+                + each(scene, "",
+                        clip -> "<piece label=\"" + xml(clip.label()) + "\" src=\"" + xml(clip.relative()) + "\" in=\"" + clip.in()
+                                + "\" out=\"" + clip.out() + ".5\"/>")
                 + "</lane></reel>";
     }
 
@@ -227,7 +228,8 @@ record Invented(String name, String ending, Writes writes, Function<Clip, String
         out.add(relative("words", "looms", scene -> utf8("strand version 4\n"
                 + each(scene, "\n", clip -> "take " + clip.in() + " file: " + clip.relative()) + "\n")));
         out.add(relative("properties", "weft", scene -> utf8("#made by hand\ntitle=" + scene.title + "\n"
-                + numbered(scene, (i, clip) -> "media." + i + ".label=" + clip.label() + "\nmedia." + i + ".path=" + clip.relative() + "\n"))));
+                + numbered(scene,
+                        (i, clip) -> "media." + i + ".label=" + clip.label() + "\nmedia." + i + ".path=" + clip.relative() + "\n"))));
         out.add(relative("ini", "warp", scene -> utf8("[general]\r\nname=" + scene.title + "\r\ncache=cache/preview.dat\r\n"
                 + numbered(scene, (i, clip) -> "[piece " + i + "]\r\nfile = " + clip.relative() + "\r\nstart = " + clip.in() + "\r\n"))));
         out.add(relative("blocks", "block", scene -> utf8("scene \"" + scene.title + "\" {\n"
@@ -245,14 +247,16 @@ record Invented(String name, String ending, Writes writes, Function<Clip, String
         out.add(relative("bytes, lengths", "loomb", Invented::chunks));
         out.add(new Invented("bytes, wide, both", "warpb", Writes.BOTH, Clip::relative, Invented::wide));
         out.add(relative("bytes, closed by zero", "spun", Invented::closed));
-        out.add(relative("property list", "plx", scene -> utf8("<?xml version=\"1.0\"?><plist version=\"1.0\"><dict><key>title</key><string>"
-                + xml(scene.title) + "</string><key>items</key><array>"
-                + each(scene, "", clip -> "<dict><key>name</key><string>" + xml(clip.label()) + "</string><key>file</key><string>"
-                        + xml(clip.relative()) + "</string></dict>")
-                + "</array></dict></plist>")));
+        out.add(relative("property list", "plx",
+                scene -> utf8("<?xml version=\"1.0\"?><plist version=\"1.0\"><dict><key>title</key><string>"
+                        + xml(scene.title) + "</string><key>items</key><array>"
+                        + each(scene, "", clip -> "<dict><key>name</key><string>" + xml(clip.label()) + "</string><key>file</key><string>"
+                                + xml(clip.relative()) + "</string></dict>")
+                        + "</array></dict></plist>")));
         out.add(relative("binary property list", "plb", scene -> BinaryListWriter.write(scene)));
-        out.add(relative("database", "dbx", scene -> new DatabaseWriter().table("CREATE TABLE piece (label TEXT, file TEXT, start INT)", "piece",
-                rows(scene)).bytes()));
+        out.add(relative("database", "dbx",
+                scene -> new DatabaseWriter().table("CREATE TABLE piece (label TEXT, file TEXT, start INT)", "piece",
+                        rows(scene)).bytes()));
         out.add(new Invented("absolute only", "absx", Writes.ABSOLUTE, Clip::absolute, scene -> utf8("<film><takes>"
                 + each(scene, "", clip -> "<take where=\"" + xml(clip.absolute()) + "\" label=\"" + xml(clip.label()) + "\"/>")
                 + "</takes></film>")));
@@ -290,7 +294,8 @@ record Invented(String name, String ending, Writes writes, Function<Clip, String
                 scene -> utf8("{\"env\":{\"PROJ\":" + json(scene.location) + "},\"tex\":["
                         + each(scene, ",", clip -> json("$PROJ/" + clip.fromRoot())) + "]}")));
         out.add(relative("groups in groups", "nest", scene -> utf8("<tree><group n=\"1\">" + numbered(scene, (i, clip) -> (i % 3 == 0
-                ? "<group n=\"" + i + "\">" : "") + "<leaf file=\"" + xml(clip.relative()) + "\" n=\"" + xml(clip.label()) + "\"/>")
+                ? "<group n=\"" + i + "\">"
+                : "") + "<leaf file=\"" + xml(clip.relative()) + "\" n=\"" + xml(clip.label()) + "\"/>")
                 + "</group>".repeat(1 + scene.clips.size() / 3) + "</tree>")));
         out.add(relative("nodes in nodes", "jnest", scene -> {
             StringBuilder text = new StringBuilder("{\"version\":1.2,\"children\":[");
@@ -303,25 +308,33 @@ record Invented(String name, String ending, Writes writes, Function<Clip, String
             }
             return utf8(text + "]}".repeat(open) + "]}");
         }));
-        out.add(relative("dashes", "dashed", scene -> utf8("scene: " + scene.title + "\nclips:\n" + each(scene, "\n", clip -> "  - label: \""
-                + clip.label() + "\"\n    file: \"" + clip.relative() + "\"\n    start: " + clip.in()) + "\n")));
+        out.add(relative("dashes", "dashed",
+                scene -> utf8("scene: " + scene.title + "\nclips:\n" + each(scene, "\n", clip -> "  - label: \""
+                        + clip.label() + "\"\n    file: \"" + clip.relative() + "\"\n    start: " + clip.in()) + "\n")));
         out.add(relative("brackets", "parens", scene -> utf8("(scene 2)\n"
-                + each(scene, "\n", clip -> "(clip (label \"" + clip.label() + "\") (source \"" + clip.relative() + "\") (at " + clip.in() + "))")
+                + each(scene, "\n",
+                        clip -> "(clip (label \"" + clip.label() + "\") (source \"" + clip.relative() + "\") (at " + clip.in() + "))")
                 + "\n")));
         out.add(relative("named pairs", "pairs", scene -> utf8("<bag>" + each(scene, "", clip -> "<item><p><k>title</k><v>"
                 + xml(clip.label()) + ".x</v></p><p><k>where</k><v>" + xml(clip.relative()) + "</v></p><p><k>len</k><v>1." + clip.in()
                 + "</v></p></item>") + "</bag>")));
         out.add(relative("prefixed names", "ns", scene -> utf8("<r:reel xmlns:r=\"urn:invented:reel\" xmlns:l=\"urn:invented:link\">"
                 + each(scene, "", clip -> "<r:use l:href=\"" + xml(clip.relative()) + "\"/>") + "</r:reel>")));
-        out.add(relative("named sections", "named", scene -> utf8("[Setup]\nfps=25\n" + each(scene, "", clip -> "[" + clip.label().replaceAll("\\d+$", "")
-                + (char) ('A' + clip.in() % 20) + "]\nmedia=" + clip.relative() + "\nvol=0.5\n"))));
-        out.add(new Invented("with a part", "part", Writes.RELATIVE, clip -> clip.relative().replace(" ", "%20").replace("ü", "%C3%BC") + "#t=" + clip.in(),
-                scene -> utf8("<x>" + each(scene, "", clip -> "<u h=\"" + clip.relative().replace(" ", "%20").replace("ü", "%C3%BC") + "#t=" + clip.in()
-                        + "\"/>") + "</x>")));
+        out.add(relative("named sections", "named",
+                scene -> utf8("[Setup]\nfps=25\n" + each(scene, "", clip -> "[" + clip.label().replaceAll("\\d+$", "")
+                        + (char) ('A' + clip.in() % 20) + "]\nmedia=" + clip.relative() + "\nvol=0.5\n"))));
+        out.add(new Invented("with a part", "part", Writes.RELATIVE,
+                clip -> clip.relative().replace(" ", "%20").replace("ü", "%C3%BC") + "#t=" + clip.in(),
+                scene -> utf8("<x>"
+                        + each(scene, "", clip -> "<u h=\"" + clip.relative().replace(" ", "%20").replace("ü", "%C3%BC") + "#t=" + clip.in()
+                                + "\"/>")
+                        + "</x>")));
         out.add(relative("video and sound apart", "av", scene -> utf8("<av>" + numbered(scene, (i, clip) -> i % 5 == 0
-                ? "<sound src=\"" + xml(clip.relative()) + "\"/>" : "<video src=\"" + xml(clip.relative()) + "\"/>") + "</av>")));
-        out.add(relative("nothing here and there", "none", scene -> utf8("<n>" + numbered(scene, (i, clip) -> (i % 2 == 0 ? "<u f=\"none\"/>" : "")
-                + "<u f=\"" + xml(clip.relative()) + "\"/><u f=\"\"/>") + "</n>")));
+                ? "<sound src=\"" + xml(clip.relative()) + "\"/>"
+                : "<video src=\"" + xml(clip.relative()) + "\"/>") + "</av>")));
+        out.add(relative("nothing here and there", "none",
+                scene -> utf8("<n>" + numbered(scene, (i, clip) -> (i % 2 == 0 ? "<u f=\"none\"/>" : "")
+                        + "<u f=\"" + xml(clip.relative()) + "\"/><u f=\"\"/>") + "</n>")));
         for (ByteOrder order : List.of(ByteOrder.BIG_ENDIAN, ByteOrder.LITTLE_ENDIAN)) {
             for (int width : new int[]{1, 2, 4}) {
                 for (Charset charset : List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16LE, StandardCharsets.UTF_16BE)) {

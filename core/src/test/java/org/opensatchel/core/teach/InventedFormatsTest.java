@@ -68,7 +68,8 @@ class InventedFormatsTest {
     }
 
     private static List<String> links(Report report) {
-        return report.links().stream().map(link -> link.text() + " | " + link.outcome() + " | " + link.target().orElse("")).sorted().toList();
+        return report.links().stream().map(link -> link.text() + " | " + link.outcome() + " | " + link.target().orElse("")).sorted()
+                .toList();
     }
 
     private static String usual(Invented format) {
@@ -76,7 +77,8 @@ class InventedFormatsTest {
     }
 
     private static List<String> expected(Invented format, InventedProject project) {
-        return project.clips().stream().map(clip -> format.text().apply(clip) + " | " + usual(format) + " | " + clip.relative().substring(3))
+        return project.clips().stream()
+                .map(clip -> format.text().apply(clip) + " | " + usual(format) + " | " + clip.relative().substring(3))
                 .sorted().toList();
     }
 

@@ -36,7 +36,8 @@ final class InventedProject {
         for (int i = 0; i < count; i++) {
             String folder = List.of("footage", "sound", "stills", "footage/day " + (1 + i % 2)).get(random.nextInt(4));
             String ending = folder.startsWith("footage") ? ".mov" : folder.equals("sound") ? ".wav" : ".png";
-            String file = folder + "/" + STEMS.get(random.nextInt(STEMS.size())) + "_" + (char) ('a' + i % 26) + (i / 26 > 0 ? i / 26 : "") + ending;
+            String file = folder + "/" + STEMS.get(random.nextInt(STEMS.size())) + "_" + (char) ('a' + i % 26) + (i / 26 > 0 ? i / 26 : "")
+                    + ending;
             files.add(file);
             add(file);
             if (random.nextInt(4) == 0) {

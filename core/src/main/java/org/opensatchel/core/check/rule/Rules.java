@@ -22,7 +22,8 @@ public final class Rules {
             // Links.
             new PinnedLink(), new MovedLink(), new MissingLink(), new OutsideLink(), new MisspeltLink(), new RemoteLink(),
             new UnknownLink(), new WebRootLink(),
-            new SequenceGap(), new OlderDocuments(), new TooFewLinks(), new InclusionCycle(), new UnreadableDocument(), new ProfileDiffers(),
+            new SequenceGap(), new OlderDocuments(), new TooFewLinks(), new InclusionCycle(), new UnreadableDocument(),
+            new ProfileDiffers(),
             // Files.
             new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),
             // Where it lies.

@@ -22,7 +22,8 @@ final class Column {
 
     private static final int MOST_NOTHING = 3;
     private static final Decoding[][] FAMILIES = {{Decoding.PLAIN}, {Decoding.URI, Decoding.PLAIN}, {Decoding.ESCAPED, Decoding.PLAIN},
-            {Decoding.ESCAPED_URI, Decoding.ESCAPED, Decoding.URI, Decoding.PLAIN}, {Decoding.BASE64}, {Decoding.BASE64_URI, Decoding.BASE64}};
+            {Decoding.ESCAPED_URI, Decoding.ESCAPED, Decoding.URI, Decoding.PLAIN}, {Decoding.BASE64},
+            {Decoding.BASE64_URI, Decoding.BASE64}};
 
     private final Where where;
     private final SortedMap<String, SortedSet<String>> when;

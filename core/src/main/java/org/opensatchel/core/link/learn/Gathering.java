@@ -69,7 +69,8 @@ final class Gathering {
     private static Sort sort(Doc doc, Unwrapped content, Content is) {
         String wraps = content.wraps().stream().map(wrap -> wrap.text()).reduce("", (a, b) -> a + b + ";");
         String ending = doc.path().extension();
-        return new Sort(wraps, ending.isEmpty() ? doc.path().name() : "." + ending, is == Content.XML ? Content.xmlRoot(content.bytes()) : "",
+        return new Sort(wraps, ending.isEmpty() ? doc.path().name() : "." + ending,
+                is == Content.XML ? Content.xmlRoot(content.bytes()) : "",
                 is);
     }
 

@@ -19,7 +19,8 @@ final class Ground {
     private static final int CROWD = 200;
     private static final int MOST_SETS = 1_000;
     /** What stands where a number does: signs alone, or a few letters between signs. */
-    private static final Pattern MARK = Pattern.compile("[^\\p{L}\\p{N}]{1,12}|[^\\p{L}\\p{N}]{1,2}[\\p{L}\\p{N}:-]{1,12}[^\\p{L}\\p{N}]{0,2}");
+    private static final Pattern MARK = Pattern
+            .compile("[^\\p{L}\\p{N}]{1,12}|[^\\p{L}\\p{N}]{1,2}[\\p{L}\\p{N}:-]{1,12}[^\\p{L}\\p{N}]{0,2}");
 
     private final Map<String, ProjectPath> files = new HashMap<>();
     private final Set<String> folders = new HashSet<>();

@@ -90,7 +90,8 @@ final class KindLearner {
         List<Drafted> loose = stated.stream().filter(one -> isLoose(one.column)).toList();
         stated.removeAll(loose);
         folders(stated);
-        loose.stream().filter(one -> stated.stream().noneMatch(other -> other.column.where().equals(one.column.where()))).forEach(stated::add);
+        loose.stream().filter(one -> stated.stream().noneMatch(other -> other.column.where().equals(one.column.where())))
+                .forEach(stated::add);
         join(stated);
         for (Drafted one : drafts) {
             used.add(one.column.where());
@@ -235,7 +236,8 @@ final class KindLearner {
         Set<Object> covered = new HashSet<>();
         List<Folded> found = new ArrayList<>();
         columns.entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(entry -> !certain.contains(entry.getKey()))
-                .filter(entry -> entry.getValue().stream().filter(value -> looksLikeFile(value.text())).count() * 2 > entry.getValue().size())
+                .filter(entry -> entry.getValue().stream().filter(value -> looksLikeFile(value.text())).count() * 2 > entry.getValue()
+                        .size())
                 .forEach(entry -> set.stream().filter(folder -> !folder.getKey().equals(entry.getKey()))
                         .flatMap(folder -> folded(entry.getKey(), entry.getValue(), folder.getKey(), folder.getValue()).stream())
                         .max(Comparator.comparingInt((Folded one) -> one.column.leading()).thenComparing(one -> one.within))
@@ -243,7 +245,8 @@ final class KindLearner {
         // Beside a name that is told apart in several ways, the place that holds most of them is meant.
         found.sort(Comparator.comparingInt((Folded one) -> -one.column.leading()).thenComparing(one -> one.column.where()));
         for (Folded one : found) {
-            boolean fresh = one.column.values().stream().map(Val::spot).noneMatch(spot -> covered.contains(spot.level() + "/" + spot.anchor()));
+            boolean fresh = one.column.values().stream().map(Val::spot)
+                    .noneMatch(spot -> covered.contains(spot.level() + "/" + spot.anchor()));
             if (fresh) {
                 one.column.values().forEach(value -> covered.add(value.spot().level() + "/" + value.spot().anchor()));
                 stated.add(one.drafted(drafts));
@@ -307,7 +310,8 @@ final class KindLearner {
                 joined.add(new Val(new Spot(spot.where(), text, spot.place(), spot.level(), spot.anchor()), name.doc()));
             }
             Column column = new Column(where, joined);
-            boolean plain = column.way().isEmpty() || column.way().startsWith(From.DOCUMENT + "/") || column.way().startsWith(From.ROOT + "/");
+            boolean plain = column.way().isEmpty() || column.way().startsWith(From.DOCUMENT + "/")
+                    || column.way().startsWith(From.ROOT + "/");
             if (plain && column.isCertain() && column.prefixes().isEmpty()) {
                 boolean each = serving.size() == mine.size() && folders.size() == mine.size();
                 return Optional.of(new Folded(column, new Column(folderWhere, folders), depth, each));

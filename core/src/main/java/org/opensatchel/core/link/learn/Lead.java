@@ -16,8 +16,13 @@ record Lead(Decoding decoding, From from, String folder, String prefix, Optional
 
     /** What a value is wrapped in. */
     enum Decoding {
-        PLAIN(false, false, false), URI(false, false, true), ESCAPED(false, true, false), BASE64(true, false, false), BASE64_URI(true, false,
-                true), ESCAPED_URI(false, true, true);
+        PLAIN(false, false, false),
+        URI(false, false, true),
+        ESCAPED(false, true, false),
+        BASE64(true, false, false),
+        BASE64_URI(true, false,
+                true),
+        ESCAPED_URI(false, true, true);
 
         final boolean base64;
         final boolean escapes;

@@ -108,8 +108,10 @@ final class Picked {
         if (where instanceof InTree tree) {
             return (int) tree.steps().stream().filter(step -> !step.isEmpty() && step.chars().allMatch(Character::isDigit)).count();
         }
-        return where instanceof Where.InBytes bytes ? 20 * bytes.length().field().ordinal() + 16 - Math.min(16, bytes.mark().replace("?", "").length())
-                + (bytes.mark().isEmpty() ? 200 : 0) : 0;
+        return where instanceof Where.InBytes bytes
+                ? 20 * bytes.length().field().ordinal() + 16 - Math.min(16, bytes.mark().replace("?", "").length())
+                        + (bytes.mark().isEmpty() ? 200 : 0)
+                : 0;
     }
 
     /** Whether what it holds stands in quotation marks. */

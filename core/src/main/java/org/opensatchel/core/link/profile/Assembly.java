@@ -231,8 +231,9 @@ final class Assembly {
         List<String> out = new ArrayList<>();
         for (Slot slot : kind.slots()) {
             if (slot.role() == Slot.Role.SAVED) {
-                bySlot.getOrDefault(slot.id(), List.of()).forEach(entry -> root(written(entry), slot.starts() instanceof Slot.Start.Root).filter(root -> !out.contains(root))
-                        .ifPresent(out::add));
+                bySlot.getOrDefault(slot.id(), List.of())
+                        .forEach(entry -> root(written(entry), slot.starts() instanceof Slot.Start.Root).filter(root -> !out.contains(root))
+                                .ifPresent(out::add));
             }
         }
         return out;

@@ -10,7 +10,9 @@ import java.util.Optional;
 
 /** How a text among bytes is encoded. */
 public enum Chars {
-    UTF_8("utf-8", StandardCharsets.UTF_8, 1), UTF_16LE("utf-16le", StandardCharsets.UTF_16LE, 2), UTF_16BE("utf-16be",
+    UTF_8("utf-8", StandardCharsets.UTF_8, 1),
+    UTF_16LE("utf-16le", StandardCharsets.UTF_16LE, 2),
+    UTF_16BE("utf-16be",
             StandardCharsets.UTF_16BE, 2);
 
     private final String word;

@@ -14,7 +14,14 @@ public record Extent(Field field, boolean units, boolean closed) {
 
     /** The number before a text; the widest first. */
     public enum Field {
-        U64LE(8, true), U64BE(8, false), U32LE(4, true), U32BE(4, false), U16LE(2, true), U16BE(2, false), VARINT(0, true), U8(1, true),
+        U64LE(8, true),
+        U64BE(8, false),
+        U32LE(4, true),
+        U32BE(4, false),
+        U16LE(2, true),
+        U16BE(2, false),
+        VARINT(0, true),
+        U8(1, true),
         /** None: a zero closes the text. */
         ZERO(0, true);
 

@@ -42,7 +42,8 @@ public final class Joining {
             for (int one : own) {
                 int best = -1;
                 for (int i = from; i < others.size(); i++) {
-                    if (best >= 0 && distance(mine.get(one), its.get(others.get(i))) >= distance(mine.get(one), its.get(others.get(best)))) {
+                    if (best >= 0
+                            && distance(mine.get(one), its.get(others.get(i))) >= distance(mine.get(one), its.get(others.get(best)))) {
                         break;
                     }
                     best = i;

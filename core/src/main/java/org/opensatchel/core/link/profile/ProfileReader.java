@@ -189,7 +189,8 @@ public final class ProfileReader {
                 object.flag("escapes", false), object.choice("writing", words(Slot.Writing.values()), Slot.Writing.PLAIN),
                 object.flag("backslashes", false), of, object.integer("within", 0, 0), start(object),
                 object.objects("prefixes", prefix -> new Slot.Prefix(prefix.requiredText("text"), start(prefix))),
-                text(object, "numbers").filter(mark -> !mark.isEmpty()), nothing(object), object.flag("empty", false), object.flag("always", false),
+                text(object, "numbers").filter(mark -> !mark.isEmpty()), nothing(object), object.flag("empty", false),
+                object.flag("always", false),
                 object.object("evidence").map(ProfileReader::evidence).orElse(Slot.Evidence.NONE));
     }
 

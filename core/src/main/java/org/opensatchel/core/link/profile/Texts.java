@@ -92,7 +92,8 @@ public final class Texts {
 
     private void hit(int at, int length, Extent extent, int number) {
         if (length <= LONGEST && out.size() < MOST) {
-            chars.decode(bytes, at, length).filter(ByteWalk::mayBeFile).ifPresent(text -> out.add(new Hit(text, extent, chars, number, at)));
+            chars.decode(bytes, at, length).filter(ByteWalk::mayBeFile)
+                    .ifPresent(text -> out.add(new Hit(text, extent, chars, number, at)));
         }
     }
 }

@@ -128,7 +128,8 @@ public record Unwrapped(List<Wrap> wraps, String member, Set<String> members, by
     }
 
     private Optional<Unwrapped> gzip(int from, long most) {
-        boolean marked = bytes.length > from + 18 && (bytes[from] & 0xFF) == 0x1F && (bytes[from + 1] & 0xFF) == 0x8B && bytes[from + 2] == 8;
+        boolean marked = bytes.length > from + 18 && (bytes[from] & 0xFF) == 0x1F && (bytes[from + 1] & 0xFF) == 0x8B
+                && bytes[from + 2] == 8;
         return marked ? unpacked(from, most, Wrap.Kind.GZIP) : Optional.empty();
     }
 
