@@ -58,8 +58,8 @@ final class TextReport {
                 .append(report.unjudged().isEmpty() ? "" : " (" + words.fill("report.unjudged", String.join(", ", report.unjudged())) + ")")
                 .append('\n');
         line(words.fill("report.head", report.project().files(), report.project().documents(), report.project().links(),
-                report.counts().must(), report.counts().should(), report.counts().note()));
-        report.doubts().orElse(List.of()).forEach(doubt -> line(words.say(doubt.say()).toString()));
+                report.counts().must(), report.counts().should(), report.counts().note(), report.project().guessed().orElse(0)));
+        report.doubted().forEach(doubt -> line(words.say(doubt.say()).toString()));
         FindingGroups.of(report.findings()).stream().filter(group -> !quiet || group.severity().equals("must")).forEach(this::group);
         if (!quiet) {
             report.carry().ifPresent(this::carry);

@@ -23,6 +23,7 @@ import org.opensatchel.core.report.Report.CarryLinkLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.Counts;
 import org.opensatchel.core.report.Report.Doubt;
+import org.opensatchel.core.report.Report.Doubts;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report.KitRef;
 import org.opensatchel.core.report.Report.LinkLine;
@@ -46,7 +47,8 @@ final class ReportMaker {
     /** Documents with doubtful links that are named. */
     private static final int MOST_DOUBTS = 100;
     /** What is told of links that lead to nothing, or out of the project. */
-    private static final Set<Code> BROKEN = Set.of(Code.LINK_MISSING, Code.LINK_OUTSIDE, Code.LINK_NETWORK_SHARE, Code.LINK_TEMPORARY,
+    private static final Set<Code> BROKEN = Set.of(Code.LINK_MISSING, Code.LINK_PINNED, Code.LINK_OUTSIDE, Code.LINK_NETWORK_SHARE,
+            Code.LINK_TEMPORARY,
             Code.LINK_OTHER_PROJECT);
 
     private final CheckRequest request;
@@ -60,7 +62,8 @@ final class ReportMaker {
     Report report(Evidence evidence, List<Finding> findings) {
         List<ResolvedLink> links = evidence.resolution().links();
         Project project = new Project(evidence.tree().rootName(), evidence.tree().count(), evidence.tree().bytes(),
-                evidence.scan().documents().size(), links.size());
+                evidence.scan().documents().size(), links.size(),
+                Optional.of((int) links.stream().filter(link -> link.link().isGuess()).count()).filter(count -> count > 0));
         Counts counts = counts(findings);
         return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY,
                 doubts(evidence, findings), kit(),
@@ -70,7 +73,7 @@ final class ReportMaker {
     }
 
     /** Documents that nobody described, with links in them that look broken: what they mean is a guess, and so is that they are sound. */
-    private static Optional<List<Doubt>> doubts(Evidence evidence, List<Finding> findings) {
+    private static Optional<Doubts> doubts(Evidence evidence, List<Finding> findings) {
         Set<ProjectPath> undescribed = evidence.scan().documents().stream()
                 .filter(document -> document.format().equals(ContentScan.PATH_FINDER))
                 .map(DocumentLinks::document).collect(Collectors.toSet());
@@ -80,8 +83,8 @@ final class ReportMaker {
                         && undescribed.contains(finding.path()))
                 .forEach(finding -> broken.merge(finding.path(), 1, Integer::sum));
         return broken.isEmpty() ? Optional.empty()
-                : Optional.of(
-                        broken.entrySet().stream().limit(MOST_DOUBTS).map(one -> new Doubt(one.getKey().text(), one.getValue())).toList());
+                : Optional.of(Doubts.of(
+                        broken.entrySet().stream().limit(MOST_DOUBTS).map(one -> new Doubt(one.getKey().text(), one.getValue())).toList()));
     }
 
     private static Optional<List<SealedLine>> sealed(Evidence evidence) {
@@ -114,7 +117,7 @@ final class ReportMaker {
     Report blocked(Finding finding) {
         List<Finding> findings = List.of(finding);
         return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, Optional.empty(), kit(), location(Optional.empty()),
-                new Project(Optional.empty(), 0, 0, 0, 0), counts(findings),
+                new Project(Optional.empty(), 0, 0, 0, 0, Optional.empty()), counts(findings),
                 Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty());
     }
 

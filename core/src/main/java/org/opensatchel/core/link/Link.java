@@ -88,6 +88,12 @@ public record Link(ProjectPath document, ProjectPath file, Place at, String text
                 Optional.empty(), standing, alternatives, inUse, List.of(), forms, inclusion);
     }
 
+    /** The same link, which stands in the document in another form too. */
+    public Link and(String form) {
+        return new Link(document, file, at, text, path, notation, base, frames, standing, alternatives, inUse, also, List.of(form),
+                inclusion);
+    }
+
     /** The same link, looked up under one of its other paths. */
     public Link under(String other) {
         return new Link(document, file, at, text, other, notation, base, frames, standing, alternatives, inUse, List.of(), forms,

@@ -1,7 +1,9 @@
 package org.opensatchel.core.report;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -11,6 +13,7 @@ import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.SealedFile;
+import tools.jackson.databind.JsonNode;
 
 /**
  * What a check found, in the shape of version 1 of the report document (docs/schema/report.schema.json). Paths are
@@ -27,7 +30,7 @@ import org.opensatchel.core.project.SealedFile;
  *     {@code folders} where folders without files could not be seen,
  *     and {@code media}, {@code points} and {@code steps} where a kit asks for what no check judges yet
  */
-public record Report(int report, Instant made, Verdict verdict, Optional<List<Doubt>> doubts, Optional<KitRef> kit,
+public record Report(int report, Instant made, Verdict verdict, Optional<Doubts> doubts, Optional<KitRef> kit,
         Optional<Location> location, Project project,
         Counts counts,
         Optional<List<SealedLine>> sealed, List<LinkLine> links, List<FindingLine> findings, List<String> notChecked,
@@ -76,9 +79,37 @@ public record Report(int report, Instant made, Verdict verdict, Optional<List<Do
         }
     }
 
+    /**
+     * Guessed links that look broken.
+     *
+     * @param links how many there are
+     * @param documents the documents they stand in, in the order of their paths
+     * @param each how many stand in which
+     */
+    public record Doubts(int links, List<String> documents, Optional<List<Doubt>> each) {
+
+        public static Doubts of(List<Doubt> each) {
+            return new Doubts(each.stream().mapToInt(Doubt::links).sum(), each.stream().map(Doubt::document).toList(), Optional.of(each));
+        }
+
+        /** Reads them; reports were once written with the list alone. */
+        @JsonCreator
+        static Doubts read(JsonNode node) {
+            JsonNode each = node.isArray() ? node : node.path("each");
+            List<Doubt> out = new ArrayList<>();
+            each.forEach(one -> out.add(new Doubt(one.path("document").asString(""), one.path("links").asInt(0))));
+            return of(out);
+        }
+    }
+
     /** How many links are doubtful. */
     public int doubtful() {
-        return doubts.orElse(List.of()).stream().mapToInt(Doubt::links).sum();
+        return doubts.map(Doubts::links).orElse(0);
+    }
+
+    /** The documents they stand in. */
+    public List<Doubt> doubted() {
+        return doubts.flatMap(Doubts::each).orElse(List.of());
     }
 
     /** The kit it was held against. */
@@ -87,8 +118,12 @@ public record Report(int report, Instant made, Verdict verdict, Optional<List<Do
     /** Where the project was said to lie, and where its links were made. */
     public record Location(Optional<String> declared, Optional<String> inferred) {}
 
-    /** The project in numbers. */
-    public record Project(Optional<String> root, int files, long bytes, int documents, int links) {}
+    /**
+     * The project in numbers.
+     *
+     * @param guessed how many of the links were only guessed; absent for none
+     */
+    public record Project(Optional<String> root, int files, long bytes, int documents, int links, Optional<Integer> guessed) {}
 
     /** A file of a sealed folder: its path by the plan, its size, and what its content is told by. */
     public record SealedLine(String path, long bytes, Optional<String> sha256, Optional<Long> crc32) {

@@ -1,5 +1,6 @@
 package org.opensatchel.core.resolve;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -21,7 +22,8 @@ final class Guesses {
      * Without absolute paths that stand beside their relative twin: many programs write both, and open the relative one; and without
      * relative ones in members of packages that lead nowhere, since where these start from is anybody's guess.
      */
-    static List<ResolvedLink> sifted(List<ResolvedLink> links) {
+    static List<ResolvedLink> sifted(List<ResolvedLink> all) {
+        List<ResolvedLink> links = joined(all);
         Map<ProjectPath, Set<String>> found = new HashMap<>();
         for (ResolvedLink link : links) {
             if (isGuess(link) && link.form() == LinkForm.RELATIVE && link.isFound()) {
@@ -32,9 +34,47 @@ final class Guesses {
         return links.stream().filter(link -> !isGuess(link) || !(isTwin(link, found) || isLostMember(link))).toList();
     }
 
+    /** A relative and a whole path of one file name side by side are one link: the relative one, and the whole path where only that leads. */
+    private static List<ResolvedLink> joined(List<ResolvedLink> links) {
+        List<ResolvedLink> out = new ArrayList<>(links.size());
+        for (ResolvedLink link : links) {
+            ResolvedLink before = out.isEmpty() ? null : out.get(out.size() - 1);
+            if (before != null && areForms(before, link)) {
+                boolean first = before.form() == LinkForm.RELATIVE;
+                out.set(out.size() - 1, joined(first ? before : link, first ? link : before));
+            } else {
+                out.add(link);
+            }
+        }
+        return out;
+    }
+
+    private static boolean areForms(ResolvedLink one, ResolvedLink other) {
+        boolean guesses = isGuess(one) && isGuess(other) && one.link().document().equals(other.link().document())
+                && one.link().forms().isEmpty() && other.link().forms().isEmpty();
+        boolean relative = one.form() == LinkForm.RELATIVE;
+        if (!guesses || relative == (other.form() == LinkForm.RELATIVE) || !(relative ? other : one).form().isAbsolute()) {
+            return false;
+        }
+        // A bare name beside a path is more likely a name for people.
+        boolean path = (relative ? one : other).link().path().chars().anyMatch(c -> c == '/' || c == '\\');
+        return path && !name(one).isEmpty() && name(one).equals(name(other));
+    }
+
+    private static String name(ResolvedLink link) {
+        return link.link().address().map(LinkAddress::name).map(name -> name.substring(name.lastIndexOf('\\') + 1))
+                .map(NameFolding::folded).orElse("");
+    }
+
+    private static ResolvedLink joined(ResolvedLink relative, ResolvedLink whole) {
+        Link link = relative.link().and(whole.link().text());
+        return !relative.isFound() && whole.isFound() ? whole.of(link) : relative.of(link);
+    }
+
     private static boolean isTwin(ResolvedLink link, Map<ProjectPath, Set<String>> found) {
-        return link.form().isAbsolute() && link.link().address().map(LinkAddress::name).map(NameFolding::folded)
-                .filter(found.getOrDefault(link.link().document(), Set.of())::contains).isPresent();
+        return link.form().isAbsolute() && link.link().forms().isEmpty()
+                && link.link().address().map(LinkAddress::name).map(NameFolding::folded)
+                        .filter(found.getOrDefault(link.link().document(), Set.of())::contains).isPresent();
     }
 
     private static boolean isLostMember(ResolvedLink link) {

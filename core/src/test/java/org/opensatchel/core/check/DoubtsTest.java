@@ -11,6 +11,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report.Doubt;
+import org.opensatchel.core.report.Report.Doubts;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.Summary;
@@ -34,12 +35,23 @@ class DoubtsTest {
         Report report = check(SampleProject.clean().put("edit/cut.xyz",
                 "clip zero = \"../sound/market-bell.wav\"\nclip one = \"../footage/gone.mp4\"\nclip two = \"../footage/lost.mp4\"\nclip three = \"F:/elsewhere/far.mp4\"\n"));
         assertThat(report.verdict()).isEqualTo(Verdict.READY);
-        assertThat(report.doubts()).contains(List.of(new Doubt("edit/cut.xyz", 3)));
-        assertThat(Words.ENGLISH.text(report.doubts().get().get(0).say()))
+        assertThat(report.doubts()).contains(Doubts.of(List.of(new Doubt("edit/cut.xyz", 3))));
+        assertThat(Words.ENGLISH.text(report.doubted().get(0).say()))
                 .isEqualTo("3 links in “edit/cut.xyz” may be broken: this format is not described yet.");
         assertThat(Summary.of(report).doubts()).isEqualTo(3);
         assertThat(Summary.of(report).verdict()).isEqualTo("ready");
         assertThat(ReportDigest.of(report).head().doubtful()).isEqualTo(3);
+    }
+
+    @Test
+    void bothFormsOfOneLinkAreOne() throws IOException {
+        Report report = check(SampleProject.clean().put("edit/cut.xyz", "a=\"../sound/market-bell.wav\" b=\"F:/m/" + SampleProject.ROOT
+                + "/sound/market-bell.wav\"\na=\"../gone/market-bell.wav\" b=\"F:/m/" + SampleProject.ROOT
+                + "/sound/market-bell.wav\"\na=\"../footage/lost.mp4\" b=\"F:/m/" + SampleProject.ROOT + "/footage/lost.mp4\"\n"));
+        assertThat(report.links()).filteredOn(link -> link.document().equals("edit/cut.xyz"))
+                .extracting(link -> link.text() + " " + link.outcome() + " " + link.alternatives().map(List::size).orElse(0))
+                .containsExactly("../sound/market-bell.wav ok 1", "../gone/market-bell.wav pinned 1", "../footage/lost.mp4 missing 1");
+        assertThat(report.project().guessed()).contains(3);
     }
 
     @Test

@@ -24,9 +24,15 @@ final class FoundPath {
             "conf", "cfg", "ini", "log", "lock", "pid", "tmp", "css", "scss", "php", "rb", "pl", "map", "ui", "qml", "lua", "gpg", "d", "o",
             "a", "in", "md", "html", "htm");
     private static final String ENDS = "\"<>|*?`";
-    /** Top folders that belong to the system and its programs, never to a project; behind a drive's letter, or at the top of the disk. */
-    private static final List<String> SYSTEM = List.of("/usr/", "/opt/", "/etc/", "/bin/", "/lib/", "/system/", "/library/",
-            "/applications/", "/windows/", "/program files", "/programdata/");
+    /** Folders of the system and its programs behind a drive's letter: any other may be somebody's own. */
+    private static final Pattern ON_A_DRIVE = Pattern
+            .compile("[a-z]:/+(?:windows|program files(?: \\(x86\\))?|programdata|users/+[^/]+/+appdata)/.*");
+    /** The same at the top of a disk without letters. One word of a path says too little where people name folders so too. */
+    private static final Pattern ON_A_DISK = Pattern
+            .compile("/(?:usr/(?:s?bin|lib(?:64|exec)?|share|local|include)|etc|s?bin|lib(?:64)?|proc|sys"
+                    + "|opt/[^/]+/[^/]+|system/(?:library|applications|volumes)|applications/[^/]+\\.app"
+                    + "|library/(?:application support|audio|caches|colorsync|desktop pictures|fonts|frameworks|image capture|keychains|logs"
+                    + "|preferences|printers|screen savers|user pictures))/.*");
     /** Folders of programs inside somebody's home. */
     private static final List<String> PROGRAMS = List.of("/appdata/local/programs/", "/appdata/roaming/", "/library/application support/",
             "/library/preferences/");
@@ -102,9 +108,8 @@ final class FoundPath {
             return false;
         }
         String folded = local(slashed.toLowerCase(Locale.ROOT));
-        String below = folded.length() > 1 && folded.charAt(1) == ':' ? folded.substring(2) : folded;
-        boolean foreign = SYSTEM.stream().anyMatch(below::startsWith) || PROGRAMS.stream().anyMatch(below::contains)
-                || HIDDEN.matcher(below).find();
+        boolean foreign = ON_A_DRIVE.matcher(folded).matches() || ON_A_DISK.matcher(folded).matches()
+                || PROGRAMS.stream().anyMatch(folded::contains) || HIDDEN.matcher(folded).find();
         if (foreign || CODE.contains(name.substring(dot + 1).toLowerCase(Locale.ROOT))) {
             return false;
         }

@@ -62,6 +62,13 @@ public final class Passing {
         return prose || COPY.matcher(name).matches() || KEPT_FOLDER.matcher(path).matches();
     }
 
+    /** Whether a text is one of those that lie beside everything, for people, whatever its ending. */
+    static boolean isProse(String path) {
+        String name = path.substring(path.lastIndexOf('/') + 1);
+        int dot = name.indexOf('.');
+        return PROSE_NAMES.contains((dot < 0 ? name : name.substring(0, dot)).toLowerCase(Locale.ROOT));
+    }
+
     /** Whether a path leads into a folder that programs keep for themselves: caches, previews, backups. */
     public static boolean isKept(String path) {
         return KEPT_FOLDER.matcher(path).matches();

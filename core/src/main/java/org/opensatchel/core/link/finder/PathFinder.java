@@ -115,14 +115,20 @@ public final class PathFinder {
         try {
             members = Members.read(document, name -> {
                 FileKind kind = FileKind.of(extension(name));
-                return !kind.isMedia() && kind != FileKind.FONT && !PROSE.contains(extension(name));
+                return !kind.isMedia() && kind != FileKind.FONT
+                        && (!PROSE.contains(extension(name)) || AssignedText.ENDINGS.contains(extension(name)));
             });
         } catch (Unreadable broken) {
             return;
         }
         for (Map.Entry<String, byte[]> member : members.contents().entrySet()) {
             byte[] content = member.getValue();
-            if (Leftovers.in(member.getKey()).isEmpty() && reads(member.getKey(), content)) {
+            if (AssignedText.ENDINGS.contains(extension(member.getKey())) && !Passing.is(member.getKey())
+                    && !Passing.isProse(member.getKey())) {
+                // In a package of a program's own, a text may be prose or settings: what it is made of tells.
+                PathFinder inside = new PathFinder(new MemberSink(sink, members, member.getKey(), true));
+                AssignedText.read(content, inside::tell);
+            } else if (Leftovers.in(member.getKey()).isEmpty() && reads(member.getKey(), content)) {
                 new PathFinder(new MemberSink(sink, members, member.getKey(), true))
                         .any(new DocumentContent(document.path(), new ByteArrayInputStream(content), document.limit()), false);
             }

@@ -49,6 +49,9 @@ class PathFinderTest {
             C:\\Windows\\Fonts\\a.ttf /usr/share/a.png             |
             "C:\\Program Files\\Thing\\a.png"                      |
             ratio 16:9, 12:/30 a/b.png                             |
+            "K:\\library\\a.png" /Library/Fonts/a.ttf              | K:\\library\\a.png
+            "C:\\Users\\m\\AppData\\Local\\x\\a.png"          |
+            "K:\\opt\\a.png" /opt/thing/share/a.png                | K:\\opt\\a.png
             "audio/vnd.wave" '../a/tool.exe' /home/m/.config/a.png |
             file:///usr/share/a.png ~/.thing/b.png F:/a/b.dll      |
             F:\\folder\\only                                       |
@@ -131,6 +134,25 @@ class PathFinderTest {
         }
         assertThat(found("notes.txt.gz", packed.toByteArray())).isEmpty();
         assertThat(found("scene.gz", packed.toByteArray())).hasSize(1);
+    }
+
+    /** What the members of a package of a program's own are made of, and what is found in them. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            scene.txt     | [clip]~file=footage/a.mov~start=0         | footage/a.mov
+            scene.txt     | file: "footage/a b.mov"~in: 3            | footage/a b.mov
+            settings.ini  | cache=F:\\cache\\x.wav~gain=2            | F:\\cache\\x.wav
+            notes.txt     | We used a.mov and b.wav here.~Thanks, all | ``
+            readme.txt    | file=footage/a.mov                         | ``
+            table.csv     | name,length~a.mov,3                        | ``
+            """)
+    void textsInPackagesAreLookedAtWhereTheirValuesAreAssigned(String member, String text, String expected) throws IOException {
+        ByteArrayOutputStream zipped = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(zipped)) {
+            zip.putNextEntry(new ZipEntry(member));
+            zip.write(text.replace('~', '\n').getBytes(StandardCharsets.UTF_8));
+        }
+        assertThat(String.join(";; ", texts("thing.proj", zipped.toByteArray()))).isEqualTo(expected);
     }
 
     @ParameterizedTest
