@@ -46,6 +46,22 @@ class SchemaTest {
     }
 
     @Test
+    void kitsHoldProfilesWholeAndByContent() throws IOException {
+        String profile = "{\"profile\": 1, \"title\": \"T\", \"content\": \"xml\", \"slots\": [{\"id\": \"a\", \"at\": \"/a/@b\"}]}";
+        String hash = "0123456789abcdef".repeat(4);
+        String json = "{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}, \"links\": {\"profiles\": [" + profile + ", \"" + hash
+                + "\"]}}";
+        Kit kit = KitReader.read(json.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        assertThat(kit.links().profiles()).hasSize(1);
+        assertThat(kit.links().named()).containsExactly(hash);
+        String written = new String(KitWriter.write(kit), StandardCharsets.UTF_8);
+        assertThat(schema("kit").validate(written, InputFormat.JSON)).isEmpty();
+        assertThat(KitReader.read(written.getBytes(StandardCharsets.UTF_8)).kit()).contains(kit);
+        assertThat(KitReader.read(json.replace("/a/@b", "a").getBytes(StandardCharsets.UTF_8)).faults())
+                .extracting(fault -> fault.at()).containsExactly("/links/profiles/0/slots/0/at");
+    }
+
+    @Test
     void reportsAgree() throws IOException {
         SampleProject project = SampleProject.clean().links("F:\\A2\\footage\\stall_01.mp4", "F:\\A2\\sound\\hum.wav",
                 "../footage/gone.mp4", "https://x.example/a", "data:,x", "$V/a").move("story", "Story").remove("sound/market-bell.wav");

@@ -2,7 +2,13 @@ package org.opensatchel.core.teach;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -31,8 +37,18 @@ import org.opensatchel.core.report.Report;
 /** Formats that nobody knows are learned from one example, and then other projects of the format are checked by that alone. */
 class InventedFormatsTest {
 
+    private static final Schema SCHEMA = schema();
+
     @TempDir
     private Path folder;
+
+    private static Schema schema() {
+        try (InputStream in = Files.newInputStream(Path.of("../docs/schema/profile.schema.json"))) {
+            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(in);
+        } catch (IOException gone) {
+            throw new UncheckedIOException(gone);
+        }
+    }
 
     static Stream<Invented> formats() {
         return Invented.all().stream();
@@ -51,6 +67,7 @@ class InventedFormatsTest {
         assertThat(ProfileWriter.write(new Learner(opened).learn().profile("Invented").orElseThrow()))
                 .as("the same examples, the same profile").isEqualTo(written);
         ProfileReading read = ProfileReader.read(written);
+        assertThat(SCHEMA.validate(new String(written, StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
         assertThat(read.faults()).as(new String(written, StandardCharsets.UTF_8)).isEmpty();
         return read.profile().orElseThrow();
     }

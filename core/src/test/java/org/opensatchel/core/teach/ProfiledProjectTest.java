@@ -62,7 +62,8 @@ class ProfiledProjectTest {
         Profile profile = scenes();
         assertThat(links(InventedFormatsTest.check(withMedia("renamed", "edit/cut.old", scene("../footage/gone.mov", "../sound/e.wav")),
                 profile))).containsExactly("edit/cut.old ../footage/gone.mov missing", "edit/cut.old ../sound/e.wav ok");
-        Report foreign = InventedFormatsTest.check(withMedia("foreign", "edit/cut.scn9", "<other><take src=\"../footage/gone.mov\"/></other>"),
+        Report foreign = InventedFormatsTest.check(
+                withMedia("foreign", "edit/cut.scn9", "<other><take src=\"../footage/gone.mov\"/></other>"),
                 profile);
         assertThat(codes(foreign)).noneMatch(code -> code.endsWith("must") || code.contains("differs"));
     }
@@ -105,7 +106,8 @@ class ProfiledProjectTest {
         assertThat(profile.kinds().get(0).slots()).extracting(Slot::role).contains(Slot.Role.SAVED);
         // One whole path alone would not say where the project lay: the document does.
         Report report = InventedFormatsTest.check(withMedia("other", "edit/cut.sav9",
-                head.formatted("D:/away/somewhere/edit/cut.sav9") + "<take><near>D:/away/somewhere/footage/a.mov</near></take></film>"), profile);
+                head.formatted("D:/away/somewhere/edit/cut.sav9") + "<take><near>D:/away/somewhere/footage/a.mov</near></take></film>"),
+                profile);
         assertThat(links(report)).containsExactly("edit/cut.sav9 D:/away/somewhere/footage/a.mov pinned");
         assertThat(report.location().flatMap(Report.Location::inferred)).contains("D:\\away\\somewhere");
     }

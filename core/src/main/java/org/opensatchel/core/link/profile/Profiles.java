@@ -152,7 +152,7 @@ public final class Profiles {
             try {
                 kind.content().read(content.bytes(), sought, conditions, spots);
             } catch (Unreadable broken) {
-                if (named && beginning != Beginning.OPEN) {
+                if (named && (beginning != Beginning.OPEN || kind.begins().equals(Kind.Begins.NOTHING))) {
                     throw broken;
                 }
                 continue;
