@@ -62,7 +62,7 @@ class CheckCommandTest {
         assertThat(out).contains("ready, with doubts")
                 .contains("1 link in “edit/cut.xyz” may be broken: this format is not described yet.");
         assertThat(run("check", project.toString(), "--format", "json")).isZero();
-        assertThat(out).contains("\"doubts\":[{\"document\":\"edit/cut.xyz\",\"links\":1}]");
+        assertThat(out).contains("\"doubts\":{\"links\":1,\"documents\":[\"edit/cut.xyz\"]");
         assertThat(run("check", project.toString(), project.toString())).isZero();
         assertThat(out).contains("ready, with doubts");
     }

@@ -159,7 +159,7 @@ final class ReportMaker {
                 link.outcome().word(), link.target().map(path -> path.text()),
                 candidates.isEmpty() ? Optional.empty() : Optional.of(candidates),
                 link.gaps().isEmpty() ? Optional.empty() : Optional.of(link.gaps()),
-                link.link().forms().isEmpty() ? Optional.empty() : Optional.of(link.link().forms()));
+                link.link().forms().isEmpty() ? Optional.empty() : Optional.of(link.link().forms()), link.link().sure());
     }
 
     private FindingLine line(Finding finding) {

@@ -136,10 +136,16 @@ public record Report(int report, Instant made, Verdict verdict, Optional<Doubts>
     /** How many findings there are of each severity, consequences not counted. */
     public record Counts(int must, int should, int note) {}
 
-    /** One link; {@code target} is null where it leads to no file of the project. */
+    /**
+     * One link; {@code target} is null where it leads to no file of the project.
+     *
+     * @param alternatives the same link as it is written elsewhere in the document
+     * @param sure how sure it is that it is a link; absent where the format says so
+     */
     public record LinkLine(String document, String at, String text, String form, String outcome,
             @JsonInclude(JsonInclude.Include.ALWAYS) Optional<String> target,
-            Optional<List<CandidateLine>> candidates, Optional<List<String>> gaps, Optional<List<String>> alternatives) {}
+            Optional<List<CandidateLine>> candidates, Optional<List<String>> gaps, Optional<List<String>> alternatives,
+            Optional<Double> sure) {}
 
     /** A file that was probably meant. */
     public record CandidateLine(String path, String why, double sure, Optional<Reason> reason) {}

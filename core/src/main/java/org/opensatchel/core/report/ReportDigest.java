@@ -87,7 +87,7 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
 
     private static LinkLine bounded(LinkLine link) {
         return new LinkLine(link.document(), link.at(), bounded(link.text()), link.form(), link.outcome(), link.target(), Optional.empty(),
-                Optional.empty(), Optional.empty());
+                Optional.empty(), Optional.empty(), link.sure());
     }
 
     private static FindingLine bounded(FindingLine finding) {

@@ -83,6 +83,6 @@ class ProjectDifferenceTest {
 
     private static LinkLine link(String document, String text, String outcome) {
         return new LinkLine(document, "", text, "relative", outcome, Optional.empty(), Optional.empty(), Optional.empty(),
-                Optional.empty());
+                Optional.empty(), Optional.empty());
     }
 }

@@ -24,7 +24,7 @@ class ReportDigestTest {
     private static LinkLine link(int number, String outcome) {
         return new LinkLine("d" + number % 50 + ".otio", number + ":1", "../footage/" + number + ".mp4", "relative", outcome,
                 Optional.of("footage/" + number + ".mp4").filter(path -> outcome.equals("ok")), Optional.empty(), Optional.empty(),
-                Optional.empty());
+                Optional.empty(), Optional.empty());
     }
 
     private static Report report(List<LinkLine> links, List<FindingLine> findings, List<CarryLine> carry, List<SealedLine> sealed) {
@@ -47,7 +47,7 @@ class ReportDigestTest {
     @Test
     void longTextsAreCutInTheMiddle() {
         LinkLine endless = new LinkLine("a", "1:1", "b".repeat(300) + "😀" + "c".repeat(5_000) + "😀" + "d".repeat(299), "relative",
-                "missing", Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+                "missing", Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
         String shown = ReportDigest.of(report(List.of(endless), List.of(), List.of(), List.of())).head().links().get(0).text();
         assertThat(shown).startsWith("bbb").endsWith("ddd").contains("…").hasSizeLessThan(620);
         assertThat(shown.codePoints().anyMatch(point -> point >= Character.MIN_SURROGATE && point <= Character.MAX_SURROGATE))

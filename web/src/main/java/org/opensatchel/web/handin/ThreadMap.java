@@ -14,7 +14,7 @@ import org.opensatchel.web.text.Speech;
  * The drawing of a project's links: documents on the left, files on the right by folder, a thread for every link. What is
  * fine may be folded into one row a folder; what is not is always drawn. All measures in the units of the drawing.
  */
-record ThreadMap(int width, int height, int outline, List<Label> labels, List<Thread> threads, int folded) {
+public record ThreadMap(int width, int height, int outline, List<Label> labels, List<Thread> threads, int folded) {
 
     private static final int WIDTH = 660;
     private static final int ROW = 19;
@@ -33,17 +33,18 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
     private static final int LONGEST_NAME = 24;
 
     /** A word in the drawing; kind is {@code folder}, {@code file}, {@code document}, {@code gone}, {@code out} or {@code more}. */
-    record Label(int x, int y, String kind, String text, String full) {}
+    public record Label(int x, int y, String kind, String text, String full) {}
 
     /**
      * A thread.
      *
      * @param kind {@code ok}, {@code pinned}, {@code name}, {@code broken} or {@code far}
+     * @param guessed whether no format says that it is a link
      * @param link the number of the first link it stands for
      * @param count how many links run along it
      * @param words what it says to those who do not see it
      */
-    record Thread(String kind, int x1, int y1, int x2, int y2, int link, int count, String words) {
+    public record Thread(String kind, boolean guessed, int x1, int y1, int x2, int y2, int link, int count, String words) {
 
         /** A calm curve from the document to the file. */
         public String path() {
@@ -52,10 +53,15 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
         }
     }
 
+    /** Whether any link is only guessed. */
+    public boolean guesses() {
+        return threads.stream().anyMatch(Thread::guessed);
+    }
+
     /** Where a link ends: a row on the right. */
     private record End(String zone, String folder, String name, String full) {}
 
-    static ThreadMap of(ReportDigest digest) {
+    public static ThreadMap of(ReportDigest digest) {
         return new Drawing(digest.head().links(), digest.numbers()).draw();
     }
 
@@ -185,9 +191,10 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
                 String kind = kind(link);
                 int x2 = kind.equals("broken") ? TO - 6 : kind.equals("pinned") ? TO + 2 : TO + 8;
                 int x1 = from.x + (int) (from.text.length() * LETTER) + 8;
-                Thread one = new Thread(kind, x1, from.y - 4, x2, to, numbers.get(i), 1, words(link));
-                threads.merge(kind + from.y + ":" + to, one, (first, next) -> new Thread(kind, first.x1, first.y1, first.x2, first.y2,
-                        first.link, first.count + 1, first.words));
+                Thread one = new Thread(kind, link.sure().isPresent(), x1, from.y - 4, x2, to, numbers.get(i), 1, words(link));
+                threads.merge(kind + link.sure().isPresent() + from.y + ":" + to, one,
+                        (first, next) -> new Thread(kind, first.guessed, first.x1, first.y1, first.x2, first.y2,
+                                first.link, first.count + 1, first.words));
             }
             List<Thread> order = new ArrayList<>(threads.values());
             // What is torn is drawn over what is whole.
@@ -196,8 +203,9 @@ record ThreadMap(int width, int height, int outline, List<Label> labels, List<Th
         }
 
         private static String words(LinkLine link) {
+            String outcome = Speech.say("outcome." + link.outcome());
             return Speech.say("map.thread", Names.shown(link.document()), Names.shown(link.text()),
-                    Speech.say("outcome." + link.outcome()));
+                    link.sure().isPresent() ? Speech.say("map.guessed", outcome) : outcome);
         }
     }
 

@@ -7,7 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.kit.Kit.CustomLinkRule;
+import org.opensatchel.core.link.custom.CustomLinkRule;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
 import org.opensatchel.core.link.LinkSink;
