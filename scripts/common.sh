@@ -23,7 +23,7 @@ usage() {
                                             kits, propose one from an example
 ./satchel profile learn EXAMPLE… [--files GLOB] [--location PATH] -o P.profile.json
                   test P.profile.json PROJECT… | explain P.profile.json
-                                            learn from a sound project where a program's documents keep their links
+                                            learn from a project that works where a program's documents keep their links
 ./satchel name test PATTERN NAME [--for …]  try a name against a pattern
 ./satchel formats                           list the documents whose links are read
 ./satchel explain [CODE]                    what a finding means and how it is fixed; without CODE, list all

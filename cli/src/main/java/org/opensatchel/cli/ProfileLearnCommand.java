@@ -20,13 +20,13 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.ParentCommand;
 
-/** {@code satchel profile learn}: writes a profile from sound projects. */
-@Command(name = "learn", mixinStandardHelpOptions = true, description = "Learns a format from sound projects: folders, ZIP archives or listings.")
+/** {@code satchel profile learn}: writes a profile from projects that work. */
+@Command(name = "learn", mixinStandardHelpOptions = true, description = "Learns a format from projects that work: folders, ZIP archives or listings.")
 final class ProfileLearnCommand implements Callable<Integer> {
 
     @ParentCommand
     private ProfileCommand parent;
-    @Parameters(paramLabel = "EXAMPLE", arity = "1..*", description = "a sound project; two saved in two places tell more than one")
+    @Parameters(paramLabel = "EXAMPLE", arity = "1..*", description = "a project that works; two saved in two places tell more than one")
     private List<String> examples;
     @Option(names = "--files", paramLabel = "GLOB", description = "learn from these files only, as *.kin")
     private String files;

@@ -76,6 +76,7 @@ public enum ChangeWording implements Wording {
     STARTER_GONE(FOUND),
     LINKS(HOW, SEVERITY, WAS),
     LINK_RULE(FOUND, HOW, FORM),
+    PROFILE(FOUND),
     STORAGE_MORE(ALLOWED),
     STORAGE_LESS(ALLOWED),
     PLACES_MORE(PLACES),

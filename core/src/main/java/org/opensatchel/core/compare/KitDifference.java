@@ -44,6 +44,7 @@ import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
+import org.opensatchel.core.link.profile.Profile;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.naming.NameRules;
 
@@ -258,6 +259,8 @@ public final class KitDifference {
                 rule -> rule.files() + " " + rule.pattern().or(rule::element).or(rule::pointer).orElse(""),
                 (was, is) -> List.of(ChangeWording.LINK_RULE.say(Facts.of(FOUND, is.files()).and(HOW, is.fromRoot() ? "root" : "document")
                         .and(FORM, is.uri() ? "address" : "plain"))));
+        listed("links", before.profiles(), after.profiles(), Profile::title,
+                (was, is) -> List.of(ChangeWording.PROFILE.say(Facts.of(FOUND, is.title()))));
     }
 
     private void grade(String which, Optional<Kit.Grade> before, Optional<Kit.Grade> after) {

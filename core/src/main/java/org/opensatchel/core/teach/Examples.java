@@ -51,6 +51,12 @@ public final class Examples {
      */
     public static Reading open(ProjectSource source, ReadLimits limits, Optional<String> files, Optional<String> location)
             throws IOException {
+        return open(source, limits, MOST, files, location);
+    }
+
+    /** @param most bytes of all documents that are held */
+    public static Reading open(ProjectSource source, ReadLimits limits, long most, Optional<String> files, Optional<String> location)
+            throws IOException {
         Intake intake = source.list(limits);
         if (intake instanceof Intake.Blocked blocked) {
             return new Reading(Optional.empty(), Optional.of(blocked.what()));
@@ -61,7 +67,7 @@ public final class Examples {
         Optional<Glob> wanted = files.map(Glob::new);
         Set<ProjectPath> paths = new TreeSet<>();
         List<Example.Document> documents = new ArrayList<>();
-        long left = MOST;
+        long left = most;
         for (ProjectFile file : tree.ownFiles()) {
             paths.add(file.path());
             boolean mayBe = file.bytes() > 0 && file.bytes() <= Math.min(left, limits.documentBytes()) && source.hasContent(file.entry())

@@ -97,7 +97,7 @@ public record SlotStory(Phrase where, Phrase role, Phrase evidence) {
             case SAME -> SlotWording.NAMING.say(same);
             case FOLDER, BASE -> SlotWording.SERVING.say(Facts.of(COUNT, evidence.same()));
             case SAVED -> SlotWording.SAVED_THERE.say(Facts.of(COUNT, evidence.values()));
-            case ALONE -> evidence.same() > 0 ? SlotWording.NAMING.say(same)
+            case ALONE -> evidence.same() > 0 ? SlotWording.NAMES_OF.say(same)
                     : evidence.leading() > 0 ? SlotWording.LEADING.say(leading)
                             : SlotWording.LEADING_NOWHERE.say(Facts.of(COUNT, evidence.values()));
         };

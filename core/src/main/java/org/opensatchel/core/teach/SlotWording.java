@@ -34,6 +34,7 @@ public enum SlotWording implements Wording {
     ROLE_ALONE,
     LEADING(COUNT, MOST),
     NAMING(COUNT, MOST),
+    NAMES_OF(COUNT, MOST),
     LEADING_NOWHERE(COUNT),
     SAVED_THERE(COUNT),
     SERVING(COUNT);

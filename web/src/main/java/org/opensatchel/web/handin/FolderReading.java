@@ -13,14 +13,14 @@ import org.springframework.util.unit.DataSize;
  * @param sizes the sizes of files that are compared by their content, like starter files
  * @param most what it sends at most, in bytes
  */
-record FolderReading(WorthReading worth, List<Long> sizes, long most) {
+public record FolderReading(WorthReading worth, List<Long> sizes, long most) {
 
-    static FolderReading under(Optional<Kit> kit, DataSize most) {
+    public static FolderReading under(Optional<Kit> kit, DataSize most) {
         List<Long> sizes = kit.map(Kit::starter).orElse(List.of()).stream().map(Kit.StarterFile::bytes).distinct().toList();
         return new FolderReading(WorthReading.under(kit), sizes, most.toBytes());
     }
 
-    String json() {
+    public String json() {
         return JsonDocuments.MAPPER.writeValueAsString(this);
     }
 }

@@ -22,10 +22,10 @@ import org.opensatchel.web.text.Speech;
  * Takes an upload off a request as a stream: the raw body as our script sends it, or the file part of a form
  * ({@code multipart/form-data}, RFC 7578) from a browser without script. It is never held in memory.
  */
-final class Upload {
+public final class Upload {
 
     /** What came: a file, or the sentence that says why there is none. */
-    record Taken(Optional<Stored> stored, String fileName, String refusal) {
+    public record Taken(Optional<Stored> stored, String fileName, String refusal) {
         static Taken refused(String sentence) {
             return new Taken(Optional.empty(), "", sentence);
         }
@@ -34,12 +34,12 @@ final class Upload {
     private final ContentStore store;
     private final long mostBytes;
 
-    Upload(ContentStore store, long mostBytes) {
+    public Upload(ContentStore store, long mostBytes) {
         this.store = store;
         this.mostBytes = mostBytes;
     }
 
-    Taken take(HttpServletRequest request, String fileName) throws IOException {
+    public Taken take(HttpServletRequest request, String fileName) throws IOException {
         long declared = request.getContentLengthLong();
         if (declared > mostBytes) {
             return tooLarge();

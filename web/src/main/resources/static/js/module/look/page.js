@@ -61,7 +61,27 @@ const begin = (name) => {
   return worker;
 };
 
+// Where a page takes them, an archive is sent as it is.
+const whole = async (file) => {
+  last = () => whole(file);
+  const stop = new AbortController();
+  begin(file.name).terminate();
+  worker = { terminate: () => stop.abort() };
+  part("told").textContent = say("js-look.sending", megabytes(0), megabytes(file.size));
+  try {
+    const to = order();
+    const answer = await fetch(to.to, { method: "POST", body: file, signal: stop.signal,
+      headers: { "X-CSRF-TOKEN": to.token, "Content-Type": "application/zip", "X-Whole": "yes", "X-File-Name": encodeURIComponent(file.name) } });
+    if (answer.redirected || answer.status === 401 || answer.status === 403) { failed({ why: "js-look.signed-out" }); return; }
+    const { next, refusal } = await answer.json();
+    if (refusal) failed({ says: refusal }); else location.assign(next);
+  } catch (fault) {
+    if (fault.name !== "AbortError") failed({ why: "js-look.unreadable", again: true });
+  }
+};
+
 const look = async (picked) => {
+  if (picked.zip && "zip" in page.dataset && picked.zip.name.toLowerCase().endsWith(".zip")) { await whole(picked.zip); return; }
   if (picked.zip) { failed({ why: picked.zip.name.toLowerCase().endsWith(".zip") ? "js-look.zip" : "js-look.file", values: [picked.zip.name] }); return; }
   if (picked.why) { failed(picked); return; }
   last = () => look(picked);
@@ -93,6 +113,8 @@ if (page) {
   const zone = part("choose");
   part("pick").addEventListener("click", async () => { const picked = await choose(part("input")); if (picked) look(picked); });
   part("input").addEventListener("change", (event) => { if (event.target.files.length) look({ files: [...event.target.files] }); event.target.value = ""; });
+  part("pick-zip")?.addEventListener("click", () => part("input-zip").click());
+  part("input-zip")?.addEventListener("change", (event) => { if (event.target.files.length) look({ zip: event.target.files[0] }); event.target.value = ""; });
   part("cancel").addEventListener("click", () => { idle(); part("pick").focus(); });
   part("once-more").addEventListener("click", () => last?.());
   zone.addEventListener("dragover", (event) => { event.preventDefault(); zone.classList.add("over"); });

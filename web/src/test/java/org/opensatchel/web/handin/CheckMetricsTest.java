@@ -60,7 +60,8 @@ class CheckMetricsTest extends RunningApplication {
                 List.of(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.of(Facts.of(FactName.HOW, "reader").and(FactName.FORMAT, "OTIO timeline")));
         Report report = new Report(1, Instant.EPOCH, Verdict.READY, Optional.empty(), Optional.empty(), Optional.empty(),
-                new Report.Project(Optional.of("x"), 1, 1, 1, 0), new Report.Counts(0, 0, 1), Optional.empty(), List.of(), List.of(broke),
+                new Report.Project(Optional.of("x"), 1, 1, 1, 0, Optional.empty()), new Report.Counts(0, 0, 1), Optional.empty(), List.of(),
+                List.of(broke),
                 List.of(),
                 Optional.empty());
         new CheckMetrics(own, queue).done(4711, "ready", Duration.ofSeconds(2), ReportDigest.of(report));
