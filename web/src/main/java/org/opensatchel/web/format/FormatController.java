@@ -165,7 +165,7 @@ class FormatController {
             Choices choices = new Choices(query);
             Learned learned = taught.learned().orElseThrow();
             String title = FormatService.title(query.getOrDefault("title", ""));
-            model.addAttribute("title", title.isEmpty() ? Speech.say("format.title-of", files(learned.kinds().get(0))) : title);
+            model.addAttribute("called", title.isEmpty() ? Speech.say("format.title-of", files(learned.kinds().get(0))) : title);
             model.addAttribute("kinds", kinds(learned, taught.samples(), choices));
             model.addAttribute("locations", learned.locations().stream().flatMap(Optional::stream).toList());
             Optional<Profile> profile = choices.profile(learned, "Tried");
