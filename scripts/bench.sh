@@ -12,6 +12,7 @@ run_bench() {
   "$java" -Xmx1g -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.ArchiveBench
   "$java" -Xmx256m -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.FolderBench "$home/satchel"
   "$java" -Xmx256m -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.InsideBench
+  "$java" -Xmx300m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.ProfileBench
   if app_pid >/dev/null; then
     "$java" -Xmx256m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.SaveBench "http://127.0.0.1:$(cat "$state/app.port")"
   else

@@ -23,6 +23,10 @@ final class ByteGuess {
     private static final int FARTHEST = 24;
     private static final int LONGEST_MARK = 4;
     private static final int LEAST = 3;
+    private static final int MOST_MARKS = 24;
+    private static final int MOST_ALIKE = 8;
+    /** Texts that lead somewhere, of all contents; more say no more. */
+    private static final int MOST_HEARD = 6_000;
 
     private final List<Heard> heard = new ArrayList<>();
 
@@ -32,7 +36,7 @@ final class ByteGuess {
     /** Looks through a content. */
     void take(byte[] bytes, Predicate<String> leads) {
         for (Hit hit : Texts.among(bytes)) {
-            if (leads.test(hit.text())) {
+            if (heard.size() < MOST_HEARD && leads.test(hit.text())) {
                 heard.add(new Heard(bytes, hit));
             }
         }
@@ -76,13 +80,17 @@ final class ByteGuess {
             return count != 0 ? count : fixed != 0 ? fixed : near != 0 ? near : a.getKey().compareTo(b.getKey());
         });
         Set<String> out = new TreeSet<>();
-        int most = 24;
+        Set<Integer> covered = new HashSet<>();
+        int alike = 0;
         for (Map.Entry<String, Set<Integer>> entry : shared) {
-            if (out.size() < most) {
+            boolean more = entry.getValue().stream().filter(hit -> !covered.contains(hit)).limit(LEAST).count() >= LEAST;
+            // Several that hold the same are tried: which of them holds nothing else is counted afterwards.
+            if (out.size() < MOST_MARKS && (more || (alike < MOST_ALIKE && entry.getValue().size() == shared.get(0).getValue().size()))) {
+                alike += more ? 0 : 1;
+                covered.addAll(entry.getValue());
                 out.add(entry.getKey());
             }
         }
-        shared.stream().filter(entry -> fixed(entry.getKey()) == LONGEST_MARK).limit(most).forEach(entry -> out.add(entry.getKey()));
         out.add("");
         return out;
     }

@@ -3,6 +3,7 @@ package org.opensatchel.core.link.learn;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -25,14 +26,16 @@ final class Gathering {
 
     /** Values that look like nothing that matters are only counted beyond so many at one place. */
     private static final int MOST_IDLE = 3_000;
-    private static final int MOST_VALUES = 1_500_000;
+    /** Of a place with more values these say enough; all of them would take many times the memory of their documents. */
+    static final int MOST_OF_A_PLACE = 8_000;
+    private static final int MOST_VALUES = 300_000;
     private static final int MOST_PLACES = 60_000;
 
     private final Sort sort;
     private final Map<Where, List<Val>> columns = new HashMap<>();
-    private final Map<Where, Integer> idle = new HashMap<>();
     private final List<Part> parts = new ArrayList<>();
     private final Set<String> known = new TreeSet<>();
+    private final List<Set<String>> tops = new ArrayList<>();
     private int values;
 
     /** What tells documents of one kind from others. */
@@ -52,18 +55,26 @@ final class Gathering {
             for (Example.Document document : examples.get(i).documents()) {
                 Doc doc = new Doc(i, document.path(), leads.get(i));
                 for (Unwrapped content : Unwrapped.all(document.path(), document.bytes(), most)) {
-                    for (Content is : Content.of(content.bytes())) {
-                        Sort sort = sort(doc, content, is);
-                        Gathering there = out.get(sort.toString());
-                        Gathering gathering = there == null ? new Gathering(sort) : there;
-                        if (gathering.add(new Part(doc, content))) {
-                            out.put(sort.toString(), gathering);
-                        }
-                    }
+                    gather(new Part(doc, content), out);
                 }
             }
         }
         return List.copyOf(out.values());
+    }
+
+    /** What is read whole as a tree is that and nothing else; a table may be a text of statements as well. */
+    private static void gather(Part part, Map<String, Gathering> out) {
+        for (Content is : Content.of(part.content.bytes())) {
+            Sort sort = sort(part.doc, part.content, is);
+            Gathering there = out.get(sort.toString());
+            Gathering gathering = there == null ? new Gathering(sort) : there;
+            if (gathering.add(part)) {
+                out.put(sort.toString(), gathering);
+                if (is.isTree() && is != Content.TABLE) {
+                    return;
+                }
+            }
+        }
     }
 
     private static Sort sort(Doc doc, Unwrapped content, Content is) {
@@ -77,37 +88,66 @@ final class Gathering {
     private boolean add(Part part) {
         Gathered sink = new Gathered(part.doc);
         try {
-            known.addAll(sort.content.explore(part.content.bytes(), sink));
+            Set<String> made = sort.content.explore(part.content.bytes(), sink);
+            known.addAll(made);
+            tops.add(tops(made));
         } catch (Unreadable broken) {
             return false;
         }
-        sink.spots.forEach((where, spots) -> columns.computeIfAbsent(where, key -> new ArrayList<>()).addAll(spots));
+        sink.spots.forEach((where, spots) -> columns.computeIfAbsent(where, key -> new ArrayList<>()).addAll(spots.values));
         parts.add(part);
         return true;
     }
 
+    /** The values of one place in one document. */
+    private static final class AtPlace {
+        private final List<Val> values = new ArrayList<>(2);
+        private int idle;
+    }
+
     private final class Gathered extends SpotSink {
         private final Doc doc;
-        private final Map<Where, List<Val>> spots = new HashMap<>();
+        /** A document's walk names the same place by the same object. */
+        private final Map<Where, AtPlace> spots = new IdentityHashMap<>();
 
         Gathered(Doc doc) {
             this.doc = doc;
         }
 
         @Override
+        protected boolean isFull(Where where) {
+            AtPlace there = spots.get(where);
+            return there != null && there.values.size() - there.idle >= MOST_OF_A_PLACE;
+        }
+
+        @Override
         protected void take(Where where, String text, Supplier<Place> place, Level level, long anchor) {
-            boolean idles = !matters(text);
-            if (values >= MOST_VALUES || (spots.size() >= MOST_PLACES && !spots.containsKey(where))
-                    || (idles && idle.merge(where, 1, Integer::sum) > MOST_IDLE)) {
-                return;
+            AtPlace there = spots.get(where);
+            if (there == null) {
+                if (values >= MOST_VALUES || spots.size() >= MOST_PLACES) {
+                    return;
+                }
+                there = new AtPlace();
+                spots.put(where, there);
             }
-            values++;
-            spots.computeIfAbsent(where, key -> new ArrayList<>(2)).add(new Val(new Spot(where, text, Place.WHOLE, level, anchor), doc));
+            boolean open = there.idle < MOST_IDLE || there.values.size() > there.idle;
+            boolean told = open && there.values.size() - there.idle < MOST_OF_A_PLACE && matters(text);
+            if (values < MOST_VALUES && (told || there.idle < MOST_IDLE)) {
+                there.idle += told ? 0 : 1;
+                values++;
+                there.values.add(new Val(new Spot(where, text, Place.WHOLE, level, anchor), doc));
+            }
         }
 
         private boolean matters(String text) {
-            return Column.isPathLike(text) || doc.leads().ground().mayBeFolder(text.strip()) || Leads.readings(text).size() > 1;
+            return (Column.isPathLike(text) && !isNumber(text)) || doc.leads().ground().mayBeFolder(text.strip())
+
+                    || (text.length() >= 8 && Leads.readings(text).size() > 1);
         }
+    }
+
+    private static boolean isNumber(String text) {
+        return text.chars().allMatch(c -> (c >= '0' && c <= '9') || c == '.' || c == '-' || c == '+' || c == 'e' || c == 'E' || c == ' ');
     }
 
     Sort sort() {
@@ -124,6 +164,24 @@ final class Gathering {
 
     Set<String> known() {
         return known;
+    }
+
+    /** The names at the top of what a document is made of; of a list those of its entries. */
+    private static Set<String> tops(Set<String> made) {
+        Set<String> out = new TreeSet<>();
+        for (String path : made) {
+            String names = path.startsWith("/*/") ? path.substring(3) : path.startsWith("/") ? path.substring(1) : "";
+            String top = names.indexOf('/') < 0 ? names : names.substring(0, names.indexOf('/'));
+            if (!top.isEmpty() && !top.equals(Where.ANY)) {
+                out.add(top.replace("~1", "/").replace("~0", "~"));
+            }
+        }
+        return out;
+    }
+
+    /** The names at the top of each document. */
+    List<Set<String>> tops() {
+        return tops;
     }
 
     /** How many documents, a package counting once. */

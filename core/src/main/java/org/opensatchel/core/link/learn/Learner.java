@@ -115,6 +115,11 @@ public final class Learner {
                         out.computeIfAbsent(at, key -> new ArrayList<>())
                                 .add(new Val(new Spot(at, text, Place.WHOLE, level, anchor), part.doc()));
                     }
+
+                    @Override
+                    protected boolean isFull(Where at) {
+                        return out.getOrDefault(at, List.of()).size() >= Gathering.MOST_OF_A_PLACE;
+                    }
                 });
             } catch (Unreadable never) {
                 throw new IllegalStateException(never);
@@ -142,7 +147,7 @@ public final class Learner {
                 contents.forEach(one -> lines.add(Beginning.firstLine(one)));
                 yield new Kind.Begins("", "", List.of(), lines.size() == 1 ? lines.iterator().next() : "");
             }
-            default -> new Kind.Begins("", "", KindLearner.common(contents.stream().map(one -> Beginning.keys(content, one))), "");
+            default -> new Kind.Begins("", "", KindLearner.common(gathering.tops().stream()), "");
         };
     }
 }

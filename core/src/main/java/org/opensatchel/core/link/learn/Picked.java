@@ -241,9 +241,9 @@ final class Picked {
             if (out.size() > 60) {
                 break;
             }
-            out.addAll(value.spot().level().values().keySet());
+            out.addAll(value.spot().level().names());
             if (value.spot().level().depth() > 0) {
-                value.spot().level().at(value.spot().level().depth() - 1).values().keySet().forEach(key -> out.add("../" + key));
+                value.spot().level().at(value.spot().level().depth() - 1).names().forEach(key -> out.add("../" + key));
             }
         }
         return out;

@@ -49,12 +49,25 @@ final class ByteWalk {
         }
 
         void read() {
-            int at = 0;
-            while (at + mark.length <= bytes.length) {
+            int at = next(0);
+            while (at + mark.length <= bytes.length && !sink.isFull(where)) {
                 int past = isMark(at) ? text(at + mark.length) : 0;
                 // What was a text is not read again from its middle.
-                at = past > 0 ? past : at + 1;
+                at = next(past > 0 ? past : at + 1);
             }
+        }
+
+        /** The next place at which the mark may begin. */
+        private int next(int from) {
+            if (mark.length == 0 || mark[0] < 0) {
+                return from;
+            }
+            byte first = (byte) mark[0];
+            int at = from;
+            while (at < bytes.length && bytes[at] != first) {
+                at++;
+            }
+            return at;
         }
 
         private boolean isMark(int at) {

@@ -35,7 +35,8 @@ public enum Content {
         if (Database.isOne(bytes)) {
             return List.of(DATABASE);
         }
-        Optional<String> text = text(bytes);
+        // What it begins with tells; the rest of a long one need not be decoded for that.
+        Optional<String> text = text(bytes.length <= HEAD ? bytes : java.util.Arrays.copyOf(bytes, HEAD));
         if (text.isEmpty()) {
             return List.of(BYTES);
         }

@@ -1,7 +1,9 @@
 package org.opensatchel.core.link.profile;
 
-import java.util.HashMap;
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** One open part of a document on the way down to a value: an element, an object, a list, a section, a line. */
 public final class Level {
@@ -13,7 +15,8 @@ public final class Level {
 
     private final Level around;
     private final int depth;
-    private Map<String, String> values = Map.of();
+    /** Names and values in turns: there are few of them, and very many levels. */
+    private List<String> values = List.of();
 
     public Level(Level around) {
         this(around, around == null ? 0 : around.depth + 1);
@@ -44,11 +47,12 @@ public final class Level {
     }
 
     void put(String key, String value) {
-        if (value.length() <= LONGEST && values.size() < MOST) {
+        if (value.length() <= LONGEST && values.size() < 2 * MOST) {
             if (values.isEmpty()) {
-                values = new HashMap<>(4);
+                values = new ArrayList<>(4);
             }
-            values.put(key, value);
+            values.add(key);
+            values.add(value);
         }
     }
 
@@ -60,11 +64,24 @@ public final class Level {
             level = level.around;
             name = name.substring(UP.length());
         }
-        return level == null ? "" : level.values.getOrDefault(name, "");
+        return level == null ? "" : level.own(name);
     }
 
-    /** The short values right in it. */
-    public Map<String, String> values() {
-        return values;
+    private String own(String name) {
+        for (int i = values.size() - 2; i >= 0; i -= 2) {
+            if (values.get(i).equals(name)) {
+                return values.get(i + 1);
+            }
+        }
+        return "";
+    }
+
+    /** The names of the short values right in it. */
+    public Set<String> names() {
+        Set<String> out = new TreeSet<>();
+        for (int i = 0; i < values.size(); i += 2) {
+            out.add(values.get(i));
+        }
+        return out;
     }
 }

@@ -20,7 +20,7 @@ final class LineParts {
     private final String line;
     private final int start;
     private final int end;
-    private final List<Token> tokens = new ArrayList<>();
+    private List<Token> tokens;
 
     /** A value and where it begins in the line. */
     record Piece(int at, String text) {}
@@ -39,11 +39,21 @@ final class LineParts {
         }
         start = from;
         end = to;
-        tokens();
     }
 
     boolean isBlank() {
         return start == end;
+    }
+
+    /** Whether it has a sign that paths have: a slash, or a dot before a letter. */
+    boolean hasPathSign() {
+        for (int i = start; i < end; i++) {
+            char c = line.charAt(i);
+            if (c == '/' || c == '\\' || (c == '.' && i + 1 < end && Character.isLetter(line.charAt(i + 1)))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether it is written for people: behind a sign that begins a comment. */
@@ -64,11 +74,21 @@ final class LineParts {
 
     /** The first word, its digits as {@code #}; a quotation mark where the line begins with one. */
     String first() {
-        if (tokens.isEmpty()) {
+        int i = start;
+        while (i < end && QUOTES.indexOf(line.charAt(i)) < 0 && (SEPARATORS.indexOf(line.charAt(i)) >= 0 || isColon(i))) {
+            i++;
+        }
+        if (i >= end) {
             return "";
         }
-        Token token = tokens.get(0);
-        return token.quoted ? "\"" : word(line.substring(token.from, token.to));
+        int quote = QUOTES.indexOf(line.charAt(i));
+        if (quote >= 0 && closing(i + 1, CLOSING.charAt(quote)) >= 0) {
+            return "\"";
+        }
+        while (i < end && SEPARATORS.indexOf(line.charAt(i)) >= 0) {
+            i++;
+        }
+        return i >= end ? "" : word(line.substring(i, wordEnd(i)));
     }
 
     /** A word with {@code #} for each run of digits. */
@@ -86,7 +106,15 @@ final class LineParts {
         return out.toString();
     }
 
-    private void tokens() {
+    private List<Token> tokens() {
+        if (tokens == null) {
+            tokens = new ArrayList<>();
+            tokenize();
+        }
+        return tokens;
+    }
+
+    private void tokenize() {
         int i = start;
         String label = "";
         while (i < end && tokens.size() < MOST_TOKENS) {
@@ -179,21 +207,22 @@ final class LineParts {
         List<Piece> out = new ArrayList<>(1);
         switch (part.kind()) {
             case WHOLE -> add(out, start, end);
-            case REST -> rest(out, tokens.isEmpty() ? end : tokens.get(0).to + (tokens.get(0).quoted ? 1 : 0), true);
+            case REST -> rest(out, tokens().isEmpty() ? end : tokens().get(0).to + (tokens().get(0).quoted ? 1 : 0), true);
             case FROM -> {
-                List<Token> words = tokens.stream().filter(token -> !token.quoted).toList();
+                List<Token> words = tokens().stream().filter(token -> !token.quoted).toList();
                 if (words.size() >= part.number()) {
                     rest(out, words.get(part.number() - 1).from, false);
                 }
             }
             case QUOTED, WORD -> {
-                List<Token> of = tokens.stream().filter(token -> token.quoted == (part.kind() == Part.Kind.QUOTED)).toList();
+                List<Token> of = tokens().stream().filter(token -> token.quoted == (part.kind() == Part.Kind.QUOTED)).toList();
                 if (of.size() >= part.number()) {
                     Token token = of.get(part.number() - 1);
                     add(out, token.from, token.to);
                 }
             }
-            case AFTER -> tokens.stream().filter(token -> token.after.equals(part.word())).forEach(token -> add(out, token.from, token.to));
+            case AFTER ->
+                tokens().stream().filter(token -> token.after.equals(part.word())).forEach(token -> add(out, token.from, token.to));
         }
         return out;
     }
@@ -204,7 +233,7 @@ final class LineParts {
         Set<String> labels = new HashSet<>();
         int quoted = 0;
         int words = 0;
-        for (Token token : tokens) {
+        for (Token token : tokens()) {
             if (!token.after.isEmpty() && labels.size() < MOST_LABELS && labels.add(token.after)) {
                 out.add(new Part(Part.Kind.AFTER, 0, token.after));
             }
@@ -216,7 +245,7 @@ final class LineParts {
                 }
             }
         }
-        if (tokens.size() > 1) {
+        if (tokens().size() > 1) {
             out.add(new Part(Part.Kind.REST, 0, ""));
         }
         out.add(new Part(Part.Kind.WHOLE, 0, ""));

@@ -26,6 +26,11 @@ public abstract class SpotSink {
     /** @param anchor the same for everything that is the same value of the document */
     protected abstract void take(Where where, String text, Supplier<Place> place, Level level, long anchor);
 
+    /** Whether no more values of a place are taken: whoever walks may leave them out. */
+    protected boolean isFull(Where where) {
+        return false;
+    }
+
     /** Keeps the values of a document that is read by a profile. */
     static final class Kept extends SpotSink {
 

@@ -8,7 +8,8 @@ import java.util.Optional;
 public final class Texts {
 
     private static final int LONGEST = 2_048;
-    private static final int MOST = 400_000;
+    /** So many say enough of any file. */
+    private static final int MOST = 40_000;
     private static final int LEAST = 3;
     /** Behind a mark of letters a text that a zero closes begins somewhere in the same run. */
     private static final int DEEP = 16;

@@ -127,6 +127,7 @@ interface Trail {
         private final String name;
         private final int[] count;
         private final Map<String, Explored> below = new HashMap<>();
+        private final List<List<Where>> byIndex = new ArrayList<>(0);
         private List<Where> wheres;
 
         Explored(Explored above, String name, int[] count) {
@@ -161,6 +162,14 @@ interface Trail {
 
         @Override
         public List<Where> wheres(int index) {
+            int at = Math.min(index, MOST_INDEXES);
+            while (byIndex.size() <= at) {
+                byIndex.add(indexed(byIndex.size()));
+            }
+            return byIndex.get(at);
+        }
+
+        private List<Where> indexed(int index) {
             List<Where> out = new ArrayList<>(2);
             Trail any = child(Where.ANY);
             Trail own = index < MOST_INDEXES ? child(Integer.toString(index)) : null;

@@ -37,16 +37,24 @@ public final class XmlScan {
         private final String namespace;
         private final int index;
         private final String base;
-        private final Map<String, Integer> children = new HashMap<>();
+        /** Made with the first child: most elements have none, and there are very many of them. */
+        private Map<String, Integer> children;
 
         private Element(Element parent, XMLStreamReader reader) {
             this.parent = parent;
             this.name = reader.getPrefix() == null || reader.getPrefix().isEmpty() ? reader.getLocalName()
                     : reader.getPrefix() + ":" + reader.getLocalName();
             this.namespace = reader.getNamespaceURI() == null ? "" : reader.getNamespaceURI();
-            this.index = parent == null ? 1 : parent.children.merge(name, 1, Integer::sum);
+            this.index = parent == null ? 1 : parent.next(name);
             String own = reader.getAttributeValue("http://www.w3.org/XML/1998/namespace", "base");
             this.base = own == null ? (parent == null ? "" : parent.base) : BaseUri.within(parent == null ? "" : parent.base, own);
+        }
+
+        private int next(String child) {
+            if (children == null) {
+                children = new HashMap<>(4);
+            }
+            return children.merge(child, 1, Integer::sum);
         }
 
         public String namespace() {
