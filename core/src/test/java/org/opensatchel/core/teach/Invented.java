@@ -348,6 +348,8 @@ record Invented(String name, String ending, Writes writes, Function<Clip, String
                 }
             }
         }
+        out.add(new Invented("a word, a colon, a whole path", "cln", Writes.ABSOLUTE, Clip::absolute, scene -> utf8(
+                "VERSION:2\n" + each(scene, "\n", clip -> "CLIP:" + clip.in() + "\nPATH:" + clip.absolute() + "\nEND") + "\n")));
         out.add(relative("whole in base64", "whole64", scene -> java.util.Base64.getMimeEncoder().encode(utf8(attributes(scene)))));
         return out;
     }

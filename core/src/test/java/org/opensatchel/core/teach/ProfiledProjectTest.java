@@ -81,6 +81,19 @@ class ProfiledProjectTest {
     }
 
     @Test
+    void aStatementThatIsWrittenOtherwiseIsToldAndOneThatIsNotThereIsNot() throws IOException {
+        String line = "piece \"one\" \"%s\" 1 2\n";
+        StringBuilder text = new StringBuilder("loom 2\n");
+        for (String path : GOOD) {
+            text.append(line.formatted(path));
+        }
+        Profile profile = InventedFormatsTest.learn(withMedia("example", "edit/cut.sta9", text.toString()));
+        assertThat(codes(InventedFormatsTest.check(withMedia("newer", "edit/cut.sta9", "loom 3\npiece 1 2 from here\n"), profile)))
+                .containsExactly("link.profile-differs should");
+        assertThat(codes(InventedFormatsTest.check(withMedia("empty", "edit/cut.sta9", "loom 2\n"), profile))).isEmpty();
+    }
+
+    @Test
     void wholePathsOfAProgramThatWritesNoOthersAreANote() throws IOException {
         Profile profile = InventedFormatsTest.learn(withMedia("example", "edit/cut.abs9",
                 scene("F:\\x\\example\\footage\\a.mov", "F:\\x\\example\\footage\\b.mov", "F:\\x\\example\\sound\\e.wav")));

@@ -137,6 +137,11 @@ public final class PathFinder {
 
     private record Value(Place at, String text) {}
 
+    /** Whether a value has a dot and a letter: most values of most documents are numbers. */
+    private static boolean mayBePath(String text) {
+        return text.indexOf('.') >= 0 && text.chars().anyMatch(Character::isLetter);
+    }
+
     /** Values of XML and JSON have exact ends; what turns out to be neither is looked through as it is. */
     private void structured(DocumentContent document, boolean xml) throws IOException {
         byte[] bytes = document.stream().readNBytes(LONGEST_STRUCTURED + 1);
@@ -204,7 +209,7 @@ public final class PathFinder {
         @Override
         public void element(XmlScan.Element element, XMLStreamReader reader) {
             for (int i = 0; i < reader.getAttributeCount(); i++) {
-                if (reader.getAttributeValue(i).indexOf('.') >= 0) {
+                if (mayBePath(reader.getAttributeValue(i))) {
                     values.add(new Value(element.place(XmlScan.written(reader, i)), reader.getAttributeValue(i)));
                 }
             }
@@ -212,7 +217,7 @@ public final class PathFinder {
 
         @Override
         public void text(XmlScan.Element element, String text) {
-            if (text.indexOf('.') >= 0) {
+            if (mayBePath(text)) {
                 values.add(new Value(element.place(), text));
             }
         }
@@ -236,7 +241,7 @@ public final class PathFinder {
 
         @Override
         public void text(Place at, String text) {
-            if (text.indexOf('.') >= 0) {
+            if (mayBePath(text)) {
                 values.add(new Value(at, text));
             }
         }

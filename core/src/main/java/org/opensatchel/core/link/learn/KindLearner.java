@@ -381,7 +381,8 @@ final class KindLearner {
 
     /** Of bytes, and of lines as a whole, most that looks like a path is a part of something. */
     private static boolean saysEnough(Where where) {
-        return !(where instanceof Where.InBytes) && !(where instanceof Where.InLine line && line.value().kind() == Where.Part.Kind.WHOLE);
+        return where instanceof Where.InTree || (where instanceof Where.InLine line
+                && Set.of(Where.Part.Kind.REST, Where.Part.Kind.QUOTED, Where.Part.Kind.AFTER).contains(line.value().kind()));
     }
 
     private static boolean looksLikePath(String text) {

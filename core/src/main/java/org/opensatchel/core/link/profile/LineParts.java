@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import org.opensatchel.core.link.profile.Where.Part;
 
@@ -13,6 +14,7 @@ final class LineParts {
     private static final int MOST_TOKENS = 100_000;
     private static final int MOST_LABELS = 64;
     private static final int MOST_NUMBER = 8;
+    private static final Set<String> SCHEMES = Set.of("file", "http", "https", "ftp", "smb", "afp", "nfs");
     private static final String SEPARATORS = " \t,;|=()[]{}<>";
     private static final String QUOTES = "\"'`<";
     private static final String CLOSING = "\"'`>";
@@ -176,7 +178,12 @@ final class LineParts {
         while (from > start && Character.isLetterOrDigit(line.charAt(from - 1))) {
             from--;
         }
-        return next != '/' && next != '\\' && next != ':' && at - from != 1;
+        if (next == ':' || at - from == 1) {
+            return false;
+        }
+        // At a line's beginning a word of its own stands before a whole path as well: {@code PATH:/home/…}.
+        boolean begins = from == start && at > from && !SCHEMES.contains(line.substring(from, at).toLowerCase(Locale.ROOT));
+        return begins || (next != '/' && next != '\\');
     }
 
     private int closing(int from, char quote) {

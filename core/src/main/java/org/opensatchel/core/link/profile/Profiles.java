@@ -176,15 +176,25 @@ public final class Profiles {
     /** Whether a document without any of the places is only empty: made of nothing that the examples had not. */
     private static boolean isEmptyOne(Held held) throws Unreadable {
         Kind kind = held.by.kind;
-        if (kind.known().isEmpty()) {
-            return false;
-        }
         for (Unwrapped content : held.contents) {
-            if (!kind.known().containsAll(kind.content().explore(content.bytes(), new Nowhere()))) {
+            if (kind.content() == Content.BYTES ? namesFiles(content.bytes()) : !isKnown(kind, content)) {
                 return false;
             }
         }
         return true;
+    }
+
+    private static boolean isKnown(Kind kind, Unwrapped content) throws Unreadable {
+        Set<String> made = kind.content().explore(content.bytes(), new Nowhere());
+        // A statement that had a value in the examples and has none here is another one by the same word.
+        boolean otherwise = kind.slots().stream().filter(Slot::always).map(Slot::where)
+                .anyMatch(where -> where instanceof Where.InLine line && made.contains(line.section() + "|" + line.begins()));
+        return !kind.known().isEmpty() && !otherwise && kind.known().containsAll(made);
+    }
+
+    /** Whether any text among bytes ends as a file's name does. */
+    private static boolean namesFiles(byte[] bytes) {
+        return Texts.among(bytes).stream().anyMatch(hit -> hit.text().matches(".*[^./\\\\]\\.[A-Za-z][A-Za-z0-9]{1,6}"));
     }
 
     private static final class Nowhere extends SpotSink {
