@@ -157,6 +157,10 @@ public class KitEditor {
         if (reading.kit().isEmpty()) {
             return new Judgement(reading.faults(), List.of());
         }
+        if (!reading.kit().get().links().named().isEmpty()) {
+            // Nobody here gives it beside the kit, and what it describes would go unread without a word.
+            return new Judgement(List.of(new JsonFault("/links/profiles", PublishWording.NAMED_PROFILE.say())), List.of());
+        }
         List<RosterFields> roster = courses.roster(assignment).stream().map(student -> student.fields(assignment)).toList();
         Optional<StarterContents> starters = whole ? Optional.of(contents.starters(assignment.courseId())) : Optional.empty();
         try {

@@ -13,7 +13,8 @@ import org.opensatchel.core.fact.Wording;
 enum PublishWording implements Wording {
     MEANWHILE(NEWER, VERSION),
     SAME_MOMENT,
-    NO_OBJECT(MOST_BYTES);
+    NO_OBJECT(MOST_BYTES),
+    NAMED_PROFILE;
 
     private final Set<FactName> takes;
 
