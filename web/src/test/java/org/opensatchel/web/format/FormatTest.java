@@ -207,6 +207,13 @@ class FormatTest extends HandingIn {
     }
 
     @Test
+    void aKitThatOnlyNamesAFormatIsNotPublished() {
+        String kit = "{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}, \"links\": {\"profiles\": [\"" + "0".repeat(64) + "\"]}}";
+        assertThat(editor.judge(market(), kit.getBytes(StandardCharsets.UTF_8), true).faults()).extracting(fault -> fault.at())
+                .containsExactly("/links/profiles");
+    }
+
+    @Test
     void everythingWorksWithoutScript() throws IOException {
         Page page = signIn("quillfeather", new Browser.NewContextOptions().setJavaScriptEnabled(false));
         page.navigate(formats());
