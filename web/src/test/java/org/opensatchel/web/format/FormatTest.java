@@ -136,7 +136,7 @@ class FormatTest extends HandingIn {
         press(page, "Keep the format");
         assertThat(page.locator("main"))
                 .containsText("“Loom scenes” is kept, and this kit reads its documents with it once it is published.");
-        assertThat(page.locator(".formats")).containsText("*.loomx");
+        assertThat(page.locator(".described")).containsText("*.loomx");
         assertThat(inPlan()).extracting(Profile::title).containsExactly("Loom scenes");
         accessible(page);
 
@@ -203,7 +203,7 @@ class FormatTest extends HandingIn {
                 "{\"profile\": 1, \"title\": \"From <b>afar</b>\", \"files\": \"**/*.afr\", \"content\": \"xml\", \"slots\": [{\"id\": \"a\", \"at\": \"/x/@y\"}]}");
         press(page, "Import");
         assertThat(page.locator("main")).containsText("“From <b>afar</b>” is imported.");
-        assertThat(page.locator(".formats")).containsText("Not in use");
+        assertThat(page.locator(".described")).containsText("Not in use");
     }
 
     @Test
@@ -224,7 +224,7 @@ class FormatTest extends HandingIn {
         press(page, "Show again");
         assertThat(page.locator("main")).containsText("6 links were read.");
         press(page, "Keep the format");
-        assertThat(page.locator(".formats")).containsText("*.loomx documents");
+        assertThat(page.locator(".described")).containsText("*.loomx documents");
     }
 
     @Test
