@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Stream;
 import org.opensatchel.core.link.learn.Learned;
 import org.opensatchel.core.link.profile.Kind;
 import org.opensatchel.core.link.profile.Profile;
@@ -74,9 +73,7 @@ record Choices(Map<String, String> by) {
             boolean link = role(number, slot, true).equals(word(Slot.Role.LINK));
             (link ? slots : open).add(link ? with(slot, Slot.Role.LINK, out) : slot);
         }
-        boolean same = Stream.concat(kind.slots().stream(), kind.undecided().stream()).map(Slot::id).distinct().count() == kind.slots()
-                .size() + (long) kind.undecided().size();
-        return new Kind(kind.files(), kind.begins(), kind.unwrap(), kind.content(), same ? slots : kind.slots(), open, kind.absolute(),
+        return new Kind(kind.files(), kind.begins(), kind.unwrap(), kind.content(), slots, open, kind.absolute(),
                 kind.known());
     }
 

@@ -17,17 +17,7 @@ import org.opensatchel.core.path.ProjectPath;
 public record Example(Optional<String> rootName, Set<ProjectPath> files, Optional<LinkAddress> location, List<Document> documents) {
 
     /** A document of it, whole. */
-    public record Document(ProjectPath path, byte[] bytes) {
-        @Override
-        public boolean equals(Object other) {
-            return this == other;
-        }
-
-        @Override
-        public int hashCode() {
-            return path.hashCode();
-        }
-    }
+    public record Document(ProjectPath path, byte[] bytes) {}
 
     public Example {
         files = Set.copyOf(files);

@@ -31,7 +31,11 @@ import org.opensatchel.core.path.ProjectPath;
 final class KindLearner {
 
     private static final int MOST_ALONE = 40;
-    private static final int MOST_FOLDERS = 200;
+    /** Each name may be held against each folder: a document that is all names and folders is none. */
+    private static final int MOST_FOLDERS = 40;
+    private static final int MOST_NAMES = 300;
+    /** Beyond so many places of links no more is told of which belong together. */
+    private static final int MOST_JOINED = 150;
 
     private final Map<Where, List<Val>> columns;
     private final List<Drafted> drafts = new ArrayList<>();
@@ -96,7 +100,7 @@ final class KindLearner {
         for (Drafted one : drafts) {
             used.add(one.column.where());
         }
-        picked.doubtful().stream().filter(column -> !used.contains(column.where()) && !isOfItself(column))
+        picked.doubtful().stream().limit(MOST_NAMES).filter(column -> !used.contains(column.where()) && !isOfItself(column))
                 .filter(column -> !isNameOf(column, stated)).forEach(column -> undecided.add(new Drafted(column, Role.LINK)));
         saved();
         alone(stated);
@@ -143,7 +147,7 @@ final class KindLearner {
                 .thenComparing(one -> -one.column.leading()).thenComparing(one -> one.column.where()));
         List<Drafted> first = new ArrayList<>();
         for (Drafted one : order) {
-            Optional<Drafted> same = first.stream().map(of -> form(one.column, of)).flatMap(Optional::stream)
+            Optional<Drafted> same = first.stream().limit(MOST_JOINED).map(of -> form(one.column, of)).flatMap(Optional::stream)
                     .max(Comparator.comparingInt(form -> form.same));
             if (same.isEmpty()) {
                 first.add(one);
@@ -206,7 +210,7 @@ final class KindLearner {
             return Optional.empty();
         }
         List<Spot> mine = spots(column);
-        for (Drafted of : stated) {
+        for (Drafted of : stated.subList(0, Math.min(stated.size(), MOST_JOINED))) {
             List<Spot> its = spots(of.column);
             for (int depth : Joining.depths(column.where(), of.column.where())) {
                 int[] pairs = Joining.pairs(mine, its, depth);
@@ -238,7 +242,7 @@ final class KindLearner {
         columns.entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(entry -> !certain.contains(entry.getKey()))
                 .filter(entry -> entry.getValue().stream().filter(value -> looksLikeFile(value.text())).count() * 2 > entry.getValue()
                         .size())
-                .forEach(entry -> set.stream().filter(folder -> !folder.getKey().equals(entry.getKey()))
+                .limit(MOST_NAMES).forEach(entry -> set.stream().filter(folder -> !folder.getKey().equals(entry.getKey()))
                         .flatMap(folder -> folded(entry.getKey(), entry.getValue(), folder.getKey(), folder.getValue()).stream())
                         .max(Comparator.comparingInt((Folded one) -> one.column.leading()).thenComparing(one -> one.within))
                         .ifPresent(found::add));

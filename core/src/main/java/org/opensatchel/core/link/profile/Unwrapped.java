@@ -196,14 +196,4 @@ public record Unwrapped(List<Wrap> wraps, String member, Set<String> members, by
             return Optional.empty();
         }
     }
-
-    @Override
-    public boolean equals(Object other) {
-        return this == other;
-    }
-
-    @Override
-    public int hashCode() {
-        return System.identityHashCode(this);
-    }
 }
