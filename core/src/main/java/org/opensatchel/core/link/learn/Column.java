@@ -42,6 +42,19 @@ final class Column {
         String text() {
             return spot.text().strip();
         }
+
+        Anchor anchor() {
+            return new Anchor(doc.example(), doc.path(), spot.anchor());
+        }
+
+        /** One value of one document, wherever it is said to stand. */
+        record Anchor(int example, ProjectPath path, long at) {
+
+            /** What stands a number of values after it. */
+            Anchor beside(int by) {
+                return new Anchor(example, path, at + by);
+            }
+        }
     }
 
     /** A document that values come from. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.Supplier;
 import org.opensatchel.core.finding.Place;
@@ -179,9 +180,14 @@ final class Gathering {
         return out;
     }
 
-    /** The names at the top of each document. */
-    List<Set<String>> tops() {
-        return tops;
+    /** Names at the top that every document has. */
+    List<String> common() {
+        SortedSet<String> out = tops.stream().reduce((a, b) -> {
+            Set<String> both = new TreeSet<>(a);
+            both.retainAll(b);
+            return both;
+        }).map(TreeSet::new).orElseGet(TreeSet::new);
+        return List.copyOf(out).subList(0, Math.min(40, out.size()));
     }
 
     /** How many documents, a package counting once. */

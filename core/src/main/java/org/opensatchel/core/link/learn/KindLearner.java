@@ -2,17 +2,11 @@ package org.opensatchel.core.link.learn;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SortedSet;
-import java.util.TreeMap;
-import java.util.TreeSet;
-import java.util.stream.Stream;
 import org.opensatchel.core.link.finder.Passing;
 import org.opensatchel.core.link.learn.Column.Val;
 import org.opensatchel.core.link.learn.Lead.From;
@@ -42,24 +36,6 @@ final class KindLearner {
     private final Set<Where> used = new HashSet<>();
     private final long documents;
 
-    /** A slot as far as it is known, with the values it was learned from. */
-    static final class Drafted {
-        final Column column;
-        final Role role;
-        Drafted of;
-        int within;
-        Drafted base;
-        int baseWithin;
-        int same;
-        Start starts;
-        List<Slot.Prefix> prefixes = List.of();
-
-        Drafted(Column column, Role role) {
-            this.column = column;
-            this.role = role;
-        }
-    }
-
     /** What was learned: the slots, those that are undecided, and three values of each. */
     record Told(List<Slot> slots, List<Slot> undecided, Map<String, List<String>> samples, boolean absolute) {
 
@@ -82,7 +58,7 @@ final class KindLearner {
                 drafts.add(new Drafted(column, Role.ALONE));
                 used.add(column.where());
             } else if (isOfItself(column)) {
-                drafts.add(new Drafted(column, isWhole(column) ? Role.SAVED : Role.ALONE));
+                drafts.add(new Drafted(column, column.isAllAbsolute() ? Role.SAVED : Role.ALONE));
                 used.add(column.where());
             } else {
                 links.add(column);
@@ -101,10 +77,10 @@ final class KindLearner {
             used.add(one.column.where());
         }
         picked.doubtful().stream().limit(MOST_NAMES).filter(column -> !used.contains(column.where()) && !isOfItself(column))
-                .filter(column -> !isNameOf(column, stated)).forEach(column -> undecided.add(new Drafted(column, Role.LINK)));
+                .filter(column -> nameOf(column, stated).isEmpty()).forEach(column -> undecided.add(new Drafted(column, Role.LINK)));
         saved();
         alone(stated);
-        return finished(undecided);
+        return new SlotMaker(drafts, documents).told(undecided);
     }
 
     /** Whether paths were only found by looking everywhere: a folder that stands beside them would say more. */
@@ -129,10 +105,6 @@ final class KindLearner {
             kept += column.target(i).filter(path -> Passing.isKept(path.text())).isPresent() ? 1 : 0;
         }
         return kept * 100 >= column.leading() * 95;
-    }
-
-    private static boolean isWhole(Column column) {
-        return column.isAllAbsolute();
     }
 
     private static List<Spot> spots(Column column) {
@@ -200,11 +172,7 @@ final class KindLearner {
                 && !column.decoding().base64;
     }
 
-    /** Whether nearly all values of a column are the last names of the files that a link beside them names. */
-    private static boolean isNameOf(Column column, List<Drafted> stated) {
-        return nameOf(column, stated).isPresent();
-    }
-
+    /** A column as the names of the files that a link beside it leads to: where nearly all its values are their last names. */
     private static Optional<Drafted> nameOf(Column column, List<Drafted> stated) {
         if (!isBare(column)) {
             return Optional.empty();
@@ -237,7 +205,7 @@ final class KindLearner {
         stated.forEach(one -> certain.add(one.column.where()));
         List<Map.Entry<Where, List<Val>>> set = columns.entrySet().stream().sorted(Map.Entry.comparingByKey())
                 .filter(entry -> namesFolders(entry.getValue())).limit(MOST_FOLDERS).toList();
-        Set<Object> covered = new HashSet<>();
+        Set<Val.Anchor> covered = new HashSet<>();
         List<Folded> found = new ArrayList<>();
         columns.entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(entry -> !certain.contains(entry.getKey()))
                 .filter(entry -> entry.getValue().stream().filter(value -> looksLikeFile(value.text())).count() * 2 > entry.getValue()
@@ -249,10 +217,9 @@ final class KindLearner {
         // Beside a name that is told apart in several ways, the place that holds most of them is meant.
         found.sort(Comparator.comparingInt((Folded one) -> -one.column.leading()).thenComparing(one -> one.column.where()));
         for (Folded one : found) {
-            boolean fresh = one.column.values().stream().map(Val::spot)
-                    .noneMatch(spot -> covered.contains(spot.level() + "/" + spot.anchor()));
+            boolean fresh = one.column.values().stream().map(Val::anchor).noneMatch(covered::contains);
             if (fresh) {
-                one.column.values().forEach(value -> covered.add(value.spot().level() + "/" + value.spot().anchor()));
+                one.column.values().forEach(value -> covered.add(value.anchor()));
                 stated.add(one.drafted(drafts));
             }
         }
@@ -338,9 +305,9 @@ final class KindLearner {
     }
 
     private static boolean covers(Column column, List<Val> values) {
-        Set<Object> own = new HashSet<>();
-        column.values().forEach(value -> own.add(value.doc().path() + "/" + value.spot().anchor()));
-        return values.stream().anyMatch(value -> own.contains(value.doc().path() + "/" + value.spot().anchor()));
+        Set<Val.Anchor> own = new HashSet<>();
+        column.values().forEach(value -> own.add(value.anchor()));
+        return values.stream().anyMatch(value -> own.contains(value.anchor()));
     }
 
     private static Optional<Start> savedPlace(List<Val> values) {
@@ -364,19 +331,20 @@ final class KindLearner {
 
     /** What looks like paths and leads nowhere, or stands beside a link for people: told, so that nobody wonders. */
     private void alone(List<Drafted> stated) {
-        Set<Object> covered = new HashSet<>();
-        drafts.forEach(one -> one.column.values().forEach(value -> covered.add(value.doc().path() + "/" + value.spot().anchor())));
+        Set<Val.Anchor> covered = new HashSet<>();
+        drafts.forEach(one -> one.column.values().forEach(value -> covered.add(value.anchor())));
         List<Drafted> found = new ArrayList<>();
         columns.entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(entry -> !used.contains(entry.getKey()))
                 .filter(entry -> saysEnough(entry.getKey()) && found.size() < MOST_ALONE).forEach(entry -> {
                     List<Val> fresh = entry.getValue().stream()
-                            .filter(value -> !covered.contains(value.doc().path() + "/" + value.spot().anchor())).toList();
+                            .filter(value -> !covered.contains(value.anchor())).toList();
                     boolean paths = fresh.stream().filter(value -> looksLikePath(value.text())).count() * 2 > fresh.size();
                     if (paths && fresh.size() == entry.getValue().size()) {
                         Column column = new Column(entry.getKey(), entry.getValue());
-                        if (column.leading() * 2 < column.total() || isNameOf(column, stated)) {
-                            found.add(nameOf(column, stated).orElseGet(() -> new Drafted(column, Role.ALONE)));
-                            entry.getValue().forEach(value -> covered.add(value.doc().path() + "/" + value.spot().anchor()));
+                        Optional<Drafted> name = nameOf(column, stated);
+                        if (column.leading() * 2 < column.total() || name.isPresent()) {
+                            found.add(name.orElseGet(() -> new Drafted(column, Role.ALONE)));
+                            entry.getValue().forEach(value -> covered.add(value.anchor()));
                         }
                     }
                 });
@@ -392,79 +360,5 @@ final class KindLearner {
     private static boolean looksLikePath(String text) {
         boolean absolute = LinkText.read(text, Notation.SLASHED).map(address -> address.form()).filter(LinkForm::isAbsolute).isPresent();
         return looksLikeFile(text) && text.chars().anyMatch(Character::isLetter) && (absolute || text.indexOf(' ') < 0) || absolute;
-    }
-
-    private Told finished(List<Drafted> undecided) {
-        List<Drafted> order = new ArrayList<>(drafts);
-        order.sort(Comparator.comparing((Drafted one) -> one.role).thenComparing(one -> one.column.where())
-                .thenComparing(one -> one.column.when().toString()));
-        Map<Drafted, String> ids = new HashMap<>();
-        order.forEach(one -> ids.put(one, id(ids.size())));
-        Map<String, List<String>> samples = new LinkedHashMap<>();
-        List<Slot> slots = new ArrayList<>();
-        order.forEach(one -> slots.add(slot(one, ids, samples)));
-        List<Slot> open = new ArrayList<>();
-        undecided.sort(Comparator.comparing(one -> one.column.where()));
-        undecided.forEach(one -> {
-            ids.put(one, id(ids.size()));
-            open.add(slot(one, ids, samples));
-        });
-        boolean absolute = drafts.stream().filter(one -> one.role == Role.LINK || one.role == Role.SAME)
-                .allMatch(one -> one.column.isAllAbsolute());
-        return new Told(slots, open, samples, absolute && !slots.isEmpty());
-    }
-
-    private static String id(int number) {
-        return number < 26 ? String.valueOf((char) ('a' + number)) : "s" + number;
-    }
-
-    private Slot slot(Drafted one, Map<Drafted, String> ids, Map<String, List<String>> samples) {
-        Column column = one.column;
-        String id = ids.get(one);
-        samples.put(id, column.values().stream().map(Val::text).filter(text -> !text.isEmpty()).distinct().limit(3).toList());
-        Start starts = one.starts != null ? one.starts
-                : one.base != null ? new Start.Base(ids.get(one.base), one.baseWithin) : start(column.way());
-        if (one.role == Role.BASE || one.role == Role.FOLDER) {
-            starts = start(one.role == Role.BASE ? baseWay(one) : "");
-        }
-        boolean always = column.values().stream().filter(value -> !value.text().isEmpty()).map(Val::doc).distinct().count() >= documents
-                && (one.role == Role.LINK || one.role == Role.SAME || one.role == Role.BASE || one.role == Role.FOLDER);
-        List<Slot.Prefix> prefixes = column.prefixes().entrySet().stream()
-                .sorted(Comparator.comparing((Map.Entry<String, String> prefix) -> -prefix.getKey().length())
-                        .thenComparing(Map.Entry::getKey))
-                .map(prefix -> new Slot.Prefix(prefix.getKey(), start(prefix.getValue()))).toList();
-        Writings writings = new Writings(column);
-        return new Slot(id, column.where(), one.role, new TreeMap<>(column.when()), column.decoding().base64, column.decoding().escapes,
-                writings.writing(), writings.backslashes(), Optional.ofNullable(one.of).map(ids::get), one.within, starts, prefixes,
-                writings.mark(), new TreeSet<>(column.nothing()), column.blank() > 0, always,
-                new Slot.Evidence(column.total(), column.leading(), one.same));
-    }
-
-    /** Where the folder of a base starts from: as the joined paths did. */
-    private String baseWay(Drafted base) {
-        return drafts.stream().filter(one -> one.base == base).map(one -> one.column.way()).findFirst().orElse("");
-    }
-
-    private static Start start(String way) {
-        int slash = way.indexOf('/');
-        if (slash < 0) {
-            return new Start.Document();
-        }
-        return switch (From.valueOf(way.substring(0, slash))) {
-            case ROOT -> new Start.Root();
-            case FOLDER -> new Start.Folder(way.substring(slash + 1));
-            case ANYWHERE -> new Start.Anywhere();
-            default -> new Start.Document();
-        };
-    }
-
-    /** Names at the top that every document has. */
-    static List<String> common(Stream<Set<String>> tops) {
-        SortedSet<String> out = tops.reduce((a, b) -> {
-            Set<String> both = new TreeSet<>(a);
-            both.retainAll(b);
-            return both;
-        }).map(TreeSet::new).orElseGet(TreeSet::new);
-        return List.copyOf(out).subList(0, Math.min(40, out.size()));
     }
 }

@@ -147,7 +147,7 @@ public final class Learner {
                 contents.forEach(one -> lines.add(Beginning.firstLine(one)));
                 yield new Kind.Begins("", "", List.of(), lines.size() == 1 ? lines.iterator().next() : "");
             }
-            default -> new Kind.Begins("", "", KindLearner.common(gathering.tops().stream()), "");
+            default -> new Kind.Begins("", "", gathering.common(), "");
         };
     }
 }

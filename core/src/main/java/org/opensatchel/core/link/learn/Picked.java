@@ -37,14 +37,11 @@ final class Picked {
     /** Values that stand in quotation marks. */
     private final Set<Object> marked = new HashSet<>();
 
-    /** One value of one document, wherever it is said to stand. */
-    private record Anchor(Object doc, long at) {}
-
     Picked(Map<Where, List<Val>> columns) {
         this.columns = columns;
         columns.forEach((where, values) -> {
             if (where instanceof InLine line && line.value().kind() == Part.Kind.QUOTED) {
-                values.forEach(value -> marked.add(anchor(value)));
+                values.forEach(value -> marked.add(value.anchor()));
             }
         });
         List<Column> own = read(columns);
@@ -118,7 +115,7 @@ final class Picked {
     private boolean isMarked(Column column) {
         for (int i = 0; i < column.values().size(); i++) {
             if (column.target(i).isPresent()) {
-                return marked.contains(anchor(column.values().get(i)));
+                return marked.contains(column.values().get(i).anchor());
             }
         }
         return false;
@@ -158,7 +155,7 @@ final class Picked {
     private boolean isNew(Column column, int least) {
         int fresh = 0;
         for (int i = 0; i < column.values().size() && fresh < least; i++) {
-            fresh += column.target(i).isPresent() && !covered.contains(anchor(column.values().get(i))) ? 1 : 0;
+            fresh += column.target(i).isPresent() && !covered.contains(column.values().get(i).anchor()) ? 1 : 0;
         }
         return fresh >= least;
     }
@@ -166,19 +163,15 @@ final class Picked {
     private void cover(Column column) {
         for (int i = 0; i < column.values().size(); i++) {
             if (column.target(i).isPresent()) {
-                Anchor at = anchor(column.values().get(i));
+                Val.Anchor at = column.values().get(i).anchor();
                 covered.add(at);
                 if (column.where() instanceof Where.InBytes) {
                     // Text of two bytes a sign can be read a byte off, as of the other order.
-                    covered.add(new Anchor(at.doc, at.at - 1));
-                    covered.add(new Anchor(at.doc, at.at + 1));
+                    covered.add(at.beside(-1));
+                    covered.add(at.beside(1));
                 }
             }
         }
-    }
-
-    private static Anchor anchor(Val value) {
-        return new Anchor(value.doc().path() + "/" + value.doc().example(), value.spot().anchor());
     }
 
     /** Places that differ in one name, as one: where something leads somewhere at two of them, and most have few values or they are many. */

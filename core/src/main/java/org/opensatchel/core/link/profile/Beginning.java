@@ -1,9 +1,8 @@
 package org.opensatchel.core.link.profile;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
-import java.util.function.Supplier;
-import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.Unreadable;
 
@@ -52,18 +51,11 @@ public enum Beginning {
     public static Set<String> keys(Content content, byte[] bytes) {
         Top top = new Top(0, new HashSet<>());
         try {
-            content.read(bytes, top, new Ignored());
+            content.read(bytes, top, new SpotSink.Nothing());
         } catch (Unreadable broken) {
             // What was met before says enough.
         }
         return top.names;
-    }
-
-    private static final class Ignored extends SpotSink {
-        @Override
-        protected void take(Where where, String text, Supplier<Place> place, Level level, long anchor) {
-            // Only names are asked for.
-        }
     }
 
     /** Remembers the names of the first step; a list's entries count as the top. */
@@ -87,8 +79,8 @@ public enum Beginning {
         }
 
         @Override
-        public java.util.List<Where> wheres() {
-            return java.util.List.of();
+        public List<Where> wheres() {
+            return List.of();
         }
 
         @Override

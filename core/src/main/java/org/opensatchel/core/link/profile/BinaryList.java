@@ -2,6 +2,7 @@ package org.opensatchel.core.link.profile;
 
 import java.math.BigInteger;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.BitSet;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.ReadWording;
@@ -134,7 +135,7 @@ final class BinaryList {
             throw broken();
         }
         return switch (head.kind) {
-            case 1 -> new BigInteger(java.util.Arrays.copyOfRange(bytes, head.start, head.start + (int) size)).toString();
+            case 1 -> new BigInteger(Arrays.copyOfRange(bytes, head.start, head.start + (int) size)).toString();
             case 5 -> new String(bytes, head.start, head.length, StandardCharsets.UTF_8);
             case 6 -> new String(bytes, head.start, 2 * head.length, StandardCharsets.UTF_16BE);
             default -> "";

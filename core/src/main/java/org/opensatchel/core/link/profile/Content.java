@@ -3,8 +3,10 @@ package org.opensatchel.core.link.profile;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -22,7 +24,7 @@ public enum Content {
 
     /** How a profile writes it. */
     public String word() {
-        return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     /** What a content may be, the likeliest first. */
@@ -36,7 +38,7 @@ public enum Content {
             return List.of(DATABASE);
         }
         // What it begins with tells; the rest of a long one need not be decoded for that.
-        Optional<String> text = text(bytes.length <= HEAD ? bytes : java.util.Arrays.copyOf(bytes, HEAD));
+        Optional<String> text = text(bytes.length <= HEAD ? bytes : Arrays.copyOf(bytes, HEAD));
         if (text.isEmpty()) {
             return List.of(BYTES);
         }
@@ -58,7 +60,7 @@ public enum Content {
     }
 
     static Head head(byte[] bytes) {
-        return new Head(bytes.length <= HEAD ? bytes : java.util.Arrays.copyOf(bytes, HEAD));
+        return new Head(bytes.length <= HEAD ? bytes : Arrays.copyOf(bytes, HEAD));
     }
 
     /** Walks a tree along a trail. */
@@ -173,6 +175,6 @@ public enum Content {
     }
 
     static Collection<String> words() {
-        return java.util.Arrays.stream(values()).map(Content::word).toList();
+        return Arrays.stream(values()).map(Content::word).toList();
     }
 }

@@ -3,6 +3,7 @@ package org.opensatchel.core.link.profile;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Locale;
@@ -59,7 +60,7 @@ final class Database {
     }
 
     static boolean isOne(byte[] bytes) {
-        return bytes.length >= MAGIC.length && java.util.Arrays.equals(bytes, 0, MAGIC.length, MAGIC, 0, MAGIC.length);
+        return bytes.length >= MAGIC.length && Arrays.equals(bytes, 0, MAGIC.length, MAGIC, 0, MAGIC.length);
     }
 
     static void read(byte[] bytes, Trail trail, SpotSink sink) throws Unreadable {

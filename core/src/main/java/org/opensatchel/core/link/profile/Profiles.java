@@ -7,8 +7,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Supplier;
-import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.Link;
@@ -185,7 +183,7 @@ public final class Profiles {
     }
 
     private static boolean isKnown(Kind kind, Unwrapped content) throws Unreadable {
-        Set<String> made = kind.content().explore(content.bytes(), new Nowhere());
+        Set<String> made = kind.content().explore(content.bytes(), new SpotSink.Nothing());
         // A statement that had a value in the examples and has none here is another one by the same word.
         boolean otherwise = kind.slots().stream().filter(Slot::always).map(Slot::where)
                 .anyMatch(where -> where instanceof Where.InLine line && made.contains(line.section() + "|" + line.begins()));
@@ -195,13 +193,6 @@ public final class Profiles {
     /** Whether any text among bytes ends as a file's name does. */
     private static boolean namesFiles(byte[] bytes) {
         return Texts.among(bytes).stream().anyMatch(hit -> hit.text().matches(".*[^./\\\\]\\.[A-Za-z][A-Za-z0-9]{1,6}"));
-    }
-
-    private static final class Nowhere extends SpotSink {
-        @Override
-        protected void take(Where where, String text, Supplier<Place> place, Level level, long anchor) {
-            // Only what a document is made of is asked for.
-        }
     }
 
     /** Takes the links of a member; relative ones start from the folder of the package. */

@@ -31,6 +31,15 @@ public abstract class SpotSink {
         return false;
     }
 
+    /** Takes nothing: for whoever asks only what a document is made of. */
+    static final class Nothing extends SpotSink {
+
+        @Override
+        protected void take(Where where, String text, Supplier<Place> place, Level level, long anchor) {
+            // Values are not asked for.
+        }
+    }
+
     /** Keeps the values of a document that is read by a profile. */
     static final class Kept extends SpotSink {
 

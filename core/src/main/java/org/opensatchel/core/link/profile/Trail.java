@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -103,7 +104,7 @@ interface Trail {
 
         @Override
         public List<Where> wheres() {
-            return here.stream().map(pattern -> pattern.where).filter(java.util.Objects::nonNull).toList();
+            return here.stream().map(pattern -> pattern.where).filter(Objects::nonNull).toList();
         }
 
         @Override

@@ -1,6 +1,5 @@
 package org.opensatchel.core.link.profile;
 
-import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.Optional;
 

@@ -1,6 +1,7 @@
 package org.opensatchel.core.link.profile;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /** Where the values of a slot stand in documents of one kind. */
@@ -96,7 +97,7 @@ public sealed interface Where extends Comparable<Where> {
         }
 
         public String text() {
-            String name = kind.name().toLowerCase(java.util.Locale.ROOT);
+            String name = kind.name().toLowerCase(Locale.ROOT);
             return kind == Kind.AFTER ? name + " " + word : number > 0 ? name + " " + number : name;
         }
 
