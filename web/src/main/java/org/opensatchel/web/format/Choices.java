@@ -3,6 +3,7 @@ package org.opensatchel.web.format;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -45,7 +46,7 @@ record Choices(Map<String, String> by) {
     }
 
     static String word(Slot.Role role) {
-        return role.name().toLowerCase(java.util.Locale.ROOT);
+        return role.name().toLowerCase(Locale.ROOT);
     }
 
     /** The description they make; empty where no link is left. */
@@ -68,7 +69,7 @@ record Choices(Map<String, String> by) {
         Set<String> out = new HashSet<>();
         kind.slots().stream().filter(slot -> role(number, slot, false).equals(word(Slot.Role.ALONE))).map(Slot::id).forEach(out::add);
         kind.slots().forEach(
-                slot -> slots.add(with(slot, Slot.Role.valueOf(role(number, slot, false).toUpperCase(java.util.Locale.ROOT)), out)));
+                slot -> slots.add(with(slot, Slot.Role.valueOf(role(number, slot, false).toUpperCase(Locale.ROOT)), out)));
         for (Slot slot : kind.undecided()) {
             boolean link = role(number, slot, true).equals(word(Slot.Role.LINK));
             (link ? slots : open).add(link ? with(slot, Slot.Role.LINK, out) : slot);

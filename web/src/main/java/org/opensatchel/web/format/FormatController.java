@@ -220,7 +220,7 @@ class FormatController {
     /** Shows what the choices come to, or keeps it: in the course, and in the plan. */
     @PostMapping("/keep")
     String keep(@PathVariable long id, @RequestParam Map<String, String> form, @AuthenticationPrincipal SignedIn me, Model model,
-            RedirectAttributes redirect) throws IOException {
+            RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         if (!form.containsKey("keep")) {
             return learned(assignment, form, me, model);
@@ -229,7 +229,7 @@ class FormatController {
         Optional<Learned> learned;
         try {
             learned = lessons.learn(source(assignment, me, form.getOrDefault("file", ""), form.getOrDefault("form", ""))).learned();
-        } catch (NoSuchFileException | IllegalArgumentException gone) {
+        } catch (IOException | IllegalArgumentException gone) {
             return learned(assignment, form, me, model);
         }
         Optional<Profile> profile = learned.flatMap(one -> new Choices(form).profile(one, title));

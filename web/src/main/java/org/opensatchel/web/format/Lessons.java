@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.Semaphore;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.link.learn.Example;
@@ -36,6 +37,9 @@ class Lessons {
     private static final int REMEMBERED = 30;
     /** Documents that are learned from on a page, in bytes all together. */
     private static final long MOST_DOCUMENTS = 48L << 20;
+
+    /** The forms in which an example is sent, by what an address calls them. */
+    private static final Map<String, WorkOrder.Form> SENT = Map.of("ZIP", WorkOrder.Form.ZIP, "LISTING", WorkOrder.Form.LISTING);
 
     private final Contents contents;
     private final HandInService handIns;
@@ -99,7 +103,7 @@ class Lessons {
     Tried tried(Source on, Profile profile) throws IOException {
         return with(on, source -> {
             ProfileTrial trial = ProfileTrial.of(source, true, profile, limits);
-            Map<String, Integer> counts = new java.util.TreeMap<>();
+            Map<String, Integer> counts = new TreeMap<>();
             trial.documents().values().forEach(each -> each.forEach((outcome, count) -> counts.merge(outcome, count, Integer::sum)));
             return new Tried(trial, ThreadMap.of(ReportDigest.of(trial.report())), counts);
         });
@@ -114,7 +118,7 @@ class Lessons {
                 }
             }
             try (LocalFile stored = contents.file(from.file(), Purpose.EXAMPLE, from.course(), Long.MAX_VALUE);
-                    ProjectSource source = WorkOrder.Form.valueOf(from.form()).open(stored.path(), hash -> {
+                    ProjectSource source = sent(from.form()).open(stored.path(), hash -> {
                         throw new IOException("a packet holds its documents itself");
                     })) {
                 return use.of(source);
@@ -122,5 +126,9 @@ class Lessons {
         } finally {
             one.release();
         }
+    }
+
+    private static WorkOrder.Form sent(String form) {
+        return Optional.ofNullable(SENT.get(form)).orElseThrow(() -> new IllegalArgumentException("no example is sent as " + form));
     }
 }

@@ -160,6 +160,13 @@ class FormatTest extends HandingIn {
         assertThat(page.locator("main")).containsText("Nothing was learned from this project");
         assertThat(page.locator("main")).containsText("Was the project packed without its media?");
         accessible(page);
+        Map<String, String> otherwise = Map.of("LISTING", "This is no listing: it is not a JSON object.", "FOLDER",
+                "This project could not be read.", "RUBBISH", "This project could not be read.");
+        for (String other : otherwise.keySet()) {
+            APIResponse told = page.context().request().get(page.url().replace("form=ZIP", "form=" + other));
+            assertThat(told.status()).as(other).isEqualTo(200);
+            assertThat(told.text()).as(other).contains(otherwise.get(other));
+        }
         page.navigate(formats());
         page.setInputFiles("[data-part=input-zip]",
                 new FilePayload("broken.zip", "application/zip", "no zip".getBytes(StandardCharsets.UTF_8)));
