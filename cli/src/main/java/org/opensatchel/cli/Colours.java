@@ -23,7 +23,7 @@ enum Colours {
         String of(String severity, String text) {
             String colour = switch (severity) {
                 case "must", "fix", "blocked" -> "31";
-                case "should" -> "33";
+                case "should", "tidy", "doubts" -> "33";
                 case "ready" -> "32";
                 default -> "36";
             };

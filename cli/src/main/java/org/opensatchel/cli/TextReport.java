@@ -37,15 +37,13 @@ final class TextReport {
 
     /** One line for one of several projects. */
     static String summary(String project, Report report, Colours colours, Words words) {
-        return colours.of(report.verdict().word(), String.format("%-7s", verdict(report, words)))
+        return colours.of(report.told().word(), String.format("%-28s", verdict(report, words)))
                 + "  " + words.fill("report.tally", pad(report.counts().must()), pad(report.counts().should()), pad(report.counts().note()))
                 + "  " + Printable.of(project);
     }
 
-    /** Ready is not quite that where links of documents that nobody described look broken. */
     private static String verdict(Report report, Words words) {
-        boolean doubtful = report.verdict() == Verdict.READY && report.doubtful() > 0;
-        return words.fill(doubtful ? "verdict.doubts" : "verdict." + report.verdict().word());
+        return words.fill("verdict." + report.told().word());
     }
 
     private static String pad(int number) {
@@ -54,7 +52,7 @@ final class TextReport {
 
     String text() {
         out.append(colours.strong(Printable.line(report.project().root().orElse(words.fill("report.no-root"))))).append(": ")
-                .append(colours.of(report.verdict().word(), verdict(report, words)))
+                .append(colours.of(report.told().word(), verdict(report, words)))
                 .append(report.unjudged().isEmpty() ? "" : " (" + words.fill("report.unjudged", String.join(", ", report.unjudged())) + ")")
                 .append('\n');
         line(words.fill("report.head", report.project().files(), report.project().documents(), report.project().links(),

@@ -6,9 +6,13 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Predicate;
 import org.opensatchel.core.carry.Carried;
 import org.opensatchel.core.carry.CarryTest;
 import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
+import org.opensatchel.core.check.rule.RefusedFile;
+import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.Link;
 import org.opensatchel.core.location.ProjectLocation;
@@ -31,6 +35,11 @@ final class Destinations {
     /** Titles of the required machines on which a link breaks that leads to its file here. */
     private final Map<ResolvedLink, List<String>> breaks = new IdentityHashMap<>();
     private final Map<ProjectPath, TooLong> tooLong = new HashMap<>();
+    private final Map<ProjectPath, Refusal> refused = new TreeMap<>();
+    private final Map<ProjectPath, List<ResolvedLink>> cut = new HashMap<>();
+
+    /** A file that machines of the kit cannot hold: why the first of them cannot, and the titles of all. */
+    private record Refusal(Phrase why, List<String> machines) {}
 
     Destinations(ProjectTree tree, String rootName, Resolution resolution, CheckRequest request) {
         this.shown = request.destinations().stream().map(machine -> CarryTest.of(tree, rootName, resolution.links(), machine)).toList();
@@ -52,10 +61,12 @@ final class Destinations {
             boolean whole = outcome == Outcome.PINNED && broken.link().link().standing() == Link.Standing.WHOLE;
             if (outcome == Outcome.OK || outcome == Outcome.MISSPELT || whole) {
                 breaks.computeIfAbsent(broken.link(), link -> new ArrayList<>(2)).add(machine);
+                broken.link().target().ifPresent(target -> cut.computeIfAbsent(target, file -> new ArrayList<>(1)).add(broken.link()));
             }
         }
-        for (Carried.Refused refused : there.refused()) {
-            refused.pathLength().ifPresent(length -> note(refused.path(), new TooLong(machine, length, there.machine().maxPath())));
+        for (Carried.Refused file : there.refused()) {
+            refused.computeIfAbsent(file.path(), path -> new Refusal(file.why(), new ArrayList<>(2))).machines.add(machine);
+            file.pathLength().ifPresent(length -> note(file.path(), new TooLong(machine, length, there.machine().maxPath())));
         }
     }
 
@@ -80,6 +91,18 @@ final class Destinations {
 
     List<String> breaks(ResolvedLink link) {
         return breaks.getOrDefault(link, List.of());
+    }
+
+    /**
+     * The files that machines of the kit cannot hold.
+     *
+     * @param counts which links count for whether a file is needed there
+     */
+    Map<ProjectPath, RefusedFile> refused(Predicate<ResolvedLink> counts) {
+        Map<ProjectPath, RefusedFile> out = new TreeMap<>();
+        refused.forEach((path, refusal) -> out.put(path,
+                new RefusedFile(refusal.why, refusal.machines, cut.getOrDefault(path, List.of()).stream().anyMatch(counts))));
+        return out;
     }
 
     Map<ProjectPath, TooLong> tooLong() {

@@ -11,6 +11,7 @@ import org.opensatchel.core.check.rule.LocationEvidence;
 import org.opensatchel.core.check.rule.NameEvidence;
 import org.opensatchel.core.check.rule.PackageEvidence;
 import org.opensatchel.core.check.rule.PlaceholderEvidence;
+import org.opensatchel.core.check.rule.RefusedFile;
 import org.opensatchel.core.check.rule.SizeEvidence;
 import org.opensatchel.core.check.rule.StandIns;
 import org.opensatchel.core.check.rule.StepEvidence;
@@ -164,6 +165,11 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
     @Override
     public List<String> breaksOn(ResolvedLink link) {
         return destinations.breaks(link);
+    }
+
+    @Override
+    public Map<ProjectPath, RefusedFile> refused() {
+        return destinations.refused(link -> !isOlder(link) && !hasBetter(link) && !link.link().isGuess());
     }
 
     @Override

@@ -106,6 +106,11 @@ public final class Facts {
         return get(name).flatMap(fact -> fact instanceof Fact.Text text ? Optional.of(text.value()) : Optional.empty());
     }
 
+    /** Texts by their name, as many as are kept; empty where there are none. */
+    public List<String> texts(FactName name) {
+        return get(name).map(fact -> fact instanceof Fact.Texts texts ? texts.values() : List.<String>of()).orElse(List.of());
+    }
+
     /** A number by its name, 0 where there is none. */
     public long number(FactName name) {
         return get(name).map(fact -> fact instanceof Fact.Number number ? number.value() : 0L).orElse(0L);

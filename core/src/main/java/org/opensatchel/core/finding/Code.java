@@ -40,6 +40,7 @@ import static org.opensatchel.core.fact.FactName.TEXT;
 import static org.opensatchel.core.fact.FactName.THERE;
 import static org.opensatchel.core.fact.FactName.TYPE;
 import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.core.fact.FactName.UNIT;
 import static org.opensatchel.core.fact.FactName.VERSION;
 import static org.opensatchel.core.fact.FactName.WANTED;
 import static org.opensatchel.core.fact.FactName.WHAT;
@@ -93,7 +94,7 @@ public enum Code {
     NAME_CASE_CLASH(Family.NAME, "case-clash", Severity.MUST, OTHERS),
     NAME_SOMEONE_ELSE(Family.NAME, "someone-else", Severity.MUST, FOUND, PERSON, HOW),
     NAME_SPACE(Family.NAME, "space", Severity.SHOULD, FOUND),
-    NAME_TOO_LONG(Family.NAME, "too-long", Severity.SHOULD, FOUND, COUNT, MOST),
+    NAME_TOO_LONG(Family.NAME, "too-long", Severity.SHOULD, FOUND, COUNT, MOST, UNIT, MACHINES),
     NAME_PLACEHOLDER_NAME(Family.NAME, "placeholder-name", Severity.SHOULD, FOUND, OTHER),
     NAME_VERSION_MISSING(Family.NAME, "version-missing", Severity.SHOULD, ROLE, EXPECTED),
     NAME_VERSION_GAP(Family.NAME, "version-gap", Severity.NOTE, ROLE, RANGES),
@@ -123,7 +124,7 @@ public enum Code {
     ASSET_STARTER_MOVED(Family.ASSET, "starter-moved", Severity.MUST, EXPECTED),
     ASSET_EMPTY(Family.ASSET, "empty", Severity.MUST),
     ASSET_TRUNCATED(Family.ASSET, "truncated", Severity.MUST),
-    ASSET_TOO_LARGE(Family.ASSET, "too-large", Severity.MUST, BYTES, MOST_BYTES, TYPES, PLACE),
+    ASSET_TOO_LARGE(Family.ASSET, "too-large", Severity.MUST, BYTES, MOST_BYTES, TYPES, PLACE, MACHINES),
     ASSET_TOTAL_TOO_LARGE(Family.ASSET, "total-too-large", Severity.MUST, BYTES, MOST_BYTES, TYPES, PLACE),
     ASSET_TYPE_LIES(Family.ASSET, "type-lies", Severity.SHOULD, WHAT),
     ASSET_TYPE_NOT_ACCEPTED(Family.ASSET, "type-not-accepted", Severity.SHOULD, TYPES, TYPE, ROLE),

@@ -107,6 +107,11 @@ public record Report(int report, Instant made, Verdict verdict, Optional<Doubts>
         return doubts.map(Doubts::links).orElse(0);
     }
 
+    /** The verdict as it is told to people. */
+    public Verdict.Told told() {
+        return verdict.told(counts.should(), doubtful());
+    }
+
     /** The documents they stand in. */
     public List<Doubt> doubted() {
         return doubts.flatMap(Doubts::each).orElse(List.of());

@@ -23,8 +23,10 @@ import org.opensatchel.core.report.Report.LinkLine;
  * @param numbers the place of each drawn link among all links
  * @param findings how many findings there are
  * @param carry the carry test, a line for each machine
+ * @param opening on how many machines everything opens once it is mended; absent where that cannot be said
  */
-public record ReportDigest(Report head, List<Integer> numbers, int findings, List<Carried> carry) {
+public record ReportDigest(Report head, List<Integer> numbers, int findings, List<Carried> carry,
+        Optional<Opening> opening) {
 
     /** Links on one page of the list. */
     public static final int PAGE = 100;
@@ -62,7 +64,7 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
                 report.counts(),
                 report.sealed(), drawn.stream().map(report.links()::get).map(ReportDigest::bounded).toList(), findings, report.notChecked(),
                 Optional.empty());
-        return new ReportDigest(head, drawn, report.findings().size(), carried(report));
+        return new ReportDigest(head, drawn, report.findings().size(), carried(report), Opening.of(report));
     }
 
     /** The links in pages, in order. */

@@ -3,20 +3,27 @@ package org.opensatchel.core.check.rule;
 import static org.opensatchel.core.fact.FactName.CHARACTER;
 import static org.opensatchel.core.fact.FactName.FAULT;
 import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.MACHINES;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.opensatchel.core.carry.CarryWording;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.naming.NameBreach;
 import org.opensatchel.core.naming.NameRules;
+import org.opensatchel.core.naming.PortableName;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 
@@ -42,7 +49,33 @@ final class NameRulesCheck implements Rule<PlanEvidence> {
                 .forEach(folder -> judge(rules, folder, folder.name(), true, out));
         evidence.tree().files().stream().map(ProjectFile::path).filter(path -> isJudged(evidence, path))
                 .forEach(path -> judge(rules, path, path.name(), false, out));
+        refusedThere(evidence, out);
         return out;
+    }
+
+    /** What nobody judges otherwise counts all the same where a link breaks for it on a machine that the kit requires. */
+    private static void refusedThere(PlanEvidence evidence, List<Finding> out) {
+        Set<ProjectPath> told = out.stream().filter(finding -> finding.code() == Code.NAME_CHARACTER).map(Finding::path)
+                .collect(Collectors.toCollection(HashSet::new));
+        evidence.refused().forEach((file, refused) -> {
+            if (!refused.linked() || evidence.isManaged(file)) {
+                return;
+            }
+            if (refused.isFor(CarryWording.NAME_TOO_LONG)) {
+                out.add(named(Code.NAME_TOO_LONG, file).atLeast(Severity.MUST).facts(refused.why().facts())
+                        .fact(MACHINES, refused.machines())
+                        .make());
+            } else if (refused.isFor(CarryWording.NAME_REFUSED) || refused.isFor(CarryWording.NAME_COLON)) {
+                refusedNames(file).filter(told::add).forEach(path -> out.add(named(Code.NAME_CHARACTER, path).fact(FOUND, path.name())
+                        .fact(FAULT, PortableName.refusal(path.name()).orElseThrow().what()).make()));
+            }
+        });
+    }
+
+    /** The file, or the folders on the way to it, whose names some system refuses. */
+    private static Stream<ProjectPath> refusedNames(ProjectPath file) {
+        return Stream.iterate(file, path -> !path.isRoot(), ProjectPath::parent)
+                .filter(path -> PortableName.refusal(path.name()).isPresent());
     }
 
     /** Not judged: what came with the kit or as it is, and what a program keeps. */

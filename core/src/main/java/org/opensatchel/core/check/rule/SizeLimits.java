@@ -1,6 +1,7 @@
 package org.opensatchel.core.check.rule;
 
 import static org.opensatchel.core.fact.FactName.BYTES;
+import static org.opensatchel.core.fact.FactName.MACHINES;
 import static org.opensatchel.core.fact.FactName.MOST_BYTES;
 import static org.opensatchel.core.fact.FactName.PLACE;
 import static org.opensatchel.core.fact.FactName.TYPES;
@@ -9,6 +10,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.carry.CarryWording;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Demand;
@@ -40,6 +43,13 @@ final class SizeLimits implements Rule<SizeEvidence> {
         limits.totalBytes().ifPresent(most -> {
             if (evidence.bytes() > most) {
                 out.add(Finding.of(Code.ASSET_TOTAL_TOO_LARGE).fact(BYTES, evidence.bytes()).fact(MOST_BYTES, most).make());
+            }
+        });
+        long most = limits.fileBytes().orElse(Long.MAX_VALUE);
+        evidence.refused().forEach((file, refused) -> {
+            Facts facts = refused.why().facts();
+            if (refused.isFor(CarryWording.FILE_TOO_LARGE) && facts.number(BYTES) <= most) {
+                out.add(Finding.of(Code.ASSET_TOO_LARGE).path(file).facts(facts).fact(MACHINES, refused.machines()).make());
             }
         });
         evidence.kit().ifPresent(kit -> kit.demands(Demand.Sizes.class).forEach(rule -> sizes(evidence, rule, out)));

@@ -1,5 +1,6 @@
 package org.opensatchel.core.check.rule;
 
+import java.util.Map;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
 
@@ -10,4 +11,7 @@ public interface TreeEvidence {
 
     /** Whether a program keeps this by itself, so that nobody judges it. */
     boolean isManaged(ProjectPath path);
+
+    /** Files that machines which the kit requires cannot hold, in the order of their paths. */
+    Map<ProjectPath, RefusedFile> refused();
 }
