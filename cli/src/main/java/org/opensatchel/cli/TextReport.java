@@ -1,12 +1,14 @@
 package org.opensatchel.cli;
 
+import java.math.BigDecimal;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report;
-import org.opensatchel.core.report.Verdict;
+import org.opensatchel.core.report.Score;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 
@@ -60,6 +62,7 @@ final class TextReport {
         report.doubted().forEach(doubt -> line(words.say(doubt.say()).toString()));
         FindingGroups.of(report.findings()).stream().filter(group -> !quiet || group.severity().equals("must")).forEach(this::group);
         if (!quiet) {
+            report.points().ifPresent(this::points);
             report.carry().ifPresent(this::carry);
         }
         if (!report.notChecked().isEmpty()) {
@@ -110,6 +113,15 @@ final class TextReport {
         if (consequences.size() > MOST_OF_A_KIND) {
             line("    " + words.fill("report.more-following", consequences.size() - MOST_OF_A_KIND));
         }
+    }
+
+    /** What was earned, and what each part lost for what. */
+    private void points(Score points) {
+        line("");
+        line(words.fill("report.points", points.earned(), points.of()));
+        points.parts().stream().filter(part -> part.of() > 0).forEach(part -> line("  " + words.fill("report.points-part",
+                words.fill("points." + part.part()), BigDecimal.valueOf(part.of()).subtract(part.taken()), part.of())
+                + part.off().stream().map(one -> words.fill("report.points-off", one.off(), one.code())).collect(Collectors.joining())));
     }
 
     /** A line for each machine, and the first links and files that fail there. */

@@ -12,6 +12,7 @@ import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.path.ProjectPath;
@@ -31,7 +32,9 @@ import org.opensatchel.core.report.Report.Location;
 import org.opensatchel.core.report.Report.Project;
 import org.opensatchel.core.report.Report.ProposalLine;
 import org.opensatchel.core.report.Report.SealedLine;
+import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.Score;
 import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.resolve.ResolvedLink;
 import org.opensatchel.core.scan.ContentScan;
@@ -65,11 +68,13 @@ final class ReportMaker {
                 evidence.scan().documents().size(), links.size(),
                 Optional.of((int) links.stream().filter(link -> link.link().isGuess()).count()).filter(count -> count > 0));
         Counts counts = counts(findings);
-        return new Report(Report.VERSION, request.made(), counts.must() > 0 ? Verdict.FIX : Verdict.READY,
+        Verdict verdict = counts.must() > 0 ? Verdict.FIX : Verdict.READY;
+        List<FindingLine> lines = findings.stream().map(this::line).toList();
+        return new Report(Report.VERSION, request.made(), verdict,
                 doubts(evidence, findings), kit(),
                 location(evidence.resolution().inferred()), project, counts,
-                sealed(evidence), links.stream().map(this::line).toList(), findings.stream().map(this::line).toList(), notChecked(evidence),
-                carry(evidence));
+                sealed(evidence), links.stream().map(this::line).toList(), lines, notChecked(evidence),
+                carry(evidence), request.kit().flatMap(Kit::points).flatMap(points -> Score.of(points, verdict, FindingGroups.of(lines))));
     }
 
     /** Documents that nobody described, with links in them that look broken: what they mean is a guess, and so is that they are sound. */
@@ -118,7 +123,7 @@ final class ReportMaker {
         List<Finding> findings = List.of(finding);
         return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, Optional.empty(), kit(), location(Optional.empty()),
                 new Project(Optional.empty(), 0, 0, 0, 0, Optional.empty()), counts(findings),
-                Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty());
+                Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty(), Optional.empty());
     }
 
     private Optional<List<CarryLine>> carry(Evidence evidence) {

@@ -105,7 +105,10 @@ public enum ChangeWording implements Wording {
     POINTS_FOLDERS(COUNT),
     POINTS_NAMES(COUNT),
     POINTS_LINKS(COUNT),
-    POINTS_FILES(COUNT);
+    POINTS_FILES(COUNT),
+    POINTS_OFF_MUST(VALUE),
+    POINTS_OFF_SHOULD(VALUE),
+    POINTS_OFF_NOTE(VALUE);
 
     private final Set<FactName> takes;
 

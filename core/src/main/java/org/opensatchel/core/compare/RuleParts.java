@@ -2,6 +2,7 @@ package org.opensatchel.core.compare;
 
 import static org.opensatchel.core.fact.FactName.BYTES;
 import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.VALUE;
 import static org.opensatchel.core.fact.FactName.HIGH;
 import static org.opensatchel.core.fact.FactName.HOW;
 import static org.opensatchel.core.fact.FactName.LOW;
@@ -18,6 +19,7 @@ import static org.opensatchel.core.fact.FactName.WERE;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.FolderRule;
@@ -79,10 +81,17 @@ final class RuleParts {
     }
 
     static List<Phrase> points(Optional<Kit.Points> points) {
-        return points.map(value -> List.of(ChangeWording.POINTS_IN_ALL.say(Facts.of(COUNT, value.total())),
+        return points.map(value -> Stream.concat(Stream.of(ChangeWording.POINTS_IN_ALL.say(Facts.of(COUNT, value.total())),
                 ChangeWording.POINTS_FOLDERS.say(Facts.of(COUNT, value.structure())),
                 ChangeWording.POINTS_NAMES.say(Facts.of(COUNT, value.names())),
                 ChangeWording.POINTS_LINKS.say(Facts.of(COUNT, value.links())),
-                ChangeWording.POINTS_FILES.say(Facts.of(COUNT, value.assets())))).orElse(List.of());
+                ChangeWording.POINTS_FILES.say(Facts.of(COUNT, value.assets()))), off(value.off())).toList()).orElse(List.of());
+    }
+
+    private static Stream<Phrase> off(Kit.Deductions off) {
+        return off.equals(Kit.Deductions.USUAL) ? Stream.of()
+                : Stream.of(ChangeWording.POINTS_OFF_MUST.say(Facts.of(VALUE, off.must())),
+                        ChangeWording.POINTS_OFF_SHOULD.say(Facts.of(VALUE, off.should())),
+                        ChangeWording.POINTS_OFF_NOTE.say(Facts.of(VALUE, off.note())));
     }
 }

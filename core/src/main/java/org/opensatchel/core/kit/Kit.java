@@ -1,6 +1,7 @@
 package org.opensatchel.core.kit;
 
 import java.nio.charset.StandardCharsets;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -148,8 +149,26 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         }
     }
 
-    /** How many points organisation earns. */
-    public record Points(int total, int structure, int names, int links, int assets) {}
+    /**
+     * How many points organisation earns.
+     *
+     * @param off what is taken off for each thing to fix, up to the points of its part
+     */
+    public record Points(int total, int structure, int names, int links, int assets, Deductions off) {}
+
+    /** How many points one thing to fix costs, by its severity. */
+    public record Deductions(BigDecimal must, BigDecimal should, BigDecimal note) {
+        /** Where a kit says nothing: a point for what must be fixed, half a point for what should be. */
+        public static final Deductions USUAL = new Deductions(BigDecimal.ONE, new BigDecimal("0.5"), BigDecimal.ZERO);
+
+        public BigDecimal of(String severity) {
+            return switch (severity) {
+                case "must" -> must;
+                case "should" -> should;
+                default -> note;
+            };
+        }
+    }
 
     public Kit withVersion(int number) {
         return new Kit(title, number, assignment, root, names, folders, otherFolders, companions, documents, files, starter, links,
@@ -161,14 +180,11 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         return demands.stream().filter(kind::isInstance).map(kind::cast).toList();
     }
 
-    /** What this kit asks for that no check can judge from the project: {@code media}, {@code points}, and {@code steps}, which only the student knows. */
+    /** What this kit asks for that no check can judge from the project: {@code media}, and {@code steps}, which only the student knows. */
     public List<String> unjudged() {
         List<String> out = new ArrayList<>();
         if (files.stream().anyMatch(file -> file.media().isPresent())) {
             out.add("media");
-        }
-        if (points.isPresent()) {
-            out.add("points");
         }
         if (steps.stream().anyMatch(Step::confirm)) {
             out.add("steps");

@@ -39,7 +39,6 @@ import org.opensatchel.core.kit.Kit.FileRule;
 import org.opensatchel.core.kit.Kit.Grade;
 import org.opensatchel.core.kit.Kit.Limits;
 import org.opensatchel.core.kit.Kit.OtherFolders;
-import org.opensatchel.core.kit.Kit.Points;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.kit.Kit.Step;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
@@ -160,7 +159,8 @@ public final class KitReader {
                 document.object("links").map(links -> new LinkPolicyReader(links, published).read()).orElse(Kit.LinkPolicy.DEFAULT),
                 document.object("location").map(this::location), machines(document),
                 document.object("limits").map(this::limits).orElse(Limits.NONE), document.objects("steps", this::step),
-                document.object("severities").map(this::severities).orElse(Map.of()), document.object("points").map(this::points), demands,
+                document.object("severities").map(this::severities).orElse(Map.of()), document.object("points").map(PointsReader::read),
+                demands,
                 rootFiles, ignored);
     }
 
@@ -446,16 +446,6 @@ public final class KitReader {
             }
         }
         return out;
-    }
-
-    private Points points(StrictObject object) {
-        Points points = new Points(object.integer("total", 0, 0), object.integer("structure", 0, 0), object.integer("names", 0, 0),
-                object.integer("links", 0, 0), object.integer("assets", 0, 0));
-        if ((long) points.structure() + points.names() + points.links() + points.assets() != points.total()) {
-            object.fault(KitWording.POINTS.say(Facts.of(MOST, points.total())));
-        }
-        object.close();
-        return points;
     }
 
     static <E extends Enum<E>> Map<String, E> words(E[] values) {

@@ -41,6 +41,7 @@ public enum KitWording implements Wording {
     NO_CODE(FOUND),
     PACKAGE_CODE,
     POINTS(MOST),
+    POINTS_OFF(MOST),
     LINK_FILES,
     LINK_KINDS,
     LINK_ELEMENT,

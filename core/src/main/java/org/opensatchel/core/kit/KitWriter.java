@@ -201,10 +201,16 @@ public final class KitWriter {
         ObjectNode severities = out.putObject("severities");
         kit.severities().entrySet().stream().sorted(java.util.Map.Entry.comparingByKey())
                 .forEach(entry -> severities.put(entry.getKey().id(), entry.getValue().map(severity -> severity.word()).orElse("off")));
-        kit.points()
-                .ifPresent(points -> out.putObject("points").put("total", points.total()).put("structure", points.structure())
-                        .put("names", points.names())
-                        .put("links", points.links()).put("assets", points.assets()));
+        kit.points().ifPresent(points -> points(out.putObject("points"), points));
+    }
+
+    private static void points(ObjectNode out, Kit.Points points) {
+        out.put("total", points.total()).put("structure", points.structure()).put("names", points.names()).put("links", points.links())
+                .put("assets", points.assets());
+        Kit.Deductions off = points.off();
+        if (!off.equals(Kit.Deductions.USUAL)) {
+            out.putObject("off").put("must", off.must()).put("should", off.should()).put("note", off.note());
+        }
     }
 
     private static void texts(ArrayNode out, List<String> texts) {

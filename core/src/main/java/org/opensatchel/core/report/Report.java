@@ -25,16 +25,17 @@ import tools.jackson.databind.JsonNode;
  * @param sealed the files of sealed folders, for the next hand-in to be held against; absent where there are none
  * @param links every link of every document, in order
  * @param carry what became of it on each machine it was carried to; absent when there was none
+ * @param points the points for organisation, where the kit gives some
  * @param notChecked what could not be looked at: families of findings, {@code links: PATH} for those of one document, {@code hashes}, {@code guesses} in very long files of no known
  *     format, {@code candidates} for the last of very many broken links, {@code sealed} for more files of sealed folders than a report keeps,
  *     {@code folders} where folders without files could not be seen,
- *     and {@code media}, {@code points} and {@code steps} where a kit asks for what no check judges yet
+ *     and {@code media} and {@code steps} where a kit asks for what no check judges yet, {@code points} in reports from before they were counted
  */
 public record Report(int report, Instant made, Verdict verdict, Optional<Doubts> doubts, Optional<KitRef> kit,
         Optional<Location> location, Project project,
         Counts counts,
         Optional<List<SealedLine>> sealed, List<LinkLine> links, List<FindingLine> findings, List<String> notChecked,
-        Optional<List<CarryLine>> carry) {
+        Optional<List<CarryLine>> carry, Optional<Score> points) {
 
     /** The version of the format this product writes. */
     public static final int VERSION = 1;

@@ -415,7 +415,7 @@ class PlantedFaultsTest {
         Kit kit = reading.kit().orElseThrow(() -> new AssertionError(reading.faults()));
         Report report = check(ZipSource.open(SampleProject.clean().zip(temp, SampleProject.ROOT + "/")),
                 CheckRequest.of(Optional.of(kit), MARSH).located(Optional.of(ProjectLocation.of("E:\\" + SampleProject.ROOT))));
-        assertThat(report.notChecked()).containsExactly("media", "points", "steps");
+        assertThat(report.notChecked()).containsExactly("media", "steps");
         assertThat(report.findings()).isEmpty();
         // Where the student was asked, what they did not confirm is told.
         CheckRequest asked = CheckRequest.of(Optional.of(kit), MARSH)
@@ -423,7 +423,7 @@ class PlantedFaultsTest {
         Report open = check(ZipSource.open(SampleProject.clean().zip(temp, SampleProject.ROOT + "/")), asked.confirmed(Set.of()));
         assertThat(open.findings()).extracting(finding -> finding.code() + " " + finding.severity() + " " + finding.message())
                 .containsExactly("habit.step-open note “Look” is not confirmed.");
-        assertThat(open.notChecked()).containsExactly("media", "points");
+        assertThat(open.notChecked()).containsExactly("media");
         Report done = check(ZipSource.open(SampleProject.clean().zip(temp, SampleProject.ROOT + "/")),
                 asked.confirmed(Set.of(kit.steps().get(0).key())));
         assertThat(done.findings()).isEmpty();

@@ -44,6 +44,8 @@ class KitReaderTest {
             "\"severities\": {\"package.bomb\": \"off\"} | /severities/package.bomb | cannot be changed",
             "\"machines\": [\"toaster\"] | /machines/0 | no machine",
             "\"points\": {\"total\": 3, \"links\": 2} | /points | add up",
+            "\"points\": {\"total\": 2, \"links\": 2, \"off\": {\"must\": -1}} | /points/off/must | from 0 to",
+            "\"points\": {\"total\": 2, \"links\": 2, \"off\": {\"should\": 0.333}} | /points/off/should | two digits",
             "\"starter\": [{\"path\": \"a\", \"sha256\": \"12\", \"bytes\": 1}] | /starter/0/sha256 | 64",
             "\"location\": {\"storage\": [\"moon\"]} | /location/storage | not known",
             "\"title\": \"again\" | /title | stands twice",

@@ -1,0 +1,95 @@
+package org.opensatchel.core.review;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.report.FindingGroups;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.Report.Counts;
+import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.report.Score;
+import org.opensatchel.core.report.Verdict;
+
+/**
+ * What a check found, as the people who teach see it: findings that were waived are set aside, others weigh what they were said to weigh,
+ * and what somebody found by eye stands beside them. The report itself is never changed.
+ *
+ * @param digest what counts, in the order to fix it
+ * @param waived what was waived, each with why
+ * @param changed which findings weigh something else than the check said, by their keys
+ * @param raised what somebody found by eye, the most serious first
+ */
+public record Judgement(ReportDigest digest, List<Waived> waived, Map<String, Ruling> changed, List<Raised> raised) {
+
+    private static final List<String> ORDER = List.of("must", "should", "note");
+
+    /** A finding that was waived. */
+    public record Waived(FindingLine finding, Ruling ruling) {}
+
+    /**
+     * Something to fix that no check found.
+     *
+     * @param severity {@code must}, {@code should} or {@code note}
+     * @param path the file it is about, empty for none
+     */
+    public record Raised(long id, String severity, String path, String text) {}
+
+    /**
+     * @param rulings those that may be about this hand-in, in any order
+     * @param points what organisation earns, where the kit says so
+     */
+    public static Judgement of(ReportDigest digest, List<Ruling> rulings, List<Raised> raised, Optional<Kit.Points> points) {
+        List<Ruling> weighed = rulings.stream().sorted(Ruling.BY_WEIGHT.reversed()).toList();
+        List<FindingLine> counts = new ArrayList<>();
+        List<Waived> waived = new ArrayList<>();
+        Map<String, Ruling> changed = new LinkedHashMap<>();
+        for (FindingLine finding : digest.head().findings()) {
+            Optional<Ruling> ruling = weighed.stream().filter(one -> one.isAbout(finding)).findFirst();
+            if (ruling.isEmpty()) {
+                counts.add(finding);
+            } else if (ruling.get().waives()) {
+                waived.add(new Waived(finding, ruling.get()));
+            } else {
+                counts.add(weighing(finding, ruling.get().severity().get()));
+                changed.put(FindingKey.of(finding), ruling.get());
+            }
+        }
+        counts.sort(Comparator.comparing(finding -> ORDER.indexOf(finding.severity())));
+        List<Raised> ordered = raised.stream().sorted(Comparator.comparing((Raised one) -> ORDER.indexOf(one.severity))).toList();
+        return new Judgement(digest(digest, counts, ordered, points), waived, changed, ordered);
+    }
+
+    private static FindingLine weighing(FindingLine finding, String severity) {
+        return new FindingLine(finding.code(), severity, finding.path(), finding.at(), finding.message(), finding.why(), finding.remedy(),
+                finding.sure(), finding.proposal(), finding.consequences(), finding.facts());
+    }
+
+    private static ReportDigest digest(ReportDigest digest, List<FindingLine> counts, List<Raised> raised, Optional<Kit.Points> points) {
+        Report head = digest.head();
+        boolean same = counts.equals(head.findings());
+        Counts numbers = counted(head, counts, raised);
+        Verdict verdict = head.verdict() == Verdict.BLOCKED ? Verdict.BLOCKED : numbers.must() > 0 ? Verdict.FIX : Verdict.READY;
+        Report judged = new Report(head.report(), head.made(), verdict, head.doubts(), head.kit(), head.location(), head.project(), numbers,
+                head.sealed(), head.links(), counts, head.notChecked(), head.carry(),
+                points.flatMap(rule -> Score.of(rule, verdict, FindingGroups.of(counts))));
+        // What opens once everything is mended was worked out from all that the check found; with less to mend it is not known.
+        return new ReportDigest(judged, digest.numbers(), digest.findings() - (head.findings().size() - counts.size()), digest.carry(),
+                same ? digest.opening() : Optional.empty());
+    }
+
+    /** The report's own counts, changed by what was changed: a digest may hold fewer findings than there are. */
+    private static Counts counted(Report head, List<FindingLine> counts, List<Raised> raised) {
+        Map<String, Integer> change = new HashMap<>();
+        head.findings().forEach(finding -> change.merge(finding.severity(), -1, Integer::sum));
+        counts.forEach(finding -> change.merge(finding.severity(), 1, Integer::sum));
+        raised.forEach(one -> change.merge(one.severity, 1, Integer::sum));
+        return new Counts(head.counts().must() + change.getOrDefault("must", 0), head.counts().should() + change.getOrDefault("should", 0),
+                head.counts().note() + change.getOrDefault("note", 0));
+    }
+}
