@@ -1,13 +1,16 @@
 package org.opensatchel.core.report;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import org.opensatchel.core.report.Report.FindingLine;
 
 /**
  * What the class board needs of a report, in columns.
  *
- * @param marks for folders, names, links, assets and location, in this order and separated by {@code ;}: the counts of
- *     must, should and note, separated by commas
+ * @param marks for package, structure, names, links, assets, media, timeline and location, in this order and separated by {@code ;}: the
+ *     counts of must, should and note, separated by commas
  * @param seam one letter a link in document order ({@code o} sound, {@code p} pinned, {@code d} name differs, {@code x}
  *     leads out or to nothing, {@code u} cannot be told); longer ones are drawn together, the worst link standing for its neighbours
  * @param doubts how many links of documents that nobody described look broken
@@ -15,25 +18,33 @@ import java.util.Map;
 public record Summary(String verdict, int must, int should, int note, String marks, String seam, int links, int doubts) {
 
     private static final int LONGEST_SEAM = 160;
-    private static final List<List<String>> COLUMNS = List.of(List.of("package", "structure"), List.of("name"), List.of("link"),
-            List.of("asset", "media", "timeline", "habit"), List.of("location"));
+    /** The families of each column; habits are those of working on a timeline. */
+    private static final List<List<String>> COLUMNS = List.of(List.of("package"), List.of("structure"), List.of("name"), List.of("link"),
+            List.of("asset"), List.of("media"), List.of("timeline", "habit"), List.of("location"));
     private static final List<String> SEVERITIES = List.of("must", "should", "note");
     private static final Map<String, Character> STITCHES = Map.of("ok", 'o', "embedded", 'o', "remote", 'o', "pinned", 'p', "misspelt", 'd',
             "moved", 'x', "missing", 'x', "outside", 'x', "unknown", 'u');
     private static final String WORST_FIRST = "xpduo";
 
     public static Summary of(Report report) {
-        return new Summary(report.verdict().word(), report.counts().must(), report.counts().should(), report.counts().note(), marks(report),
+        return new Summary(report.verdict().word(), report.counts().must(), report.counts().should(), report.counts().note(),
+                marks(report.findings()),
                 seam(report), report.links().size(), report.doubtful());
     }
 
-    private static String marks(Report report) {
-        return String.join(";", COLUMNS
-                .stream().map(families -> String.join(",", SEVERITIES.stream().map(severity -> Long.toString(report.findings().stream()
-                        .filter(finding -> finding.severity().equals(severity)
-                                && families.contains(finding.code().substring(0, finding.code().indexOf('.'))))
-                        .count())).toList()))
-                .toList());
+    /** The marks of findings. */
+    public static String marks(List<FindingLine> findings) {
+        int[][] counts = new int[COLUMNS.size()][SEVERITIES.size()];
+        for (FindingLine finding : findings) {
+            String family = finding.code().substring(0, finding.code().indexOf('.'));
+            for (int i = 0; i < counts.length; i++) {
+                if (COLUMNS.get(i).contains(family)) {
+                    counts[i][SEVERITIES.indexOf(finding.severity())]++;
+                }
+            }
+        }
+        return Arrays.stream(counts).map(column -> Arrays.stream(column).mapToObj(Integer::toString).collect(Collectors.joining(",")))
+                .collect(Collectors.joining(";"));
     }
 
     private static String seam(Report report) {

@@ -11,6 +11,8 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.Counts;
+import org.opensatchel.core.report.Report.Doubt;
+import org.opensatchel.core.report.Report.Doubts;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.Score;
@@ -75,12 +77,26 @@ public record Judgement(ReportDigest digest, List<Waived> waived, Map<String, Ru
         boolean same = counts.equals(head.findings());
         Counts numbers = counted(head, counts, raised);
         Verdict verdict = head.verdict() == Verdict.BLOCKED ? Verdict.BLOCKED : numbers.must() > 0 ? Verdict.FIX : Verdict.READY;
-        Report judged = new Report(head.report(), head.made(), verdict, head.doubts(), head.kit(), head.location(), head.project(), numbers,
+        Report judged = new Report(head.report(), head.made(), verdict, same ? head.doubts() : doubts(head, counts), head.kit(),
+                head.location(), head.project(), numbers,
                 head.sealed(), head.links(), counts, head.notChecked(), head.carry(),
                 points.flatMap(rule -> Score.of(rule, verdict, FindingGroups.of(counts))));
         // What opens once everything is mended was worked out from all that the check found; with less to mend it is not known.
         return new ReportDigest(judged, digest.numbers(), digest.findings() - (head.findings().size() - counts.size()), digest.carry(),
                 same ? digest.opening() : Optional.empty());
+    }
+
+    /** Of the links that look broken in documents nobody described, those that were not waived. */
+    private static Optional<Doubts> doubts(Report head, List<FindingLine> counts) {
+        Map<String, Integer> gone = new HashMap<>();
+        head.findings().stream().filter(finding -> finding.guessed() && !finding.severity().equals("note"))
+                .forEach(finding -> gone.merge(finding.path(), 1, Integer::sum));
+        counts.stream().filter(finding -> finding.guessed() && !finding.severity().equals("note"))
+                .forEach(finding -> gone.merge(finding.path(), -1, Integer::sum));
+        List<Doubt> left = head.doubted().stream()
+                .map(doubt -> new Doubt(doubt.document(), doubt.links() - Math.max(0, gone.getOrDefault(doubt.document(), 0))))
+                .filter(doubt -> doubt.links() > 0).toList();
+        return left.isEmpty() ? Optional.empty() : Optional.of(Doubts.of(left));
     }
 
     /** The report's own counts, changed by what was changed: a digest may hold fewer findings than there are. */

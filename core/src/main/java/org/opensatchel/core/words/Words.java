@@ -101,6 +101,11 @@ public final class Words {
 
     // What is said of findings.
 
+    /** The title of a code as it stands in reports; the code itself where this product has none of that name. */
+    public String title(String code) {
+        return Code.of(code).map(this::title).orElse(code);
+    }
+
     public String title(Code code) {
         return bundle.text(code.id() + ".title");
     }

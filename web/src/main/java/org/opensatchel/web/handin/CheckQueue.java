@@ -29,13 +29,15 @@ class CheckQueue {
 
     private final HandInRepository handIns;
     private final LinkPages pages;
+    private final Judging judging;
     private final Clock clock;
     private final int places;
     private volatile Places told = new Places(Instant.MIN, Map.of());
 
-    CheckQueue(HandInRepository handIns, LinkPages pages, CheckSettings settings, Clock clock) {
+    CheckQueue(HandInRepository handIns, LinkPages pages, Judging judging, CheckSettings settings, Clock clock) {
         this.handIns = handIns;
         this.pages = pages;
+        this.judging = judging;
         this.clock = clock;
         this.places = settings.places();
     }
@@ -82,10 +84,14 @@ class CheckQueue {
     public void done(Claim claim, WorkResult result) {
         Summary summary = result.summary();
         long id = claim.handIn.getId();
+        if (handIns.isOurs(id, claim.token) > 0) {
+            handIns.keepPast(id);
+        }
         int kept = handIns.done(id, claim.token, clock.instant(), summary.verdict(), summary.must(), summary.should(), summary.note(),
                 summary.marks(), summary.seam(), summary.links(), summary.doubts(), result.report(), result.digest());
         if (kept == 1) {
             pages.keep(id, result.pages());
+            judging.catchUp(List.of(id));
         }
     }
 

@@ -1,6 +1,8 @@
 package org.opensatchel.web.handin;
 
+import java.math.BigDecimal;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Page;
@@ -83,6 +85,10 @@ interface HandInRepository extends Repository<HandIn, Long> {
         int getFaults();
     }
 
+    /** 1 while a check is still that of who claimed it; its row stays theirs until the transaction ends. */
+    @Query(nativeQuery = true, value = "select count(*) from (select 1 from hand_in where id = :id and claimed_by = :claim and state = 'CHECKING' for update) as ours")
+    int isOurs(long id, String claim);
+
     /** A sign of life of whoever checks it; 0 when it is no longer theirs. */
     @Modifying
     @Query(nativeQuery = true, value = "update hand_in set heartbeat = :now, files_done = :files, bytes_done = :bytes where id = :id and claimed_by = :claim and state = 'CHECKING'")
@@ -90,10 +96,70 @@ interface HandInRepository extends Repository<HandIn, Long> {
 
     @Modifying
     @Query(nativeQuery = true, value = "update hand_in set state = 'DONE', claimed_by = null, failure = null, checked_at = :now, verdict = :verdict, must = :must, should = :should, note = :note, marks = :marks, "
-            + "seam = :seam, links = :links, doubts = :doubts, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
+            + "seam = :seam, links = :links, doubts = :doubts, judged = false, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
     int done(long id, String claim, Instant now, String verdict, int must, int should, int note, String marks, String seam, int links,
             int doubts,
             byte[] report, byte[] digest);
+
+    /** What of these is checked and was not judged since something changed. */
+    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, kit_version_id as kitVersionId, digest from hand_in "
+            + "where id in (:ids) and state = 'DONE' and not judged and digest is not null order by id for update")
+    List<Unjudged> unjudged(Collection<Long> ids);
+
+    /** What is needed to judge a hand-in. */
+    interface Unjudged {
+        long getId();
+
+        long getAssignmentId();
+
+        long getEnrolmentId();
+
+        long getKitVersionId();
+
+        byte[] getDigest();
+    }
+
+    /** Has the hand-ins of an assignment judged again, all of them or those of one student, or one. */
+    @Modifying
+    @Query(nativeQuery = true, value = "update hand_in set judged = false where assignment_id = :assignment and (:enrolment = 0 or enrolment_id = :enrolment) "
+            + "and (:handIn = 0 or id = :handIn) and judged")
+    void judgeAgain(long assignment, long enrolment, long handIn);
+
+    /** The one that counts of each student, where it was not judged since something changed. */
+    @Query(nativeQuery = true, value = "select h.id from hand_in h where h.assignment_id = :assignment and h.state = 'DONE' and not h.judged and h.digest is not null and h.counts_since = "
+            + "(select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id)")
+    List<Long> countingUnjudged(long assignment);
+
+    @Query(nativeQuery = true, value = "select kit_version_id from hand_in where id = :id")
+    long kitVersion(long id);
+
+    /** What the board counts of each student's hand-in that counts. */
+    @Query(nativeQuery = true, value = "select distinct on (h.enrolment_id) h.id, h.codes, h.points, h.points_of as pointsOf, h.points_parts as parts, h.checked_at as checkedAt, k.version from hand_in h "
+            + "join kit_version k on k.id = h.kit_version_id where h.assignment_id = :assignment and h.counts_since is not null order by h.enrolment_id, h.counts_since desc")
+    List<Counted> counted(long assignment);
+
+    /** What is counted of a hand-in. */
+    interface Counted {
+        long getId();
+
+        String getCodes();
+
+        BigDecimal getPoints();
+
+        Integer getPointsOf();
+
+        String getParts();
+
+        Instant getCheckedAt();
+
+        int getVersion();
+    }
+
+    /** Keeps the report that is about to be made again. */
+    @Modifying
+    @Query(nativeQuery = true, value = "insert into past_report (hand_in_id, kit_version_id, checked_at, verdict, must, should, note, report) "
+            + "select id, kit_version_id, checked_at, verdict, must, should, note, report from hand_in where id = :id and report is not null and checked_at is not null and verdict is not null")
+    void keepPast(long id);
 
     @Query(nativeQuery = true, value = "select content from hand_in_links where hand_in_id = :id and page = :page")
     Optional<byte[]> links(long id, int page);
@@ -128,6 +194,13 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Modifying
     @Query(nativeQuery = true, value = "update hand_in set state = 'WAITING', failure = null, tries = 0, faults = 0, queued_at = :now, not_before = :now where id = :id and state in ('DONE', 'FAILED')")
     int again(long id, Instant now);
+
+    /** The same for the hand-ins of some students that count. */
+    @Modifying
+    @Query(nativeQuery = true, value = "update hand_in h set state = 'WAITING', failure = null, tries = 0, faults = 0, queued_at = :now, not_before = :now "
+            + "where h.assignment_id = :assignment and h.enrolment_id in (:enrolments) and h.state in ('DONE', 'FAILED') and h.counts_since = "
+            + "(select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id)")
+    int countingAgain(long assignment, Collection<Long> enrolments, Instant now);
 
     @Query("select count(h) from HandIn h where h.state = org.opensatchel.web.handin.HandIn.State.WAITING and h.notBefore <= :now")
     long countWaiting(Instant now);

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,7 @@ import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
+import org.opensatchel.core.review.Judgement;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.CourseService;
@@ -54,12 +56,13 @@ public class HandInService {
     private final CheckLanes lanes;
     private final CheckQueue queue;
     private final LinkPages pages;
+    private final Judging judging;
     private final Clock clock;
     private final TransactionTemplate transaction;
     private final int kept;
 
     HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, Contents contents,
-            CheckLanes lanes, CheckQueue queue, LinkPages pages, SatchelProperties properties, Clock clock,
+            CheckLanes lanes, CheckQueue queue, LinkPages pages, Judging judging, SatchelProperties properties, Clock clock,
             PlatformTransactionManager transactions) {
         this.kept = Math.max(1, properties.quotas().kept());
         this.handIns = handIns;
@@ -71,6 +74,7 @@ public class HandInService {
         this.lanes = lanes;
         this.queue = queue;
         this.pages = pages;
+        this.judging = judging;
         this.clock = clock;
     }
 
@@ -206,6 +210,16 @@ public class HandInService {
         return put;
     }
 
+    /** Has the hand-ins of some students that count checked again; how many of them are. */
+    @Transactional
+    public int checkAgain(AssignmentView assignment, Collection<Long> enrolments) {
+        int begun = enrolments.isEmpty() ? 0 : handIns.countingAgain(assignment.id(), enrolments, clock.instant());
+        if (begun > 0) {
+            wakeAfterCommit();
+        }
+        return begun;
+    }
+
     /** How many checks are begun before this one; empty when it is not waiting. */
     public Optional<Integer> placeInQueue(HandInView handIn) {
         return handIn.isWaiting() ? queue.place(handIn.id()) : Optional.empty();
@@ -259,6 +273,25 @@ public class HandInService {
     public ReportDigest digest(Shown shown) {
         long id = shown.handIn().id();
         return handIns.digest(id).map(packed -> ReportJson.readDigest(Packed.unpack(packed))).orElseGet(() -> digested(id));
+    }
+
+    /** What counts of a report after what was decided about it. */
+    @Transactional
+    public Judgement judgement(Shown shown) {
+        return judging.of(shown.handIn(), handIns.kitVersion(shown.handIn().id()), digest(shown));
+    }
+
+    /**
+     * Has hand-ins judged again of which something was decided: those of a whole assignment, of a student, or one. The board's columns are
+     * right when this returns; those of hand-ins that count no more are put right when they are next looked at.
+     *
+     * @param enrolment 0 for everybody
+     * @param handIn 0 for all of them
+     */
+    @Transactional
+    public void judgeAgain(long assignment, long enrolment, long handIn) {
+        handIns.judgeAgain(assignment, enrolment, handIn);
+        judging.catchUp(handIns.countingUnjudged(assignment));
     }
 
     /** Of a report from before there were digests one is made when it is first looked at, with the pages of its links. */
@@ -320,6 +353,13 @@ public class HandInService {
     @Transactional(readOnly = true)
     public Page<HandInView> ofAssignment(AssignmentView assignment, Pageable page) {
         return handIns.ofAssignment(assignment.id(), page);
+    }
+
+    /** What is counted of each student's hand-in that counts, by hand-in. */
+    @Transactional
+    public Map<Long, Tally> tallies(AssignmentView assignment) {
+        judging.catchUp(handIns.countingUnjudged(assignment.id()));
+        return handIns.counted(assignment.id()).stream().collect(Collectors.toMap(HandInRepository.Counted::getId, Tally::of));
     }
 
     /** Each student's hand-in that counts, by enrolment. */

@@ -3,7 +3,9 @@ package org.opensatchel.web.handin;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import org.opensatchel.core.report.Verdict;
 
 /**
  * A hand-in or a pre-check, for pages and other features.
@@ -38,9 +40,9 @@ public record HandInView(long id, String kind, String form, Instant countsSince,
         return countsSince == null && !isPreCheck();
     }
 
-    /** The verdict as it is told: ready, though links of documents that nobody described look broken, is ready with doubts. */
+    /** The verdict as it is told to people; null until it is checked. */
     public String told() {
-        return "ready".equals(verdict) && doubts > 0 ? "doubts" : verdict;
+        return verdict == null ? null : Verdict.valueOf(verdict.toUpperCase(Locale.ROOT)).told(should, doubts).word();
     }
 
     /** Where its page is. */

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.Since;
+import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
@@ -67,7 +68,9 @@ class ReportController {
         if (!shown.byInstructor()) {
             model.addAttribute("module", "look/done");
         }
-        ReportDigest digest = handIns.digest(shown);
+        Judgement judgement = handIns.judgement(shown);
+        ReportDigest digest = judgement.digest();
+        model.addAttribute("judgement", judgement);
         model.addAttribute("report", digest.head());
         model.addAttribute("unjudged",
                 Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));

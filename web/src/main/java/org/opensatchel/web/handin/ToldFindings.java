@@ -8,13 +8,14 @@ import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report.ProposalLine;
 import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.review.FindingKey;
 import org.opensatchel.core.words.Said;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.text.Marked;
 
 /** The findings of a report as a page tells them, in the order to fix them, in one language. */
-record ToldFindings(List<Group> groups, int must, int should, int note, long more) {
+public record ToldFindings(List<Group> groups, int must, int should, int note, long more) {
 
     /** Of one group and in all, as many as a page shows; the rest stands in the report as JSON. */
     private static final int MOST_OF_A_GROUP = 40;
@@ -23,6 +24,7 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
     /**
      * Findings told together.
      *
+     * @param key of the first one ({@link FindingKey}), by which all of them are found again
      * @param first all that is said of the first one, which stands for all
      * @param proposal what was probably meant, where it is one finding alone
      * @param names a name beside the right one, where that is all that is wrong
@@ -30,7 +32,8 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
      * @param unlisted how many more there are
      * @param follow what follows from the first one
      */
-    record Group(String code, String severity, Sentence heading, Said first, Optional<ProposalLine> proposal, Optional<Names> names,
+    public record Group(String key, String code, String severity, Sentence heading, Said first, Optional<ProposalLine> proposal,
+            Optional<Names> names,
             List<Sentence> others,
             long unlisted, List<Sentence> follow) {
         /** What is told alone, by its place in the report; what has to be done to it, and not only known. */
@@ -48,12 +51,19 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
         }
     }
 
-    static ToldFindings of(ReportDigest digest, Words words) {
+    public static ToldFindings of(ReportDigest digest, Words words) {
         List<FindingGroups.Group> groups = FindingGroups.of(digest.head().findings());
         List<Group> shown = groups.stream().limit(MOST_GROUPS).map(group -> group(group, words)).toList();
         long told = groups.stream().limit(MOST_GROUPS).mapToLong(group -> group.findings().size()).sum();
         return new ToldFindings(shown, count(groups, "must"), count(groups, "should"), count(groups, "note"),
                 Math.max(0, digest.findings() - told - markers(digest)));
+    }
+
+    /** Those of a column of the class board; habits stand with the timeline. */
+    public List<Group> ofFamily(String family) {
+        return groups.stream()
+                .filter(group -> group.code().startsWith(family + ".") || family.equals("timeline") && group.code().startsWith("habit."))
+                .toList();
     }
 
     /** Lines that only say how many more there are; their number is told with their group. */
@@ -73,7 +83,7 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
     }
 
     /** A name as it is and as it should be, what differs marked in both; and the folder it lies in, empty for the root. */
-    record Names(Marked found, Marked right, String folder) {}
+    public record Names(Marked found, Marked right, String folder) {}
 
     private static Optional<Names> names(FindingGroups.Group group) {
         if (group.isMany() || !group.code().startsWith("name.")) {
@@ -100,7 +110,7 @@ record ToldFindings(List<Group> groups, int must, int should, int note, long mor
         FindingLine first = group.first();
         List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message())
                 .toList();
-        return new Group(group.code(), group.severity(), words.heading(group), said(group, words),
+        return new Group(FindingKey.of(first), group.code(), group.severity(), words.heading(group), said(group, words),
                 group.isMany() || names(group).isPresent() ? Optional.empty()
                         : first.proposal().filter(proposal -> !isSaid(group, proposal, words)),
                 names(group), others,

@@ -72,8 +72,8 @@ class PathBand implements HandlerInterceptor {
                 state(counted.located(), students)));
         steps.add(new Step("check", Speech.say("band.check"), Speech.say("band.handed-in", counted.handedIn()), base + "/check",
                 state(counted.handedIn(), students)));
-        steps.add(new Step("review", Speech.say("band.review"), Speech.say("band.ready", counted.ready(), counted.toFix()),
-                base + "/review", state(counted.ready(), students)));
+        steps.add(new Step("review", Speech.say("band.review"), Speech.say("band.ready", counted.ready(), counted.tidy(), counted.toFix()),
+                base + "/review", state(counted.ready() + counted.tidy(), students)));
         return steps;
     }
 

@@ -52,6 +52,15 @@ public class Times {
                 : Speech.say("time.minutes", Math.max(1, length.toMinutes()));
     }
 
+    /** The same where there is little room: 3 d, 2 h, 5 min. */
+    public String brief(Duration length) {
+        if (length.compareTo(DAYS_FROM) >= 0) {
+            return Speech.say("time.short-days", Math.round(length.toHours() / 24.0));
+        }
+        return length.compareTo(HOURS_FROM) >= 0 ? Speech.say("time.short-hours", Math.round(length.toMinutes() / 60.0))
+                : Speech.say("time.short-minutes", Math.max(1, length.toMinutes()));
+    }
+
     private String written(String pattern, Instant time) {
         return written(pattern, time, clock.getZone());
     }

@@ -39,8 +39,10 @@ class BandCountsTest extends RunningApplication {
         assertThat(counted.held()).isEqualTo(handouts.held(market).size());
         assertThat(counted.located()).isEqualTo(locations.current(market).size());
         assertThat(counted.handedIn()).isEqualTo(latest.size());
-        assertThat(counted.ready()).isEqualTo((int) latest.values().stream().filter(handIn -> "ready".equals(handIn.verdict())).count());
-        assertThat(counted.ready() + counted.toFix()).isEqualTo(latest.size());
+        assertThat(counted.ready()).isEqualTo((int) latest.values().stream().filter(handIn -> "ready".equals(handIn.told())).count());
+        assertThat(counted.tidy()).isEqualTo((int) latest.values().stream().filter(handIn -> "tidy".equals(handIn.told())).count())
+                .isPositive();
+        assertThat(counted.ready() + counted.tidy() + counted.toFix()).isEqualTo(latest.size());
     }
 
     @Test

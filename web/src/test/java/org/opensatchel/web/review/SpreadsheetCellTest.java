@@ -13,12 +13,12 @@ class SpreadsheetCellTest {
     @ValueSource(strings = {"=1+1", "+cmd", "-2", "@sum", "|calc", "  =1", "\u00a0=1", "\t=1", "a\n=1", "\uFF1D1", "\uFF0B1", "\uFF0D1",
             "\uFF20a", "%0A", ";x", "\u200e=1"})
     void whatLooksLikeAFormulaIsMadeAText(String text) {
-        assertThat(ReviewController.cell(text)).isEqualTo("'" + text);
+        assertThat(BoardCsv.cell(text)).isEqualTo("'" + text);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"Marsh, Ottoline", "O'Neill", "", "A-1", "E:\\MOV120_A2", "רות לוי", "a = b"})
     void everythingElseStaysAsItIs(String text) {
-        assertThat(ReviewController.cell(text)).isEqualTo(text);
+        assertThat(BoardCsv.cell(text)).isEqualTo(text);
     }
 }

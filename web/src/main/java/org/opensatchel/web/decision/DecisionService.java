@@ -1,0 +1,143 @@
+package org.opensatchel.web.decision;
+
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.opensatchel.core.review.Judgement.Raised;
+import org.opensatchel.core.review.Ruling;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * What instructors decide about hand-ins. Nothing here is ever deleted: what is taken back stays, with who took it back. Whoever asks has
+ * been let in before.
+ */
+@Service
+@Transactional
+public class DecisionService {
+
+    private final RulingRepository rulings;
+    private final RemarkRepository remarks;
+    private final DecisionRepository decisions;
+    private final GivenPointsRepository given;
+    private final Clock clock;
+
+    DecisionService(RulingRepository rulings, RemarkRepository remarks, DecisionRepository decisions, GivenPointsRepository given,
+            Clock clock) {
+        this.rulings = rulings;
+        this.remarks = remarks;
+        this.decisions = decisions;
+        this.given = given;
+        this.clock = clock;
+    }
+
+    /** The rulings of an assignment that count, to be asked for one hand-in after the other. */
+    public static final class Rulings {
+        private final List<MadeRuling> all;
+
+        private Rulings(List<MadeRuling> all) {
+            this.all = all;
+        }
+
+        public List<Ruling> about(Subject subject) {
+            return all.stream().filter(ruling -> ruling.isAbout(subject)).map(MadeRuling::ruling).toList();
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public Rulings rulings(long assignment) {
+        return new Rulings(rulings.counting(assignment));
+    }
+
+    /**
+     * Overrules findings.
+     *
+     * @param keys which findings of the code; none for all of them
+     * @param severity what they weigh from now on; absent for nothing at all
+     */
+    public long rule(Subject subject, Ruling.Scope scope, String code, List<String> keys, Optional<String> severity, String reason,
+            long by) {
+        return rulings.saveAndFlush(new MadeRuling(subject, scope, code, keys, severity, reason, by, clock.instant())).id();
+    }
+
+    /** Takes a ruling on this assignment back; empty when there is none to take back. */
+    public Optional<Ruling> takeBackRuling(long assignment, long ruling, long by) {
+        Optional<MadeRuling> made = rulings.findById(ruling).filter(one -> one.assignmentId() == assignment && !one.isUndone());
+        made.ifPresent(one -> one.undo(by, clock.instant()));
+        return made.map(MadeRuling::ruling);
+    }
+
+    public long remark(Subject subject, Optional<String> severity, String path, String text, long by) {
+        return remarks.saveAndFlush(new Remark(subject.handIn(), severity, path, text, by, clock.instant())).view().id();
+    }
+
+    public boolean removeRemark(Subject subject, long remark, long by) {
+        Optional<Remark> made = remarks.findById(remark).filter(one -> one.handInId() == subject.handIn());
+        made.ifPresent(one -> one.remove(by, clock.instant()));
+        return made.isPresent();
+    }
+
+    /** The remarks on some hand-ins, the oldest first. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<RemarkView>> remarks(Collection<Long> handIns) {
+        return handIns.isEmpty() ? Map.of()
+                : remarks.of(handIns).stream().map(Remark::view).collect(Collectors.groupingBy(RemarkView::handIn));
+    }
+
+    /** What somebody found by eye. */
+    public static List<Raised> raised(List<RemarkView> remarks) {
+        return remarks.stream().filter(remark -> remark.severity().isPresent()).map(RemarkView::raised).toList();
+    }
+
+    /** Decides about a hand-in; what was decided before holds no more. */
+    public long decide(Subject subject, DecisionView.Kind kind, String reason, Optional<Instant> due, Optional<Instant> dueBefore,
+            long by) {
+        decisions.of(List.of(subject.handIn())).forEach(before -> before.undo(by, clock.instant()));
+        return decisions.saveAndFlush(new Decision(subject.handIn(), kind, reason, due, dueBefore, by, clock.instant())).view().id();
+    }
+
+    /** Takes back what was decided about a hand-in. */
+    public Optional<DecisionView> takeBackDecision(Subject subject, long by) {
+        List<Decision> made = decisions.of(List.of(subject.handIn()));
+        made.forEach(one -> one.undo(by, clock.instant()));
+        return made.stream().reduce((a, b) -> b).map(Decision::view);
+    }
+
+    /** What is decided about some hand-ins. */
+    @Transactional(readOnly = true)
+    public Map<Long, DecisionView> decisions(Collection<Long> handIns) {
+        Map<Long, DecisionView> out = new HashMap<>();
+        if (!handIns.isEmpty()) {
+            decisions.of(handIns).stream().map(Decision::view).forEach(one -> out.put(one.handIn(), one));
+        }
+        return out;
+    }
+
+    /** Gives points by hand; those given before hold no more. */
+    public void give(Subject subject, BigDecimal points, String reason, long by) {
+        takeBackPoints(subject, by);
+        given.saveAndFlush(new GivenPoints(subject.handIn(), points, reason, by, clock.instant()));
+    }
+
+    public boolean takeBackPoints(Subject subject, long by) {
+        List<GivenPoints> made = given.of(List.of(subject.handIn()));
+        made.forEach(one -> one.undo(by, clock.instant()));
+        return !made.isEmpty();
+    }
+
+    /** The points given by hand to some hand-ins. */
+    @Transactional(readOnly = true)
+    public Map<Long, GivenView> given(Collection<Long> handIns) {
+        Map<Long, GivenView> out = new HashMap<>();
+        if (!handIns.isEmpty()) {
+            given.of(handIns).stream().map(GivenPoints::view).forEach(one -> out.put(one.handIn(), one));
+        }
+        return out;
+    }
+}

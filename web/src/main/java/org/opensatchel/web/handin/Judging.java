@@ -1,0 +1,146 @@
+package org.opensatchel.web.handin;
+
+import jakarta.persistence.EntityManager;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.hibernate.Session;
+import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.report.ReportJson;
+import org.opensatchel.core.report.Score;
+import org.opensatchel.core.report.Summary;
+import org.opensatchel.core.review.Judgement;
+import org.opensatchel.core.review.Theme;
+import org.opensatchel.web.decision.DecisionService;
+import org.opensatchel.web.decision.RemarkView;
+import org.opensatchel.web.decision.Subject;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.worker.Packed;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Judges hand-ins anew: what a check found, and what was decided about it, give the columns that the board sorts and counts. The report
+ * itself is not touched.
+ */
+@Component
+class Judging {
+
+    private static final int LONGEST_SUBJECT = 200;
+    private static final int LONGEST_THEME = 80;
+    private static final int AT_ONCE = 50;
+
+    private final HandInRepository handIns;
+    private final DecisionService decisions;
+    private final KitService kits;
+    private final EntityManager entities;
+
+    Judging(HandInRepository handIns, DecisionService decisions, KitService kits, EntityManager entities) {
+        this.handIns = handIns;
+        this.decisions = decisions;
+        this.kits = kits;
+        this.entities = entities;
+    }
+
+    /** What counts of a hand-in's digest. */
+    Judgement of(HandInView handIn, long kitVersion, ReportDigest digest) {
+        Subject subject = new Subject(handIn.assignmentId(), handIn.enrolmentId(), handIn.id());
+        List<RemarkView> remarks = decisions.remarks(List.of(handIn.id())).getOrDefault(handIn.id(), List.of());
+        return Judgement.of(digest, decisions.rulings(handIn.assignmentId()).about(subject), DecisionService.raised(remarks),
+                points(kitVersion));
+    }
+
+    private Optional<Kit.Points> points(long kitVersion) {
+        return kits.version(kitVersion).kit().points();
+    }
+
+    /** Judges what was not judged since something changed of these; in the order of their numbers, so that two who do it do not meet. */
+    @Transactional
+    public void catchUp(Collection<Long> ids) {
+        List<HandInRepository.Unjudged> open = ids.isEmpty() ? List.of() : handIns.unjudged(ids);
+        Map<Long, DecisionService.Rulings> rulings = open.stream().map(HandInRepository.Unjudged::getAssignmentId).distinct()
+                .collect(Collectors.toMap(assignment -> assignment, decisions::rulings));
+        for (int from = 0; from < open.size(); from += AT_ONCE) {
+            List<HandInRepository.Unjudged> some = open.subList(from, Math.min(open.size(), from + AT_ONCE));
+            Map<Long, List<RemarkView>> remarks = decisions.remarks(some.stream().map(HandInRepository.Unjudged::getId).toList());
+            entities.unwrap(Session.class).doWork(connection -> {
+                for (HandInRepository.Unjudged one : some) {
+                    Subject subject = new Subject(one.getAssignmentId(), one.getEnrolmentId(), one.getId());
+                    Judgement judgement = Judgement.of(ReportJson.readDigest(Packed.unpack(one.getDigest())),
+                            rulings.get(one.getAssignmentId()).about(subject),
+                            DecisionService.raised(remarks.getOrDefault(one.getId(), List.of())), points(one.getKitVersionId()));
+                    keep(connection, one.getId(), judgement);
+                }
+            });
+        }
+    }
+
+    private static void keep(Connection connection, long handIn, Judgement judgement) throws SQLException {
+        Report head = judgement.digest().head();
+        try (PreparedStatement columns = connection.prepareStatement("update hand_in set judged = true, verdict = ?, must = ?, should = ?, "
+                + "note = ?, marks = ?, doubts = ?, points = ?, points_of = ?, points_parts = ?, codes = ? where id = ? and state = 'DONE'")) {
+            columns.setString(1, head.verdict().word());
+            columns.setInt(2, head.counts().must());
+            columns.setInt(3, head.counts().should());
+            columns.setInt(4, head.counts().note());
+            columns.setString(5, Summary.marks(head.findings()));
+            columns.setInt(6, head.doubtful());
+            columns.setBigDecimal(7, head.points().map(Score::earned).orElse(null));
+            columns.setObject(8, head.points().map(Score::of).orElse(null), java.sql.Types.INTEGER);
+            columns.setString(9, head.points().map(Judging::parts).orElse(""));
+            columns.setString(10, codes(head.findings()));
+            columns.setLong(11, handIn);
+            columns.executeUpdate();
+        }
+        try (PreparedStatement remove = connection.prepareStatement("delete from hand_in_finding where hand_in_id = ?")) {
+            remove.setLong(1, handIn);
+            remove.executeUpdate();
+        }
+        try (PreparedStatement add = connection.prepareStatement(
+                "insert into hand_in_finding (hand_in_id, ordinal, code, severity, theme, subject) values (?, ?, ?, ?, ?, ?)")) {
+            int ordinal = 0;
+            for (FindingLine finding : head.findings()) {
+                add(add, handIn, ordinal++, finding, finding.severity());
+            }
+            for (Judgement.Waived waived : judgement.waived()) {
+                add(add, handIn, ordinal++, waived.finding(), "waived");
+            }
+            add.executeBatch();
+        }
+    }
+
+    private static void add(PreparedStatement add, long handIn, int ordinal, FindingLine finding, String severity) throws SQLException {
+        add.setLong(1, handIn);
+        add.setInt(2, ordinal);
+        add.setString(3, finding.code());
+        add.setString(4, severity);
+        add.setString(5, cut(Theme.of(finding).text(), LONGEST_THEME));
+        add.setString(6, cut(Theme.subject(finding), LONGEST_SUBJECT));
+        add.addBatch();
+    }
+
+    private static String codes(List<FindingLine> findings) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        findings.forEach(finding -> counts.merge(finding.code(), 1, Integer::sum));
+        return counts.entrySet().stream().map(code -> code.getKey() + ":" + code.getValue()).collect(Collectors.joining(";"));
+    }
+
+    private static String parts(Score score) {
+        return score.parts().stream().map(part -> java.math.BigDecimal.valueOf(part.of()).subtract(part.taken()).toPlainString())
+                .collect(Collectors.joining(";"));
+    }
+
+    private static String cut(String text, int most) {
+        String kept = text.replace("\0", "");
+        return kept.codePointCount(0, kept.length()) <= most ? kept : kept.substring(0, kept.offsetByCodePoints(0, most));
+    }
+}
