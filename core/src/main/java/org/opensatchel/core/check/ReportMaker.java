@@ -8,6 +8,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.opensatchel.core.carry.Carried;
+import org.opensatchel.core.check.rule.PlannedAgainstFound;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -33,6 +34,7 @@ import org.opensatchel.core.report.Report.Project;
 import org.opensatchel.core.report.Report.ProposalLine;
 import org.opensatchel.core.report.Report.SealedLine;
 import org.opensatchel.core.report.FindingGroups;
+import org.opensatchel.core.report.PlanFound;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Score;
 import org.opensatchel.core.report.Verdict;
@@ -74,7 +76,8 @@ final class ReportMaker {
                 doubts(evidence, findings), kit(),
                 location(evidence.resolution().inferred()), project, counts,
                 sealed(evidence), links.stream().map(this::line).toList(), lines, notChecked(evidence),
-                carry(evidence), request.kit().flatMap(Kit::points).flatMap(points -> Score.of(points, verdict, FindingGroups.of(lines))));
+                carry(evidence), request.kit().flatMap(Kit::points).flatMap(points -> Score.of(points, verdict, FindingGroups.of(lines))),
+                laidOver(evidence, findings));
     }
 
     /** Documents that nobody described, with links in them that look broken: what they mean is a guess, and so is that they are sound. */
@@ -90,6 +93,16 @@ final class ReportMaker {
         return broken.isEmpty() ? Optional.empty()
                 : Optional.of(Doubts.of(
                         broken.entrySet().stream().limit(MOST_DOUBTS).map(one -> new Doubt(one.getKey().text(), one.getValue())).toList()));
+    }
+
+    /** A drawing that cannot be made costs the drawing only. */
+    private static Optional<PlanFound> laidOver(Evidence evidence, List<Finding> findings) {
+        try {
+            return PlannedAgainstFound.of(evidence, findings);
+        } catch (RuntimeException broke) {
+            System.getLogger(ReportMaker.class.getName()).log(System.Logger.Level.WARNING, "the plan could not be laid over", broke);
+            return Optional.empty();
+        }
     }
 
     private static Optional<List<SealedLine>> sealed(Evidence evidence) {
@@ -123,7 +136,8 @@ final class ReportMaker {
         List<Finding> findings = List.of(finding);
         return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, Optional.empty(), kit(), location(Optional.empty()),
                 new Project(Optional.empty(), 0, 0, 0, 0, Optional.empty()), counts(findings),
-                Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty(), Optional.empty());
+                Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty(), Optional.empty(),
+                Optional.empty());
     }
 
     private Optional<List<CarryLine>> carry(Evidence evidence) {

@@ -63,7 +63,7 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
                 report.project(),
                 report.counts(),
                 report.sealed(), drawn.stream().map(report.links()::get).map(ReportDigest::bounded).toList(), findings, report.notChecked(),
-                Optional.empty(), report.points());
+                Optional.empty(), report.points(), report.plan());
         return new ReportDigest(head, drawn, report.findings().size(), carried(report), Opening.of(report));
     }
 
