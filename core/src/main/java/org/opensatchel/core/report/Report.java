@@ -64,7 +64,7 @@ public record Report(int report, Instant made, Verdict verdict, Optional<Doubts>
 
     /** What nobody should take for judged: what the kit asks for and no check judges yet, and links that nobody looked at. */
     public List<String> unjudged() {
-        List<String> asked = notChecked.stream().filter(List.of("media", "points", "steps")::contains).toList();
+        List<String> asked = notChecked.stream().filter(List.of("media", "steps")::contains).toList();
         return notChecked.stream().noneMatch(Report::isLinks) ? asked : Stream.concat(Stream.of(LINKS), asked.stream()).toList();
     }
 

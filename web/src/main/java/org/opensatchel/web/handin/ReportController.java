@@ -4,8 +4,11 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.Since;
@@ -41,8 +44,10 @@ class ReportController {
     private final HandInService handIns;
     private final FailureWords failures;
     private final Comparing comparing;
+    private final List<Desk> desks;
 
-    ReportController(CourseService courses, HandInService handIns, Comparing comparing, FailureWords failures) {
+    ReportController(CourseService courses, HandInService handIns, Comparing comparing, FailureWords failures, List<Desk> desks) {
+        this.desks = desks;
         this.courses = courses;
         this.handIns = handIns;
         this.comparing = comparing;
@@ -53,7 +58,8 @@ class ReportController {
     record Progress(String state, long files, long bytes, Integer before) {}
 
     @GetMapping({"/hand-ins/{handInId}", "/pre-checks/{handInId}"})
-    String report(@PathVariable long handInId, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me,
+    String report(@PathVariable long handInId, @RequestParam(defaultValue = "1") int page, @RequestParam Map<String, String> asked,
+            @AuthenticationPrincipal SignedIn me,
             Model model, HttpServletResponse response) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
         model.addAttribute("assignment", shown.place().assignment());
@@ -63,6 +69,7 @@ class ReportController {
         model.addAttribute("byInstructor", shown.byInstructor());
         model.addAttribute("late", shown.handIn().isPreCheck() ? null : late(shown).orElse(null));
         if (!shown.handIn().isDone()) {
+            lay(shown, null, asked, model);
             return waiting(shown, model, response);
         }
         if (!shown.byInstructor()) {
@@ -76,19 +83,42 @@ class ReportController {
                 Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
         model.addAttribute("places", Speech.words());
         // What the kit asks for and nobody judges stands beside the verdict already.
-        List<String> asked = List.of("media", "points", "steps");
+        List<String> told = List.of("media", "points", "steps");
         model.addAttribute("notChecked",
-                Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !asked.contains(what)).toList()));
+                Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !told.contains(what)).toList()));
         model.addAttribute("since", since(shown, digest).orElse(null));
         model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
         if (digest.head().counts().must() > 0) {
             model.addAttribute("skipTo", "#finding-0");
         }
-        model.addAttribute("map", ThreadMap.of(digest));
+        model.addAttribute("map", ThreadMap.of(digest, passed(judgement)));
+        model.addAttribute("laid", digest.head().plan().map(PlanDrawing::of).orElse(null));
+        model.addAttribute("opening", digest.opening().orElse(null));
+        model.addAttribute("passed",
+                judgement.waived().stream().map(one -> Speech.words().of(one.finding()).message()).limit(MOST_CHANGES).toList());
+        lay(shown, judgement, asked, model);
         model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
         model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
         model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : handIns.ofStudent(shown.place()));
         return "handin/report";
+    }
+
+    /** The places of the links that were let pass, those that only follow from something among them. */
+    private static Set<String> passed(Judgement judgement) {
+        Set<String> places = new HashSet<>();
+        for (Judgement.Waived waived : judgement.waived()) {
+            FindingLine finding = waived.finding();
+            finding.at().ifPresent(at -> places.add(ThreadMap.place(finding.path(), at)));
+            finding.consequences().orElse(List.of())
+                    .forEach(one -> one.at().ifPresent(at -> places.add(ThreadMap.place(one.path(), at))));
+        }
+        return places;
+    }
+
+    private void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
+        if (shown.byInstructor() && !shown.handIn().isPreCheck()) {
+            desks.forEach(desk -> desk.lay(shown, judgement, asked, model));
+        }
     }
 
     private Optional<Duration> late(HandInService.Shown shown) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.ReportDigest;
@@ -61,20 +62,23 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
     /** Where a link ends: a row on the right. */
     private record End(String zone, String folder, String name, String full) {}
 
-    public static ThreadMap of(ReportDigest digest) {
-        return new Drawing(digest.head().links(), digest.numbers()).draw();
+    /** @param passed the places of links that were let pass, as {@link #place} writes them: they are drawn as what nobody has to mend */
+    public static ThreadMap of(ReportDigest digest, Set<String> passed) {
+        return new Drawing(digest.head().links(), digest.numbers(), passed).draw();
     }
 
     private static final class Drawing {
         private final List<LinkLine> links;
         private final List<Integer> numbers;
+        private final Set<String> passed;
         private final Map<String, Label> documents = new LinkedHashMap<>();
         private final Map<End, Integer> ends = new LinkedHashMap<>();
         private final List<Label> labels = new ArrayList<>();
         private int y = TOP;
         private int folded;
 
-        Drawing(List<LinkLine> links, List<Integer> numbers) {
+        Drawing(List<LinkLine> links, List<Integer> numbers, Set<String> passed) {
+            this.passed = passed;
             this.links = links;
             this.numbers = numbers;
         }
@@ -188,7 +192,7 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
                 if (from == null || to == null) {
                     continue;
                 }
-                String kind = kind(link);
+                String kind = passed.contains(place(link.document(), link.at())) ? "far" : kind(link);
                 int x2 = kind.equals("broken") ? TO - 6 : kind.equals("pinned") ? TO + 2 : TO + 8;
                 int x1 = from.x + (int) (from.text.length() * LETTER) + 8;
                 Thread one = new Thread(kind, link.sure().isPresent(), x1, from.y - 4, x2, to, numbers.get(i), 1, words(link));
@@ -207,6 +211,11 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
             return Speech.say("map.thread", Names.shown(link.document()), Names.shown(link.text()),
                     link.sure().isPresent() ? Speech.say("map.guessed", outcome) : outcome);
         }
+    }
+
+    /** A place of a link in a project, as one text. */
+    static String place(String document, String at) {
+        return document + "\0" + at;
     }
 
     private static boolean isFound(LinkLine link) {

@@ -1,0 +1,137 @@
+package org.opensatchel.web.review;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.report.FindingGroups;
+import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.Score;
+import org.opensatchel.core.review.Judgement;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.audit.AuditService;
+import org.opensatchel.web.audit.Deed;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.decision.DecisionService;
+import org.opensatchel.web.decision.GivenView;
+import org.opensatchel.web.handin.Desk;
+import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.text.Speech;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** What an instructor has beside one student's report: neighbours on the board, decisions, points, remarks, and what was done so far. */
+@Component
+class StudentDesk implements Desk {
+
+    private static final int MOST_WAIVED = 100;
+
+    private final BoardMaker boards;
+    private final DecisionService decisions;
+    private final AuditService audit;
+
+    StudentDesk(BoardMaker boards, DecisionService decisions, AuditService audit) {
+        this.boards = boards;
+        this.decisions = decisions;
+        this.audit = audit;
+    }
+
+    /**
+     * Where the student stands in the board's order.
+     *
+     * @param place from 1; 0 where the board does not show them
+     * @param previous the address of the one before, empty for none
+     */
+    record Neighbours(int place, int all, String previous, String next, String board) {}
+
+    /** A finding that was waived, told. */
+    record Waived(long ruling, Sentence what, String reason, String scope) {}
+
+    /** A part of the points, told. */
+    record Part(String part, int of, BigDecimal left, List<Off> off) {}
+
+    /** What something took off. */
+    record Off(Sentence what, BigDecimal points) {}
+
+    @Override
+    public void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
+        SignedIn me = (SignedIn) SecurityContextHolder.getContext().getAuthentication().getPrincipal();
+        AssignmentView assignment = shown.place().assignment();
+        long handIn = shown.handIn().id();
+        BoardQuery query = BoardQuery.of(asked);
+        model.addAttribute("neighbours", neighbours(assignment, me, query, shown.place().student().enrolmentId()));
+        model.addAttribute("query", query);
+        if (judgement == null) {
+            return;
+        }
+        model.addAttribute("module", "desk");
+        model.addAttribute("titles", Speech.words());
+        model.addAttribute("waived", judgement.waived().stream().limit(MOST_WAIVED).map(StudentDesk::waived).toList());
+        model.addAttribute("remarks", decisions.remarks(List.of(handIn)).getOrDefault(handIn, List.of()));
+        model.addAttribute("decision", decisions.decisions(List.of(handIn)).get(handIn));
+        GivenView given = decisions.given(List.of(handIn)).get(handIn);
+        model.addAttribute("given", given);
+        judgement.digest().head().points().ifPresent(score -> {
+            model.addAttribute("score", score);
+            model.addAttribute("parts", parts(score, judgement.digest().head().findings()));
+        });
+        model.addAttribute("done", audit.ofStudent(assignment.id(), shown.handIn().enrolmentId()));
+        model.addAttribute("newDue",
+                LocalDateTime.ofInstant(newDue(assignment), assignment.deadline().zone()).truncatedTo(ChronoUnit.MINUTES));
+        audit.log(me.accountId(), new AuditService.About(assignment.id(), shown.handIn().enrolmentId(), handIn), Deed.SAW, "");
+    }
+
+    /** A week from now, at the hour of the deadline. */
+    private static Instant newDue(AssignmentView assignment) {
+        LocalDateTime due = LocalDateTime.ofInstant(assignment.dueAt(), assignment.deadline().zone());
+        return LocalDateTime.now(assignment.deadline().zone()).plusDays(7).withHour(due.getHour()).withMinute(due.getMinute())
+                .atZone(assignment.deadline().zone()).toInstant();
+    }
+
+    private Neighbours neighbours(AssignmentView assignment, SignedIn me, BoardQuery query, long enrolment) {
+        List<BoardRow> shown = boards.board(assignment, me.accountId(), query).shown();
+        int at = -1;
+        for (int i = 0; i < shown.size(); i++) {
+            at = shown.get(i).student().enrolmentId() == enrolment ? i : at;
+        }
+        String back = "/assignments/" + assignment.id() + "/review" + query.carried();
+        return at < 0 ? new Neighbours(0, shown.size(), "", "", back)
+                : new Neighbours(at + 1, shown.size(), at == 0 ? "" : address(assignment, shown.get(at - 1), query),
+                        at == shown.size() - 1 ? "" : address(assignment, shown.get(at + 1), query), back);
+    }
+
+    static String address(AssignmentView assignment, BoardRow row, BoardQuery query) {
+        return row.handIn().map(handIn -> "/hand-ins/" + handIn.id())
+                .orElse("/assignments/" + assignment.id() + "/students/" + row.student().enrolmentId()) + query.carried();
+    }
+
+    private static Waived waived(Judgement.Waived one) {
+        return new Waived(one.ruling().id(), Speech.words().of(one.finding()).message(), one.ruling().reason(),
+                Speech.say("desk.scope-" + one.ruling().scope()));
+    }
+
+    private static List<Part> parts(Score score, List<FindingLine> findings) {
+        List<FindingGroups.Group> things = FindingGroups.of(findings);
+        List<Part> out = new ArrayList<>();
+        for (Score.Part part : score.parts()) {
+            List<Off> off = part.off().stream().map(one -> new Off(Speech.words().heading(things.get(one.thing())), one.off())).toList();
+            if (part.of() > 0) {
+                out.add(new Part(part.part(), part.of(), BigDecimal.valueOf(part.of()).subtract(part.taken()), off));
+            }
+        }
+        return out;
+    }
+
+    /** What was found, by the key of one of its findings, with all that is told with it. */
+    static Optional<FindingGroups.Group> thing(Judgement judgement, String code, String key) {
+        return FindingGroups.of(judgement.digest().head().findings()).stream().filter(group -> group.code().equals(code))
+                .filter(group -> group.findings().stream().anyMatch(one -> org.opensatchel.core.review.FindingKey.of(one).equals(key)))
+                .findFirst();
+    }
+}
