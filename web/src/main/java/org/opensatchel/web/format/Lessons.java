@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.Semaphore;
 import org.opensatchel.core.fact.Phrase;
@@ -105,7 +106,7 @@ class Lessons {
             ProfileTrial trial = ProfileTrial.of(source, true, profile, limits);
             Map<String, Integer> counts = new TreeMap<>();
             trial.documents().values().forEach(each -> each.forEach((outcome, count) -> counts.merge(outcome, count, Integer::sum)));
-            return new Tried(trial, ThreadMap.of(ReportDigest.of(trial.report())), counts);
+            return new Tried(trial, ThreadMap.of(ReportDigest.of(trial.report()), Set.of()), counts);
         });
     }
 

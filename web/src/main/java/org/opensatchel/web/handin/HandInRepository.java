@@ -125,9 +125,9 @@ interface HandInRepository extends Repository<HandIn, Long> {
             + "and (:handIn = 0 or id = :handIn) and judged")
     void judgeAgain(long assignment, long enrolment, long handIn);
 
-    /** The one that counts of each student, where it was not judged since something changed. */
-    @Query(nativeQuery = true, value = "select h.id from hand_in h where h.assignment_id = :assignment and h.state = 'DONE' and not h.judged and h.digest is not null and h.counts_since = "
-            + "(select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id)")
+    /** The one that counts of each student, and the first one, where it was not judged since something changed. */
+    @Query(nativeQuery = true, value = "select h.id from hand_in h where h.assignment_id = :assignment and h.state = 'DONE' and not h.judged and h.digest is not null and (h.number = 1 or h.counts_since = "
+            + "(select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id))")
     List<Long> countingUnjudged(long assignment);
 
     @Query(nativeQuery = true, value = "select kit_version_id from hand_in where id = :id")
@@ -137,6 +137,47 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select distinct on (h.enrolment_id) h.id, h.codes, h.points, h.points_of as pointsOf, h.points_parts as parts, h.checked_at as checkedAt, k.version from hand_in h "
             + "join kit_version k on k.id = h.kit_version_id where h.assignment_id = :assignment and h.counts_since is not null order by h.enrolment_id, h.counts_since desc")
     List<Counted> counted(long assignment);
+
+    /** The findings of each student's hand-in that counts, and of the first one, by what they have in common; notes and what was waived left out. */
+    @Query(nativeQuery = true, value = "with last as (select distinct on (enrolment_id) id, enrolment_id from hand_in where assignment_id = :assignment and counts_since is not null order by enrolment_id, counts_since desc), "
+            + "first as (select distinct on (enrolment_id) id, enrolment_id from hand_in where assignment_id = :assignment and kind = 'HAND_IN' and judged order by enrolment_id, number) "
+            + "select l.enrolment_id as enrolmentId, true as counts, f.theme, f.code, f.severity, min(f.subject) as subject, count(*) as findings from last l join hand_in_finding f on f.hand_in_id = l.id "
+            + "where f.severity in ('must', 'should') group by l.enrolment_id, f.theme, f.code, f.severity "
+            + "union all select l.enrolment_id, false, f.theme, f.code, f.severity, '', count(*) from first l join hand_in_finding f on f.hand_in_id = l.id "
+            + "where f.severity in ('must', 'should') and l.id not in (select id from last) group by l.enrolment_id, f.theme, f.code, f.severity")
+    List<Themed> themes(long assignment);
+
+    /** What a student does wrong in one way. */
+    interface Themed {
+        long getEnrolmentId();
+
+        boolean getCounts();
+
+        String getTheme();
+
+        String getCode();
+
+        String getSeverity();
+
+        String getSubject();
+
+        long getFindings();
+    }
+
+    /** Names of files that several students' hand-ins miss in the same way. */
+    @Query(nativeQuery = true, value = "with last as (select distinct on (enrolment_id) id, enrolment_id from hand_in where assignment_id = :assignment and counts_since is not null order by enrolment_id, counts_since desc) "
+            + "select f.theme, f.subject, count(distinct l.enrolment_id) as students from last l join hand_in_finding f on f.hand_in_id = l.id where f.subject <> '' and f.severity in ('must', 'should') "
+            + "group by f.theme, f.subject having count(distinct l.enrolment_id) > 1 order by 3 desc, 2 limit 200")
+    List<Shared> shared(long assignment);
+
+    /** A file that several miss. */
+    interface Shared {
+        String getTheme();
+
+        String getSubject();
+
+        long getStudents();
+    }
 
     /** What is counted of a hand-in. */
     interface Counted {

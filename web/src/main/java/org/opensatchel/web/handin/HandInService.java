@@ -362,6 +362,19 @@ public class HandInService {
         return handIns.counted(assignment.id()).stream().collect(Collectors.toMap(HandInRepository.Counted::getId, Tally::of));
     }
 
+    /** What the class does wrong, without notes and what was waived. */
+    @Transactional
+    public ClassFindings classFindings(AssignmentView assignment) {
+        judging.catchUp(handIns.countingUnjudged(assignment.id()));
+        Map<Boolean, List<ClassFindings.Line>> lines = handIns.themes(assignment.id()).stream()
+                .collect(Collectors.partitioningBy(HandInRepository.Themed::getCounts, Collectors.mapping(
+                        row -> new ClassFindings.Line(row.getEnrolmentId(), row.getTheme(), row.getCode(), row.getSeverity(),
+                                row.getFindings()),
+                        Collectors.toList())));
+        return new ClassFindings(lines.get(true), lines.get(false), handIns.shared(assignment.id()).stream()
+                .map(row -> new ClassFindings.Shared(row.getTheme(), row.getSubject(), row.getStudents())).toList());
+    }
+
     /** Each student's hand-in that counts, by enrolment. */
     @Transactional(readOnly = true)
     public Map<Long, HandInView> counting(AssignmentView assignment) {
