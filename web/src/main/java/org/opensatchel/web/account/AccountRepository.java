@@ -1,6 +1,7 @@
 package org.opensatchel.web.account;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.Modifying;
@@ -41,6 +42,20 @@ interface AccountRepository extends Repository<Account, Long> {
     @Modifying
     @Query(nativeQuery = true, value = "update account set language = nullif(:language, '') where id = :account")
     void choose(long account, String language);
+
+    @Query("select a.id as id, a.email as email from Account a where a.id in :ids and a.email is not null")
+    List<Addressed> addressed(Collection<Long> ids);
+
+    /** An account with an address. */
+    interface Addressed {
+        long getId();
+
+        String getEmail();
+    }
+
+    @Modifying
+    @Query(nativeQuery = true, value = "update account set email = :email where id = :account and email is null")
+    void address(long account, String email);
 
     long count();
 

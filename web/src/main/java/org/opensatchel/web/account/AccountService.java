@@ -5,9 +5,12 @@ import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -112,6 +115,22 @@ public class AccountService implements UserDetailsService {
     @Transactional(readOnly = true)
     public Optional<AccountView> byId(long accountId) {
         return accounts.findById(accountId).map(AccountView::of);
+    }
+
+    /** The addresses of those of some accounts that have one. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> addresses(Collection<Long> ids) {
+        return ids.isEmpty() ? Map.of()
+                : accounts.addressed(ids).stream()
+                        .collect(Collectors.toMap(AccountRepository.Addressed::getId, AccountRepository.Addressed::getEmail));
+    }
+
+    /** Notes an address for an account that has none. */
+    @Transactional
+    public void address(long accountId, String email) {
+        if (accounts.findByEmail(known(email)).isEmpty()) {
+            accounts.address(accountId, known(email));
+        }
     }
 
     @Transactional(readOnly = true)

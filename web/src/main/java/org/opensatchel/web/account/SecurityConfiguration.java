@@ -31,7 +31,8 @@ class SecurityConfiguration {
     SecurityFilterChain security(HttpSecurity http, @Value("${management.server.port:}") String managementPort) throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/sign-in", "/welcome/*", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg",
+                        .requestMatchers("/sign-in", "/welcome/*", "/slips/*", "/slips/*/slip.pdf", "/css/**", "/js/**", "/fonts/**",
+                                "/webjars/**", "/favicon.svg",
                                 "/livez", "/readyz", "/actuator/health", "/actuator/health/**", "/error")
                         .permitAll()
                         .requestMatchers(request -> request.getRequestURI().startsWith("/actuator/")

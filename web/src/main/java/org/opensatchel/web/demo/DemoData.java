@@ -93,8 +93,12 @@ class DemoData implements ApplicationRunner {
         Instant now = clock.instant();
         long instructor = accounts.create("quillfeather", "R. Quillfeather", PASSWORD, Role.INSTRUCTOR);
         List<Long> students = new ArrayList<>();
-        DemoRoster.PEOPLE.forEach(person -> students
-                .add(accounts.create(person.login(), (person.first().orElse("") + " " + person.last()).strip(), PASSWORD, Role.STUDENT)));
+        for (DemoRoster.Person person : DemoRoster.PEOPLE) {
+            long account = accounts.create(person.login(), (person.first().orElse("") + " " + person.last()).strip(), PASSWORD,
+                    Role.STUDENT);
+            accounts.address(account, person.login() + "@harrowgate.example");
+            students.add(account);
+        }
         AssignmentView market = course(instructor, students, "MOV 120", "Short Forms", "A2", "Night Market Ident",
                 now.plus(Duration.ofDays(3)), 24);
         PublishedKit kit = publish(market, instructor, "night-market", Map.of("sound/market-bell.wav", DemoProject.bell()));

@@ -4,7 +4,7 @@ import java.util.Map;
 import org.opensatchel.core.review.Judgement;
 import org.springframework.ui.Model;
 
-/** What somebody who teaches has beside a student's report, and the student has not; another feature lays it there. */
+/** What other features lay beside a report; what the student must not see they lay for those who teach alone. */
 public interface Desk {
 
     /**

@@ -252,6 +252,14 @@ public class HandInService {
         return new Shown(handIn, own, false);
     }
 
+    /** A hand-in as its student sees it, for whoever holds a signed link to it. */
+    @Transactional(readOnly = true)
+    public Shown forLink(long handInId) {
+        HandInView handIn = handIns.view(handInId).filter(one -> !one.isPreCheck()).orElseThrow(NotAccessible::new);
+        AssignmentView assignment = courses.forJob(handIn.assignmentId());
+        return new Shown(handIn, new Place(assignment, courses.student(assignment, handIn.enrolmentId())), false);
+    }
+
     /** The report's exact JSON as a stream; whoever asks has been let in by {@link #show}. */
     @Transactional(readOnly = true)
     public InputStream reportJson(Shown shown) {

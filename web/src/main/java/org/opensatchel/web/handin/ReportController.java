@@ -38,16 +38,15 @@ import org.springframework.web.bind.annotation.ResponseBody;
 class ReportController {
 
     /** Of what was mended, or is new, so many are listed. */
-    private static final int MOST_CHANGES = 20;
 
     private final CourseService courses;
     private final HandInService handIns;
     private final FailureWords failures;
     private final Comparing comparing;
-    private final List<Desk> desks;
+    private final ReportPage page;
 
-    ReportController(CourseService courses, HandInService handIns, Comparing comparing, FailureWords failures, List<Desk> desks) {
-        this.desks = desks;
+    ReportController(CourseService courses, HandInService handIns, Comparing comparing, FailureWords failures, ReportPage page) {
+        this.page = page;
         this.courses = courses;
         this.handIns = handIns;
         this.comparing = comparing;
@@ -58,7 +57,8 @@ class ReportController {
     record Progress(String state, long files, long bytes, Integer before) {}
 
     @GetMapping({"/hand-ins/{handInId}", "/pre-checks/{handInId}"})
-    String report(@PathVariable long handInId, @RequestParam(defaultValue = "1") int page, @RequestParam Map<String, String> asked,
+    String report(@PathVariable long handInId, @RequestParam(name = "page", defaultValue = "1") int number,
+            @RequestParam Map<String, String> asked,
             @AuthenticationPrincipal SignedIn me,
             Model model, HttpServletResponse response) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
@@ -67,78 +67,17 @@ class ReportController {
         model.addAttribute("step", shown.byInstructor() ? "review" : shown.handIn().isPreCheck() ? "check" : "hand-in");
         model.addAttribute("handIn", shown.handIn());
         model.addAttribute("byInstructor", shown.byInstructor());
-        model.addAttribute("late", shown.handIn().isPreCheck() ? null : late(shown).orElse(null));
+        model.addAttribute("late", page.late(shown).orElse(null));
         if (!shown.handIn().isDone()) {
-            lay(shown, null, asked, model);
+            page.lay(shown, null, asked, model);
             return waiting(shown, model, response);
         }
         if (!shown.byInstructor()) {
             model.addAttribute("module", "look/done");
         }
-        Judgement judgement = handIns.judgement(shown);
-        ReportDigest digest = judgement.digest();
-        model.addAttribute("judgement", judgement);
-        model.addAttribute("report", digest.head());
-        model.addAttribute("unjudged",
-                Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
-        model.addAttribute("places", Speech.words());
-        // What the kit asks for and nobody judges stands beside the verdict already.
-        List<String> told = List.of("media", "points", "steps");
-        model.addAttribute("notChecked",
-                Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !told.contains(what)).toList()));
-        model.addAttribute("since", since(shown, digest).orElse(null));
-        model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
-        if (digest.head().counts().must() > 0) {
-            model.addAttribute("skipTo", "#finding-0");
-        }
-        model.addAttribute("map", ThreadMap.of(digest, passed(judgement)));
-        model.addAttribute("laid", digest.head().plan().map(PlanDrawing::of).orElse(null));
-        model.addAttribute("opening", digest.opening().orElse(null));
-        model.addAttribute("passed",
-                judgement.waived().stream().map(one -> Speech.words().of(one.finding()).message()).limit(MOST_CHANGES).toList());
-        lay(shown, judgement, asked, model);
-        model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
-        model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
-        model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : handIns.ofStudent(shown.place()));
+        page.fill(shown, number, asked, model);
         return "handin/report";
     }
-
-    /** The places of the links that were let pass, those that only follow from something among them. */
-    private static Set<String> passed(Judgement judgement) {
-        Set<String> places = new HashSet<>();
-        for (Judgement.Waived waived : judgement.waived()) {
-            FindingLine finding = waived.finding();
-            finding.at().ifPresent(at -> places.add(ThreadMap.place(finding.path(), at)));
-            finding.consequences().orElse(List.of())
-                    .forEach(one -> one.at().ifPresent(at -> places.add(ThreadMap.place(one.path(), at))));
-        }
-        return places;
-    }
-
-    private void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
-        if (shown.byInstructor() && !shown.handIn().isPreCheck()) {
-            desks.forEach(desk -> desk.lay(shown, judgement, asked, model));
-        }
-    }
-
-    private Optional<Duration> late(HandInService.Shown shown) {
-        return courses.deadlines(shown.place().assignment()).of(shown.handIn().enrolmentId()).late(shown.handIn().receivedAt());
-    }
-
-    /** What became of what the check before found: the last one that was made before this project came. */
-    private Optional<SinceBefore> since(HandInService.Shown shown, ReportDigest digest) {
-        return handIns.before(shown).map(before -> {
-            Since since = Since.between(handIns.digest(new HandInService.Shown(before, shown.place(), false)).head().findings(),
-                    digest.head().findings());
-            Words words = Speech.words();
-            return new SinceBefore(before, since.fixed().size(), since.fresh().size(),
-                    since.fixed().stream().limit(MOST_CHANGES).map(finding -> words.of(finding).message()).toList(),
-                    since.fresh().stream().limit(MOST_CHANGES).map(finding -> words.of(finding).message()).toList());
-        });
-    }
-
-    /** What a page says of the check before. */
-    record SinceBefore(HandInView before, int fixed, int fresh, List<Sentence> isFixed, List<Sentence> isFresh) {}
 
     private String waiting(HandInService.Shown shown, Model model, HttpServletResponse response) {
         HandInView handIn = shown.handIn();

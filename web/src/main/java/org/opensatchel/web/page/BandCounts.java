@@ -19,7 +19,7 @@ class BandCounts {
               union
               select l.enrolment_id from drive_load l join kit_version k on k.id = l.kit_version_id where k.assignment_id = :assignment),
             last as (
-              select distinct on (h.enrolment_id) h.verdict, h.should, h.doubts from hand_in h
+              select distinct on (h.enrolment_id) h.id, h.verdict, h.should, h.doubts from hand_in h
               where h.assignment_id = :assignment and h.counts_since is not null and h.enrolment_id in (select id from here) order by h.enrolment_id, h.counts_since desc)
             select t.role as role,
               (select max(version) from kit_version where assignment_id = :assignment) as version,
@@ -32,7 +32,8 @@ class BandCounts {
               (select count(*) from last) as handed,
               (select count(*) from last where verdict = 'ready' and should = 0 and doubts = 0) as ready,
               (select count(*) from last where verdict = 'ready' and (should > 0 or doubts > 0)) as tidy,
-              (select count(*) from last where verdict in ('fix', 'blocked')) as fix
+              (select count(*) from last where verdict in ('fix', 'blocked')) as fix,
+              (select count(*) from last where exists (select 1 from slip s where s.hand_in_id = last.id and s.sent_at is not null)) as sent
             from course_instructor t join assignment a on a.course_id = t.course_id
             where a.id = :assignment and t.account_id = :account""";
 
@@ -45,7 +46,7 @@ class BandCounts {
     /** @param version the kit's newest version, absent before the first
      * @param tidy how many hand-ins are ready with something to tidy, or with doubts */
     record Teaching(boolean plans, Optional<Integer> version, int students, int held, int located, int handedIn, int ready, int tidy,
-            int toFix) {}
+            int toFix, int sent) {}
 
     /** The counts for somebody who teaches the course of an assignment; empty for who does not. */
     @Transactional(readOnly = true)
@@ -54,7 +55,7 @@ class BandCounts {
                 Optional.ofNullable((Number) row.get("version")).map(Number::intValue),
                 count(row, "students"), count(row, "held"), count(row, "located"), count(row, "handed"), count(row, "ready"),
                 count(row, "tidy"),
-                count(row, "fix")));
+                count(row, "fix"), count(row, "sent")));
     }
 
     private Optional<Tuple> one(String question, long assignment, long account) {

@@ -74,6 +74,8 @@ class PathBand implements HandlerInterceptor {
                 state(counted.handedIn(), students)));
         steps.add(new Step("review", Speech.say("band.review"), Speech.say("band.ready", counted.ready(), counted.tidy(), counted.toFix()),
                 base + "/review", state(counted.ready() + counted.tidy(), students)));
+        steps.add(new Step("return", Speech.say("band.return"), Speech.say("band.sent", counted.sent()), base + "/return",
+                state(counted.sent(), counted.toFix() + counted.tidy())));
         return steps;
     }
 

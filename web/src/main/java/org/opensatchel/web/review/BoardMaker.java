@@ -19,6 +19,7 @@ import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.location.SetLocation;
+import org.opensatchel.web.slip.SlipService;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,9 +34,11 @@ class BoardMaker {
     private final KitService kits;
     private final DecisionService decisions;
     private final AuditService audit;
+    private final SlipService slips;
 
     BoardMaker(CourseService courses, HandInService handIns, LocationService locations, HandoutService handouts, KitService kits,
-            DecisionService decisions, AuditService audit) {
+            DecisionService decisions, AuditService audit, SlipService slips) {
+        this.slips = slips;
         this.courses = courses;
         this.handIns = handIns;
         this.locations = locations;
@@ -60,6 +63,7 @@ class BoardMaker {
         int version = kits.current(assignment).map(kit -> kit.kit().version()).orElse(0);
         Map<Long, DecisionView> decided = decisions.decisions(tallies.keySet());
         Map<Long, GivenView> given = decisions.given(tallies.keySet());
+        Map<Long, Instant> sent = slips.sentOf(assignment);
         Map<Long, Instant> seen = audit.seen(assignment.id(), me);
         List<BoardRow> rows = new ArrayList<>();
         for (Student student : courses.roster(assignment)) {
@@ -70,7 +74,8 @@ class BoardMaker {
                     Optional.ofNullable(places.get(student.enrolmentId())),
                     handIn.flatMap(one -> deadlines.of(student.enrolmentId()).late(one.receivedAt())),
                     Optional.ofNullable(checked.get(student.enrolmentId())), handIn.filter(one -> isNew(one, tally, seen)).isPresent(),
-                    handIn.flatMap(one -> Optional.ofNullable(decided.get(one.id()))), Optional.empty(),
+                    handIn.flatMap(one -> Optional.ofNullable(decided.get(one.id()))),
+                    handIn.flatMap(one -> Optional.ofNullable(sent.get(one.id()))),
                     handIn.flatMap(one -> points(tally, given.get(one.id())))));
         }
         return rows;

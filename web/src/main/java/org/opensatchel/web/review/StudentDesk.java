@@ -21,6 +21,7 @@ import org.opensatchel.web.decision.DecisionService;
 import org.opensatchel.web.decision.GivenView;
 import org.opensatchel.web.handin.Desk;
 import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.slip.SlipService;
 import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
@@ -35,8 +36,10 @@ class StudentDesk implements Desk {
     private final BoardMaker boards;
     private final DecisionService decisions;
     private final AuditService audit;
+    private final SlipService slips;
 
-    StudentDesk(BoardMaker boards, DecisionService decisions, AuditService audit) {
+    StudentDesk(BoardMaker boards, DecisionService decisions, AuditService audit, SlipService slips) {
+        this.slips = slips;
         this.boards = boards;
         this.decisions = decisions;
         this.audit = audit;
@@ -61,6 +64,9 @@ class StudentDesk implements Desk {
 
     @Override
     public void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
+        if (!shown.byInstructor()) {
+            return;
+        }
         SignedIn me = (SignedIn) SecurityContextHolder.getContext().getAuthentication().getPrincipal();
         AssignmentView assignment = shown.place().assignment();
         long handIn = shown.handIn().id();
@@ -81,6 +87,7 @@ class StudentDesk implements Desk {
             model.addAttribute("score", score);
             model.addAttribute("parts", parts(score, judgement.digest().head().findings()));
         });
+        model.addAttribute("sentSlip", slips.sent(List.of(handIn)).get(handIn));
         model.addAttribute("done", audit.ofStudent(assignment.id(), shown.handIn().enrolmentId()));
         model.addAttribute("newDue",
                 LocalDateTime.ofInstant(newDue(assignment), assignment.deadline().zone()).truncatedTo(ChronoUnit.MINUTES));

@@ -37,6 +37,11 @@ public class Times {
         return written("time.full", time, zone);
     }
 
+    /** The same in a language that is not that of the page. */
+    public static String full(Instant time, ZoneId zone, Words words) {
+        return DateTimeFormatter.ofPattern(words.plain("time.full"), words.locale()).format(time.atZone(zone));
+    }
+
     /** How far off a time is, in the largest unit that says enough: in 3 days, 2 hours ago. */
     public String away(Instant time) {
         Duration away = Duration.between(clock.instant(), time);

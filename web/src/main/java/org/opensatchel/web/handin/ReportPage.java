@@ -1,0 +1,107 @@
+package org.opensatchel.web.handin;
+
+import java.time.Duration;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.report.Since;
+import org.opensatchel.core.review.Judgement;
+import org.opensatchel.core.words.Sentence;
+import org.opensatchel.core.words.Words;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.text.Speech;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** What the page of a report shows, whoever looks at it. */
+@Component
+public class ReportPage {
+
+    private static final int MOST_CHANGES = 12;
+
+    private final CourseService courses;
+    private final HandInService handIns;
+    private final List<Desk> desks;
+
+    ReportPage(CourseService courses, HandInService handIns, List<Desk> desks) {
+        this.courses = courses;
+        this.handIns = handIns;
+        this.desks = desks;
+    }
+
+    /**
+     * Fills the page of a hand-in that is checked.
+     *
+     * @param page of the list of links, from 1
+     */
+    public void fill(HandInService.Shown shown, int page, Map<String, String> asked, Model model) {
+        Judgement judgement = handIns.judgement(shown);
+        ReportDigest digest = judgement.digest();
+        model.addAttribute("judgement", judgement);
+        model.addAttribute("report", digest.head());
+        model.addAttribute("unjudged",
+                Speech.words().list(digest.head().unjudged().stream().map(what -> Speech.say("report.unjudged-" + what)).toList()));
+        model.addAttribute("places", Speech.words());
+        // What the kit asks for and nobody judges stands beside the verdict already.
+        List<String> told = List.of("media", "points", "steps");
+        model.addAttribute("notChecked",
+                Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !told.contains(what)).toList()));
+        model.addAttribute("since", since(shown, digest).orElse(null));
+        model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
+        if (digest.head().counts().must() > 0) {
+            model.addAttribute("skipTo", "#finding-0");
+        }
+        model.addAttribute("map", ThreadMap.of(digest, passed(judgement)));
+        model.addAttribute("laid", digest.head().plan().map(PlanDrawing::of).orElse(null));
+        model.addAttribute("opening", digest.opening().orElse(null));
+        model.addAttribute("passed",
+                judgement.waived().stream().map(one -> Speech.words().of(one.finding()).message()).limit(MOST_CHANGES).toList());
+        lay(shown, judgement, asked, model);
+        model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
+        model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
+        model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : handIns.ofStudent(shown.place()));
+    }
+
+    /** The places of the links that were let pass, those that only follow from something among them. */
+    private static Set<String> passed(Judgement judgement) {
+        Set<String> places = new HashSet<>();
+        for (Judgement.Waived waived : judgement.waived()) {
+            FindingLine finding = waived.finding();
+            finding.at().ifPresent(at -> places.add(ThreadMap.place(finding.path(), at)));
+            finding.consequences().orElse(List.of())
+                    .forEach(one -> one.at().ifPresent(at -> places.add(ThreadMap.place(one.path(), at))));
+        }
+        return places;
+    }
+
+    void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
+        if (!shown.handIn().isPreCheck()) {
+            desks.forEach(desk -> desk.lay(shown, judgement, asked, model));
+        }
+    }
+
+    /** By how much it came too late; nobody minds that of a pre-check. */
+    Optional<Duration> late(HandInService.Shown shown) {
+        return shown.handIn().isPreCheck() ? Optional.empty()
+                : courses.deadlines(shown.place().assignment()).of(shown.handIn().enrolmentId()).late(shown.handIn().receivedAt());
+    }
+
+    /** What became of what the check before found: the last one that was made before this project came. */
+    private Optional<SinceBefore> since(HandInService.Shown shown, ReportDigest digest) {
+        return handIns.before(shown).map(before -> {
+            Since since = Since.between(handIns.judgement(new HandInService.Shown(before, shown.place(), false)).digest().head().findings(),
+                    digest.head().findings());
+            Words words = Speech.words();
+            return new SinceBefore(before, since.fixed().size(), since.fresh().size(),
+                    since.fixed().stream().limit(MOST_CHANGES).map(finding -> words.of(finding).message()).toList(),
+                    since.fresh().stream().limit(MOST_CHANGES).map(finding -> words.of(finding).message()).toList());
+        });
+    }
+
+    /** What a page says of the check before. */
+    public record SinceBefore(HandInView before, int fixed, int fresh, List<Sentence> isFixed, List<Sentence> isFresh) {}
+}

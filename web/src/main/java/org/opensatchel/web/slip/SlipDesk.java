@@ -1,0 +1,27 @@
+package org.opensatchel.web.slip;
+
+import java.util.List;
+import java.util.Map;
+import org.opensatchel.core.review.Judgement;
+import org.opensatchel.web.handin.Desk;
+import org.opensatchel.web.handin.HandInService;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** Lays what was sent back beside the student's own report. */
+@Component
+class SlipDesk implements Desk {
+
+    private final SlipService slips;
+
+    SlipDesk(SlipService slips) {
+        this.slips = slips;
+    }
+
+    @Override
+    public void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
+        if (!shown.byInstructor()) {
+            model.addAttribute("slip", slips.sent(List.of(shown.handIn().id())).get(shown.handIn().id()));
+        }
+    }
+}
