@@ -117,6 +117,7 @@ document.addEventListener("keydown", (event) => {
     k: () => step(-1),
     o: () => row?.querySelector(".row-link")?.click(),
     w: () => { const mark = row?.querySelector(`[data-cell="${row.dataset.worst}"]`); if (mark) panel(mark); },
+    r: () => { if (row?.dataset.handIn && row.dataset.worst) location.assign("/hand-ins/" + row.dataset.handIn + "/slip"); },
     x: () => { const box = row?.querySelector("input[name=who]"); if (box) box.checked = !box.checked; },
     "/": () => filters.querySelector("[type=search]").focus(),
     "?": () => { part("keys").hidden = !part("keys").hidden; },

@@ -22,6 +22,6 @@ document.addEventListener("keydown", (event) => {
     return;
   }
   if (event.target.matches("input, textarea, select")) return;
-  const keys = { j: () => part("next")?.click(), k: () => part("previous")?.click(), u: () => part("board")?.click(), w: waive, z: () => part("undo")?.click() };
+  const keys = { j: () => part("next")?.click(), k: () => part("previous")?.click(), u: () => part("board")?.click(), r: () => part("slip")?.click(), w: waive, z: () => part("undo")?.click() };
   if (keys[event.key]) { event.preventDefault(); keys[event.key](); }
 });

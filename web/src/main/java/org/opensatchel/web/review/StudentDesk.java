@@ -101,7 +101,7 @@ class StudentDesk implements Desk {
                 .atZone(assignment.deadline().zone()).toInstant();
     }
 
-    private Neighbours neighbours(AssignmentView assignment, SignedIn me, BoardQuery query, long enrolment) {
+    Neighbours neighbours(AssignmentView assignment, SignedIn me, BoardQuery query, long enrolment) {
         List<BoardRow> shown = boards.board(assignment, me.accountId(), query).shown();
         int at = -1;
         for (int i = 0; i < shown.size(); i++) {
