@@ -31,9 +31,14 @@ public class PdfPrinter {
         this.templates = templates;
     }
 
+    /** The page that a PDF file is made of, which needs nothing beside it. */
+    public String page(String template, Map<String, Object> values) {
+        return templates.process(template, new Context(Speech.words().locale(), values));
+    }
+
     /** @param values what the template shows */
     public byte[] pdf(String template, Map<String, Object> values) {
-        String page = templates.process(template, new Context(Speech.words().locale(), values));
+        String page = page(template, values);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
         font(builder, "next-latin-400", "Next", PLAIN);

@@ -12,7 +12,7 @@ import org.opensatchel.web.location.SetLocation;
 import org.opensatchel.web.text.Speech;
 
 /** The board as a table for a spreadsheet; cells that one would take for a formula are defused. */
-final class BoardCsv {
+public final class BoardCsv {
 
     private BoardCsv() {
     }
@@ -41,7 +41,7 @@ final class BoardCsv {
     }
 
     /** A cell that begins, blanks aside, with a sign some spreadsheet takes for a formula is made a text. */
-    static String cell(String text) {
+    public static String cell(String text) {
         boolean breaks = text.chars().anyMatch(c -> c == '\t' || c == '\r' || c == '\n');
         int begins = text.codePoints().filter(
                 point -> !Character.isWhitespace(point) && !Character.isSpaceChar(point) && Character.getType(point) != Character.FORMAT)

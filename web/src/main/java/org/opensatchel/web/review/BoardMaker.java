@@ -25,7 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Puts the class board together: so many questions to the database, however large the class is. */
 @Component
-class BoardMaker {
+public class BoardMaker {
 
     private final CourseService courses;
     private final HandInService handIns;
@@ -49,8 +49,14 @@ class BoardMaker {
     }
 
     @Transactional
-    public Board board(AssignmentView assignment, long me, BoardQuery query) {
+    Board board(AssignmentView assignment, long me, BoardQuery query) {
         return Board.of(rows(assignment, me), query);
+    }
+
+    /** Everybody, in the order of the roster, for other tables of the class. */
+    @Transactional
+    public List<BoardRow> roster(AssignmentView assignment, long me) {
+        return rows(assignment, me);
     }
 
     private List<BoardRow> rows(AssignmentView assignment, long me) {

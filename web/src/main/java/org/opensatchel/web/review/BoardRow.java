@@ -21,7 +21,7 @@ import org.opensatchel.web.location.SetLocation;
  * @param isNew whether it came, or was checked, since whoever looks at the board opened it
  * @param sent when it was last sent back with what to fix
  */
-record BoardRow(Student student, Optional<HandInView> handIn, Tally tally, Optional<HandoutService.Held> held, boolean outdated,
+public record BoardRow(Student student, Optional<HandInView> handIn, Tally tally, Optional<HandoutService.Held> held, boolean outdated,
         Optional<SetLocation> location, Optional<Duration> late, Optional<HandInService.PreChecks> checked, boolean isNew,
         Optional<DecisionView> decision, Optional<Instant> sent, Optional<Tally.Points> points) {
 
