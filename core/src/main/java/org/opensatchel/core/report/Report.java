@@ -170,6 +170,11 @@ public record Report(int report, Instant made, Verdict verdict, Optional<Doubts>
             return Phrase.of(code + ".one", path, at, facts.orElse(Facts.NONE));
         }
 
+        /** The same finding, weighing something else. */
+        public FindingLine weighing(String other) {
+            return new FindingLine(code, other, path, at, message, why, remedy, sure, proposal, consequences, facts);
+        }
+
         /** Whether it was found by its looks alone, in a file of no known format. */
         public boolean guessed() {
             return code.startsWith("link.") && sure.filter(value -> value < 0.5).isPresent();

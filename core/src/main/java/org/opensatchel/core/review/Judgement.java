@@ -58,18 +58,13 @@ public record Judgement(ReportDigest digest, List<Waived> waived, Map<String, Ru
             } else if (ruling.get().waives()) {
                 waived.add(new Waived(finding, ruling.get()));
             } else {
-                counts.add(weighing(finding, ruling.get().severity().get()));
+                counts.add(finding.weighing(ruling.get().severity().get()));
                 changed.put(FindingKey.of(finding), ruling.get());
             }
         }
         counts.sort(Comparator.comparing(finding -> ORDER.indexOf(finding.severity())));
         List<Raised> ordered = raised.stream().sorted(Comparator.comparing((Raised one) -> ORDER.indexOf(one.severity))).toList();
         return new Judgement(digest(digest, counts, ordered, points), waived, changed, ordered);
-    }
-
-    private static FindingLine weighing(FindingLine finding, String severity) {
-        return new FindingLine(finding.code(), severity, finding.path(), finding.at(), finding.message(), finding.why(), finding.remedy(),
-                finding.sure(), finding.proposal(), finding.consequences(), finding.facts());
     }
 
     private static ReportDigest digest(ReportDigest digest, List<FindingLine> counts, List<Raised> raised, Optional<Kit.Points> points) {

@@ -181,7 +181,7 @@ class HandInController {
     String counts(@PathVariable long handInId, @RequestParam boolean counts, @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
-        if (shown.byInstructor() || shown.handIn().isPreCheck()) {
+        if (!shown.isOf(me.accountId()) || shown.handIn().isPreCheck()) {
             throw new NotAccessible();
         }
         Place place = shown.place();

@@ -23,6 +23,7 @@ import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.Arrival.Wanted;
@@ -79,7 +80,13 @@ public class HandInService {
     }
 
     /** A hand-in with the people and the work it belongs to. */
-    public record Shown(HandInView handIn, Place place, boolean byInstructor) {}
+    public record Shown(HandInView handIn, Place place, boolean byInstructor) {
+
+        /** Whether it is somebody's own, and not only that of their team. */
+        public boolean isOf(long accountId) {
+            return !byInstructor && place.student().accountId() == accountId;
+        }
+    }
 
     /** Takes in an archive that was stored, and has it checked. */
     public long take(Place place, String fileName, Stored stored) {
@@ -232,7 +239,7 @@ public class HandInService {
     }
 
     /**
-     * A hand-in for the student it belongs to, or for an instructor of the course; for anybody else it does not exist. A pre-check is the
+     * A hand-in for the student it belongs to, for their team, or for an instructor of the course; for anybody else it does not exist. A pre-check is the
      * student's own, unless the course lets its instructors read them.
      */
     @Transactional(readOnly = true)
@@ -246,10 +253,15 @@ public class HandInService {
             return new Shown(handIn, new Place(assignment, courses.student(assignment, handIn.enrolmentId())), true);
         }
         Place own = courses.forStudent(handIn.assignmentId(), accountId);
-        if (own.student().enrolmentId() != handIn.enrolmentId()) {
+        if (own.student().enrolmentId() == handIn.enrolmentId()) {
+            return new Shown(handIn, own, false);
+        }
+        Student other = handIn.isPreCheck() || own.student().team().isEmpty() ? null
+                : courses.student(own.assignment(), handIn.enrolmentId());
+        if (other == null || !other.team().equals(own.student().team())) {
             throw new NotAccessible();
         }
-        return new Shown(handIn, own, false);
+        return new Shown(handIn, new Place(own.assignment(), other), false);
     }
 
     /** A hand-in as its student sees it, for whoever holds a signed link to it. */

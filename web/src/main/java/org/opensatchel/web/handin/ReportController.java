@@ -125,6 +125,9 @@ class ReportController {
     @PostMapping({"/hand-ins/{handInId}/check-again", "/pre-checks/{handInId}/check-again"})
     String again(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
+        if (!shown.byInstructor() && !shown.isOf(me.accountId())) {
+            throw new NotAccessible();
+        }
         handIns.again(shown);
         return "redirect:" + shown.handIn().address();
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.Chosen;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.ToldFindings;
@@ -93,7 +94,7 @@ class ReviewController {
             @RequestParam(defaultValue = "") String back,
             @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        List<Long> chosen = who == null ? List.of() : who;
+        List<Long> chosen = Chosen.of(who);
         int begun = handIns.checkAgain(assignment, chosen);
         redirect.addFlashAttribute("told",
                 chosen.isEmpty() ? Speech.say("review.nobody-chosen") : Speech.say("review.checking-again", begun));

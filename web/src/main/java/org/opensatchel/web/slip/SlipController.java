@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.Chosen;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
@@ -122,7 +123,7 @@ class SlipController {
         Map<Long, HandInView> counting = handIns.counting(assignment);
         List<Long> sent = new ArrayList<>();
         int same = 0;
-        for (long enrolment : who == null ? List.<Long>of() : who) {
+        for (long enrolment : Chosen.of(who)) {
             HandInView handIn = counting.get(enrolment);
             if (handIn != null && handIn.isDone()) {
                 Optional<Long> slip = slips.send(mine(handIn.id(), me), me.displayName(), me.accountId());
@@ -130,7 +131,7 @@ class SlipController {
                 same += slip.isEmpty() ? 1 : 0;
             }
         }
-        told(redirect, who == null || who.isEmpty() ? Speech.say("review.nobody-chosen") : Speech.say("return.sent", sent.size(), same),
+        told(redirect, Chosen.of(who).isEmpty() ? Speech.say("review.nobody-chosen") : Speech.say("return.sent", sent.size(), same),
                 sent);
         return "redirect:/assignments/" + id + "/return";
     }
@@ -148,7 +149,7 @@ class SlipController {
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        List<Long> asked = which == null ? List.of() : which;
+        List<Long> asked = Chosen.of(which);
         int taken = slips.takeBack(assignment, asked, me.accountId());
         redirect.addFlashAttribute("told", Speech.say("return.taken-back", taken, asked.size() - taken));
         return "redirect:/assignments/" + id + "/return";
@@ -160,7 +161,7 @@ class SlipController {
             RedirectAttributes redirect) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         Map<Long, HandInView> counting = handIns.counting(assignment);
-        List<Long> asked = who == null ? List.of() : who;
+        List<Long> asked = Chosen.of(who);
         List<Student> open = courses.roster(assignment).stream()
                 .filter(student -> asked.contains(student.enrolmentId()) && !counting.containsKey(student.enrolmentId())).toList();
         long reminded = open.stream().filter(student -> slips.remind(assignment, student, me.displayName(), me.accountId())).count();
@@ -225,7 +226,8 @@ class SlipController {
     @GetMapping("/hand-ins/{handIn}/slip.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable long handIn, @AuthenticationPrincipal SignedIn me) {
         HandInService.Shown shown = handIns.show(handIn, me.accountId());
-        if (shown.handIn().isPreCheck() || !shown.handIn().isDone()) {
+        boolean may = shown.byInstructor() || shown.isOf(me.accountId());
+        if (!may || shown.handIn().isPreCheck() || !shown.handIn().isDone()) {
             throw new NotAccessible();
         }
         String text = shown.byInstructor() ? slips.draft(shown, me.displayName()).text()

@@ -3,8 +3,10 @@ package org.opensatchel.web.slip;
 import java.util.List;
 import java.util.Map;
 import org.opensatchel.core.review.Judgement;
+import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.handin.Desk;
 import org.opensatchel.web.handin.HandInService;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -20,7 +22,11 @@ class SlipDesk implements Desk {
 
     @Override
     public void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
-        if (!shown.byInstructor()) {
+        boolean byLink = model.containsAttribute("byLink");
+        boolean own = SecurityContextHolder.getContext().getAuthentication() != null
+                && SecurityContextHolder.getContext().getAuthentication().getPrincipal() instanceof SignedIn me
+                && shown.isOf(me.accountId());
+        if (byLink || own) {
             model.addAttribute("slip", slips.sent(List.of(shown.handIn().id())).get(shown.handIn().id()));
         }
     }

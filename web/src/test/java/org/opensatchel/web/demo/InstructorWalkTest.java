@@ -29,7 +29,8 @@ class InstructorWalkTest extends RunningApplication {
         page.getByText("A2 Night Market Ident").click();
         assertThat(page.locator(".path li"))
                 .hasText(new Pattern[]{steps("Plan.*kit v\\d"), steps("Hand out.*\\d+ of 24 have it"), steps("Locate.*\\d+ of 24 set"),
-                        steps("Check.*\\d+ handed in"), steps("Review.*\\d+ ready, \\d+ to fix")});
+                        steps("Check.*\\d+ handed in"), steps("Review.*\\d+ ready, \\d+ to tidy, \\d+ to fix"),
+                        steps("Return.*\\d+ sent")});
     }
 
     private static Pattern steps(String text) {
