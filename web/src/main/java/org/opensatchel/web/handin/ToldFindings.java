@@ -31,11 +31,12 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
      * @param others what is said of the others, as many as are listed
      * @param unlisted how many more there are
      * @param follow what follows from the first one
+     * @param spot where the first one can be looked at, if it is about a file
      */
     public record Group(String key, String code, String severity, Sentence heading, Said first, Optional<ProposalLine> proposal,
             Optional<Names> names,
             List<Sentence> others,
-            long unlisted, List<Sentence> follow) {
+            long unlisted, List<Sentence> follow, Optional<Spot> spot) {
         /** What is told alone, by its place in the report; what has to be done to it, and not only known. */
         public boolean isTask() {
             return !severity.equals("note");
@@ -82,6 +83,19 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
         return new Said(first.title(), first.message(), first.why(), words.remedy(group));
     }
 
+    /** A place in a file: what the report calls it, and what is written there. */
+    public record Spot(String path, String at, String text) {}
+
+    /** What is only in a package, or no file at all, cannot be looked at. */
+    private static Optional<Spot> spot(FindingLine finding) {
+        boolean file = finding.code().startsWith("link.") || finding.code().startsWith("asset.") && !finding.code().contains("missing")
+                || finding.code().equals("structure.file-misplaced") || finding.code().equals("name.file")
+                || finding.code().equals("name.document");
+        boolean shown = file && !finding.path().isEmpty() && !finding.path().contains("!/") && !finding.path().startsWith("../");
+        return shown ? Optional.of(new Spot(finding.path(), finding.at().orElse(""),
+                finding.facts().flatMap(facts -> facts.text(FactName.TEXT)).orElse(""))) : Optional.empty();
+    }
+
     /** A name as it is and as it should be, what differs marked in both; and the folder it lies in, empty for the root. */
     public record Names(Marked found, Marked right, String folder) {}
 
@@ -114,6 +128,6 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
                 group.isMany() || names(group).isPresent() ? Optional.empty()
                         : first.proposal().filter(proposal -> !isSaid(group, proposal, words)),
                 names(group), others,
-                group.count() - 1 - others.size(), first.consequences().orElse(List.of()).stream().map(words::of).toList());
+                group.count() - 1 - others.size(), first.consequences().orElse(List.of()).stream().map(words::of).toList(), spot(first));
     }
 }
