@@ -2,10 +2,12 @@ package org.opensatchel.web.mail;
 
 import jakarta.mail.AuthenticationFailedException;
 import jakarta.mail.MessagingException;
-import jakarta.mail.SendFailedException;
+import jakarta.mail.internet.AddressException;
 import jakarta.mail.internet.MimeMessage;
 import java.net.ConnectException;
 import java.nio.charset.StandardCharsets;
+import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
+import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
 import org.eclipse.angus.mail.util.MailConnectException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -19,6 +21,10 @@ import org.springframework.mail.javamail.MimeMessageHelper;
 class SmtpCarrier implements MailCarrier {
 
     private static final Logger LOG = LoggerFactory.getLogger(SmtpCarrier.class);
+
+    /** Answers of mail servers that say no for now, and for good (RFC 5321, section 4.2.1). */
+    private static final int TRANSIENT = 400;
+    private static final int PERMANENT = 500;
 
     private final JavaMailSender server;
     private final String from;
@@ -56,13 +62,20 @@ class SmtpCarrier implements MailCarrier {
     /** Only where it is certain that nothing was taken it may be tried again. */
     private static Given because(MailSendException failed) {
         Throwable why = failed.getMessageExceptions().length > 0 ? failed.getMessageExceptions()[0] : failed.getCause();
-        for (Throwable at = why; at != null; at = at.getCause()) {
+        for (Throwable at = why; at != null; at = at instanceof MessagingException next && next.getNextException() != null
+                ? next.getNextException()
+                : at.getCause()) {
             if (at instanceof MailConnectException || at instanceof ConnectException || at instanceof AuthenticationFailedException) {
                 return Given.SERVER_AWAY;
             }
-            if (at instanceof SendFailedException refused
-                    && (refused.getValidSentAddresses() == null || refused.getValidSentAddresses().length == 0)) {
+            if (at instanceof SMTPAddressFailedException || at instanceof AddressException) {
                 return Given.ADDRESS_REFUSED;
+            }
+            if (at instanceof SMTPSendFailedException refused && refused.getReturnCode() >= PERMANENT) {
+                return Given.ADDRESS_REFUSED;
+            }
+            if (at instanceof SMTPSendFailedException later && later.getReturnCode() >= TRANSIENT) {
+                return Given.SERVER_AWAY;
             }
         }
         return why == null ? Given.SERVER_AWAY : Given.UNSURE;

@@ -131,9 +131,8 @@ record Mistakes(int handedIn, List<Mistake> all, List<String> codes, List<Matrix
         return all.stream().filter(one -> one.who.size() == 1).toList();
     }
 
-    /** What to say to the class: the most common that more than one makes, or the one there is. */
+    /** What to say to the class: the three most common. */
     public List<Mistake> toTell() {
-        List<Mistake> several = common().stream().limit(TOLD).toList();
-        return several.isEmpty() ? all.stream().limit(TOLD).toList() : several;
+        return all.stream().limit(TOLD).toList();
     }
 }
