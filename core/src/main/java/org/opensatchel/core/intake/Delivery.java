@@ -1,0 +1,103 @@
+package org.opensatchel.core.intake;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.opensatchel.core.project.SourceEntry;
+
+/**
+ * What one person's work is in something that holds the work of many: a folder, or an archive.
+ *
+ * @param name the name of the folder or archive, as a course system gave it
+ * @param archive the archive to be handed in; absent for a folder, whose files are
+ * @param files the files of the folder
+ * @param prefix the path of the folder, with a slash at its end; empty for an archive
+ */
+public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEntry> files, String prefix) {
+
+    /** What course systems lay beside an archive: what somebody typed, and a comment. */
+    private static final Set<String> BESIDE = Set.of("txt", "html", "htm");
+    private static final int MOST_WRAPPINGS = 3;
+
+    public Delivery {
+        files = List.copyOf(files);
+    }
+
+    public long bytes() {
+        return archive.map(SourceEntry::bytes).orElseGet(() -> files.stream().mapToLong(SourceEntry::bytes).sum());
+    }
+
+    /** The name without what says that it is an archive. */
+    public String bareName() {
+        return name.replaceFirst("(?i)\\.zip$", "");
+    }
+
+    /** The deliveries of a batch, in the order of their names. One folder around all of them is looked into. */
+    public static List<Delivery> of(List<SourceEntry> entries) {
+        List<SourceEntry> files = entries.stream().filter(entry -> !isLeftover(entry.path())).toList();
+        String around = "";
+        for (int i = 0; i < MOST_WRAPPINGS; i++) {
+            Map<String, List<SourceEntry>> tops = tops(files, around);
+            boolean wrapped = tops.size() == 1 && tops.keySet().iterator().next().endsWith("/");
+            if (!wrapped || !holdsSeveral(files, around + tops.keySet().iterator().next())) {
+                break;
+            }
+            around += tops.keySet().iterator().next();
+        }
+        List<Delivery> out = new ArrayList<>();
+        String prefix = around;
+        tops(files, around).forEach((top, below) -> out.add(delivery(top, below, prefix)));
+        return out;
+    }
+
+    /** By what stands first in the path: a folder with a slash, or a file. */
+    private static Map<String, List<SourceEntry>> tops(List<SourceEntry> files, String around) {
+        Map<String, List<SourceEntry>> tops = new LinkedHashMap<>();
+        files.stream().filter(file -> file.path().startsWith(around)).sorted(java.util.Comparator.comparing(SourceEntry::path))
+                .forEach(file -> {
+                    String rest = file.path().substring(around.length());
+                    int slash = rest.indexOf('/');
+                    tops.computeIfAbsent(slash < 0 ? rest : rest.substring(0, slash + 1), top -> new ArrayList<>()).add(file);
+                });
+        return tops;
+    }
+
+    /** Whether a folder looks like a batch and not like one project: archives lie in it, or folders that each hold one. */
+    private static boolean holdsSeveral(List<SourceEntry> files, String folder) {
+        long archives = tops(files, folder).entrySet().stream()
+                .filter(top -> isArchive(top.getKey()) || top.getKey().endsWith("/") && onlyArchive(top.getValue()).isPresent()).count();
+        return archives > 1;
+    }
+
+    private static Delivery delivery(String top, List<SourceEntry> below, String around) {
+        if (!top.endsWith("/")) {
+            return new Delivery(top, Optional.of(below.get(0)), List.of(), "");
+        }
+        String name = top.substring(0, top.length() - 1);
+        Optional<SourceEntry> only = onlyArchive(below);
+        return only.isPresent() ? new Delivery(name, only, List.of(), "") : new Delivery(name, Optional.empty(), below, around + top);
+    }
+
+    private static Optional<SourceEntry> onlyArchive(List<SourceEntry> files) {
+        List<SourceEntry> archives = files.stream().filter(file -> isArchive(file.path())).toList();
+        boolean nothingElse = files.stream().allMatch(file -> isArchive(file.path()) || BESIDE.contains(extension(file.path())));
+        return archives.size() == 1 && nothingElse ? Optional.of(archives.get(0)) : Optional.empty();
+    }
+
+    private static boolean isArchive(String path) {
+        return extension(path).equals("zip");
+    }
+
+    private static String extension(String path) {
+        int dot = path.lastIndexOf('.');
+        return dot < path.lastIndexOf('/') ? "" : path.substring(dot + 1).toLowerCase(Locale.ROOT);
+    }
+
+    private static boolean isLeftover(String path) {
+        return path.startsWith("__MACOSX/") || path.contains("/__MACOSX/") || path.endsWith(".DS_Store") || path.endsWith("Thumbs.db");
+    }
+}

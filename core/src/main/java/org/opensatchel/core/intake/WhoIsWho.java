@@ -1,0 +1,118 @@
+package org.opensatchel.core.intake;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.naming.RosterField;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.path.NameFolding;
+
+/** Whose a delivery is: by the scheme its name follows, by the kit's marker inside it, by a student number or a name in its name. */
+public final class WhoIsWho {
+
+    /** By what it was told. */
+    public enum How {
+        SCHEME, MARKER, NUMBER, NAME, NOBODY
+    }
+
+    /**
+     * Somebody on the roster.
+     *
+     * @param id what the roster calls them
+     */
+    public record Person(long id, RosterFields fields) {}
+
+    /**
+     * What was found out.
+     *
+     * @param who whose it is; empty when nobody, or several, may be meant
+     * @param marker whose it is by the marker inside, where that is somebody else than its name says
+     */
+    public record Guess(Optional<Long> who, How how, Optional<Long> marker) {}
+
+    private final List<Person> roster;
+    private final Optional<NameScheme> scheme;
+
+    public WhoIsWho(List<Person> roster, Optional<NameScheme> scheme) {
+        this.roster = List.copyOf(roster);
+        this.scheme = scheme;
+    }
+
+    /** @param marker what the kit's marker inside says of whose it is; nothing where there is none */
+    public Guess guess(String name, RosterFields marker) {
+        Optional<Long> marked = marked(marker);
+        Optional<Long> schemed = scheme.flatMap(one -> only(roster.stream().filter(person -> one.fits(name, person.fields)).toList()));
+        Optional<Long> numbered = byNumber(name);
+        Optional<Long> named = byName(name);
+        Optional<Long> byItsName = schemed.or(() -> numbered).or(() -> named);
+        Optional<Long> contradicts = marked.filter(who -> byItsName.isPresent() && !byItsName.get().equals(who));
+        if (byItsName.isEmpty()) {
+            return new Guess(marked, marked.isPresent() ? How.MARKER : How.NOBODY, Optional.empty());
+        }
+        return new Guess(byItsName, schemed.isPresent() ? How.SCHEME : numbered.isPresent() ? How.NUMBER : How.NAME, contradicts);
+    }
+
+    private Optional<Long> marked(RosterFields marker) {
+        String last = marker.values().getOrDefault(RosterField.LAST, "");
+        String id = marker.values().getOrDefault(RosterField.ID, "");
+        if (!id.isEmpty()) {
+            Optional<Long> numbered = only(
+                    roster.stream().filter(person -> id.equals(person.fields.values().getOrDefault(RosterField.ID, ""))).toList());
+            if (numbered.isPresent()) {
+                return numbered;
+            }
+        }
+        return last.isEmpty() ? Optional.empty()
+                : only(roster.stream().filter(person -> same(person, marker, RosterField.LAST) && same(person, marker, RosterField.FIRST))
+                        .toList());
+    }
+
+    private static boolean same(Person person, RosterFields marker, RosterField field) {
+        return NameFolding.loose(person.fields.values().getOrDefault(field, ""))
+                .equals(NameFolding.loose(marker.values().getOrDefault(field, "")));
+    }
+
+    /** A student number that stands alone in the name. */
+    private Optional<Long> byNumber(String name) {
+        List<String> parts = Arrays.asList(name.split("[^\\p{L}\\p{N}]+"));
+        return only(roster.stream().filter(person -> {
+            String id = person.fields.values().getOrDefault(RosterField.ID, "");
+            return id.length() >= 3 && parts.stream().anyMatch(part -> part.equalsIgnoreCase(id));
+        }).toList());
+    }
+
+    /** First and last name both in the name; of several the one whose name is longest, as {@code Marsh-Reed} is more than {@code Marsh}. */
+    private Optional<Long> byName(String name) {
+        String loose = NameFolding.loose(name);
+        List<Person> fitting = new ArrayList<>();
+        int longest = 0;
+        for (Person person : roster) {
+            Map<RosterField, String> fields = person.fields.values();
+            String last = NameFolding.loose(fields.getOrDefault(RosterField.LAST, ""));
+            String first = NameFolding.loose(fields.getOrDefault(RosterField.FIRST, ""));
+            boolean fits = !last.isEmpty() && (loose.contains(last + first) || loose.contains(first + last)
+                    || !first.isEmpty() && contains(name, fields.get(RosterField.LAST)) && contains(name, fields.get(RosterField.FIRST)));
+            boolean alone = first.isEmpty() && contains(name, fields.getOrDefault(RosterField.LAST, ""));
+            if ((fits && !first.isEmpty() || alone) && last.length() + first.length() >= longest) {
+                if (last.length() + first.length() > longest) {
+                    fitting.clear();
+                }
+                longest = last.length() + first.length();
+                fitting.add(person);
+            }
+        }
+        return only(fitting);
+    }
+
+    /** Whether a name stands in a text between signs that are no letters. */
+    private static boolean contains(String text, String name) {
+        String wanted = NameFolding.loose(name);
+        return !wanted.isEmpty() && Arrays.stream(text.split("[^\\p{L}\\p{M}\\p{N}'’-]+")).map(NameFolding::loose).anyMatch(wanted::equals);
+    }
+
+    private static Optional<Long> only(List<Person> people) {
+        return people.size() == 1 ? Optional.of(people.get(0).id) : Optional.empty();
+    }
+}
