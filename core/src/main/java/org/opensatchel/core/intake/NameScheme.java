@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
 
 /**
  * How a course system names what it gives out, written like the name patterns of kits: literal text and fields in braces. Fields of the
@@ -83,7 +82,7 @@ public final class NameScheme {
     /** Whether all that a name says is so of somebody; accents, capitals and blanks do not count. */
     boolean fits(String name, RosterFields of) {
         return said(name).filter(said -> said.entrySet().stream()
-                .allMatch(one -> NameFolding.loose(of.values().getOrDefault(one.getKey(), "")).equals(NameFolding.loose(one.getValue()))))
+                .allMatch(one -> PlainName.of(of.values().getOrDefault(one.getKey(), "")).equals(PlainName.of(one.getValue()))))
                 .isPresent();
     }
 }

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
 
 /** Whose a delivery is: by the scheme its name follows, by the kit's marker inside it, by a student number or a name in its name. */
 public final class WhoIsWho {
@@ -70,8 +69,8 @@ public final class WhoIsWho {
     }
 
     private static boolean same(Person person, RosterFields marker, RosterField field) {
-        return NameFolding.loose(person.fields.values().getOrDefault(field, ""))
-                .equals(NameFolding.loose(marker.values().getOrDefault(field, "")));
+        return PlainName.of(person.fields.values().getOrDefault(field, ""))
+                .equals(PlainName.of(marker.values().getOrDefault(field, "")));
     }
 
     /** A student number that stands alone in the name. */
@@ -85,13 +84,13 @@ public final class WhoIsWho {
 
     /** First and last name both in the name; of several the one whose name is longest, as {@code Marsh-Reed} is more than {@code Marsh}. */
     private Optional<Long> byName(String name) {
-        String loose = NameFolding.loose(name);
+        String loose = PlainName.of(name);
         List<Person> fitting = new ArrayList<>();
         int longest = 0;
         for (Person person : roster) {
             Map<RosterField, String> fields = person.fields.values();
-            String last = NameFolding.loose(fields.getOrDefault(RosterField.LAST, ""));
-            String first = NameFolding.loose(fields.getOrDefault(RosterField.FIRST, ""));
+            String last = PlainName.of(fields.getOrDefault(RosterField.LAST, ""));
+            String first = PlainName.of(fields.getOrDefault(RosterField.FIRST, ""));
             boolean fits = !last.isEmpty() && (loose.contains(last + first) || loose.contains(first + last)
                     || !first.isEmpty() && contains(name, fields.get(RosterField.LAST)) && contains(name, fields.get(RosterField.FIRST)));
             boolean alone = first.isEmpty() && contains(name, fields.getOrDefault(RosterField.LAST, ""));
@@ -108,8 +107,8 @@ public final class WhoIsWho {
 
     /** Whether a name stands in a text between signs that are no letters. */
     private static boolean contains(String text, String name) {
-        String wanted = NameFolding.loose(name);
-        return !wanted.isEmpty() && Arrays.stream(text.split("[^\\p{L}\\p{M}\\p{N}'’-]+")).map(NameFolding::loose).anyMatch(wanted::equals);
+        String wanted = PlainName.of(name);
+        return !wanted.isEmpty() && Arrays.stream(text.split("[^\\p{L}\\p{M}\\p{N}'’-]+")).map(PlainName::of).anyMatch(wanted::equals);
     }
 
     private static Optional<Long> only(List<Person> people) {

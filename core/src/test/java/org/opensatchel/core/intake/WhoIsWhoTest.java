@@ -27,7 +27,8 @@ class WhoIsWhoTest {
     private static final List<Person> ROSTER = List.of(person(1, "Marsh", "Ottoline", "261001"), person(2, "Marsh", "Odile", "261002"),
             person(3, "Ó Duibhne", "Séafra", "261003"), person(4, "Vandermolen-Ashgrove", "Wilhelmina", "261004"),
             person(5, "Tamsin", "", "261005"),
-            person(6, "Quist", "Anne", "261006"), person(7, "Quist", "Annelie", "261007"));
+            person(6, "Quist", "Anne", "261006"), person(7, "Quist", "Annelie", "261007"), person(8, "Sørensen", "Liv", "261008"),
+            person(9, "山田", "太郎", "261009"));
 
     private static RosterFields marker(long id) {
         return id == 0 ? RosterFields.NONE : ROSTER.stream().filter(one -> one.id() == id).findFirst().orElseThrow().fields();
@@ -41,6 +42,10 @@ class WhoIsWhoTest {
             "MOV120_A2_ODuibhne_Seafra | | 0 | 3 NAME 0",
             "Ó Duibhne Séafra (late) | | 0 | 3 NAME 0",
             "vandermolenashgrovewilhelmina_LATE_31 | | 0 | 4 NAME 0",
+            "Sorensen_Liv_9 | | 0 | 8 NAME 0",
+            "Sorensen_Liv_9_x | {last}_{first}_{number}_{text} | 0 | 8 SCHEME 0",
+            "山田_太郎_12 | | 0 | 9 NAME 0",
+            "鈴木_12 | | 0 | 0 NOBODY 0",
             "Tamsin_4411 | | 0 | 5 NAME 0",
             "Tamsinstown film | | 0 | 0 NOBODY 0",
             "Quist_Annelie | | 0 | 7 NAME 0",

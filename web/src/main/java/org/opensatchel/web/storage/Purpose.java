@@ -11,6 +11,8 @@ public enum Purpose {
     /** Looked at before it is imported. */
     ROSTER(Duration.ofHours(24)),
     EXAMPLE(Duration.ofHours(1)),
+    /** Many people's work, before it is assigned. */
+    INTAKE(Duration.ofDays(2)),
     /** Came as a part of something that is not all here yet. */
     SENDING(Duration.ofDays(7));
 

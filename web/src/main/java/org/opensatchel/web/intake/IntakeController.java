@@ -1,0 +1,183 @@
+package org.opensatchel.web.intake;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.Student;
+import org.opensatchel.web.handin.Upload;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.NoRoom;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.text.Speech;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Taking in many people's work at once: choose, see who is whom, take in, take back. */
+@Controller
+@RequestMapping("/assignments/{id}/intake")
+class IntakeController {
+
+    private final IntakeService intakes;
+    private final CourseService courses;
+    private final KitService kits;
+    private final Upload upload;
+
+    IntakeController(IntakeService intakes, CourseService courses, KitService kits, ContentStore store, SatchelProperties properties) {
+        this.intakes = intakes;
+        this.courses = courses;
+        this.kits = kits;
+        this.upload = new Upload(store, properties.maxUpload().toBytes());
+    }
+
+    /** What our script is told after an upload. */
+    record UploadAnswer(String next, String refusal) {}
+
+    private AssignmentView assignment(long id, SignedIn me, Model model) {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        model.addAttribute("assignment", assignment);
+        model.addAttribute("step", "check");
+        return assignment;
+    }
+
+    @GetMapping
+    String choose(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
+        AssignmentView assignment = assignment(id, me, model);
+        model.addAttribute("intakes", intakes.of(assignment));
+        model.addAttribute("folders", intakes.folders());
+        model.addAttribute("open", kits.current(assignment).isPresent());
+        return "intake/intake";
+    }
+
+    @PostMapping(consumes = {"application/zip", "application/octet-stream"})
+    ResponseEntity<UploadAnswer> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request)
+            throws IOException {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        Upload.Taken taken = taken(request);
+        return taken.stored().isEmpty()
+                ? ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(new UploadAnswer("", taken.refusal()))
+                : ResponseEntity.ok(new UploadAnswer(begun(assignment, taken, me), ""));
+    }
+
+    private String begun(AssignmentView assignment, Upload.Taken taken, SignedIn me) {
+        return "/assignments/" + assignment.id() + "/intake/"
+                + intakes.begin(assignment, taken.fileName(), taken.stored().get(), me.accountId());
+    }
+
+    private Upload.Taken taken(HttpServletRequest request) throws IOException {
+        try {
+            String name = java.util.Optional.ofNullable(request.getHeader("X-File-Name")).orElse("batch.zip");
+            return upload.take(request,
+                    java.net.URLDecoder.decode(name.replaceAll("%(?![0-9a-fA-F]{2})", "%25"), java.nio.charset.StandardCharsets.UTF_8));
+        } catch (NoRoom full) {
+            return new Upload.Taken(java.util.Optional.empty(), "", Speech.say("hand-in.not-stored"));
+        }
+    }
+
+    /** The form of a browser without script. */
+    @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    String form(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, RedirectAttributes redirect)
+            throws IOException {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        Upload.Taken taken = taken(request);
+        if (taken.stored().isEmpty()) {
+            redirect.addFlashAttribute("refused", taken.refusal());
+            return "redirect:/assignments/" + id + "/intake";
+        }
+        return "redirect:" + begun(assignment, taken, me);
+    }
+
+    @PostMapping("/folder")
+    String folder(@PathVariable long id, @RequestParam int folder, @AuthenticationPrincipal SignedIn me) {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        return "redirect:/assignments/" + id + "/intake/" + intakes.begin(assignment, folder, me.accountId());
+    }
+
+    @GetMapping("/{intake}")
+    String look(@PathVariable long id, @PathVariable long intake, @RequestParam(defaultValue = "") String scheme,
+            @AuthenticationPrincipal SignedIn me,
+            Model model) {
+        AssignmentView assignment = assignment(id, me, model);
+        IntakeView found = intakes.find(assignment, intake);
+        Map<Long, Student> roster = courses.roster(assignment).stream()
+                .collect(Collectors.toMap(Student::enrolmentId, Function.identity(), (a, b) -> a, java.util.LinkedHashMap::new));
+        model.addAttribute("intake", found);
+        model.addAttribute("roster", roster);
+        if (found.state() == IntakeView.State.LOOKED) {
+            String used = scheme.length() <= 200 ? scheme.replace("\0", "") : "";
+            IntakeService.Look look = intakes.look(assignment, found, used);
+            model.addAttribute("look", look);
+            model.addAttribute("scheme", used);
+            model.addAttribute("badScheme", !used.isBlank() && org.opensatchel.core.intake.NameScheme.read(used).isEmpty());
+            model.addAttribute("twice", twice(look));
+            model.addAttribute("missing", roster.values().stream()
+                    .filter(student -> look.lines().stream()
+                            .noneMatch(line -> line.guess().who().filter(who -> who == student.enrolmentId()).isPresent()))
+                    .toList());
+            return "intake/preview";
+        }
+        model.addAttribute("items", intakes.items(found));
+        return "intake/progress";
+    }
+
+    /** Who seems to have sent more than one. */
+    private static List<Long> twice(IntakeService.Look look) {
+        Map<Long, Long> counts = look.lines().stream().flatMap(line -> line.guess().who().stream())
+                .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
+        return counts.entrySet().stream().filter(one -> one.getValue() > 1).map(Map.Entry::getKey).toList();
+    }
+
+    /** @param fields of the form: {@code who-} and the place in the batch, with whose it is */
+    @PostMapping("/{intake}/take")
+    String take(@PathVariable long id, @PathVariable long intake, @RequestParam Map<String, String> fields,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        IntakeView found = intakes.find(assignment, intake);
+        Map<Integer, Long> assigned = new HashMap<>();
+        fields.forEach((name, value) -> {
+            if (name.matches("who-[0-9]{1,6}") && value.matches("[0-9]{1,18}")) {
+                assigned.put(Integer.parseInt(name.substring("who-".length())), Long.parseLong(value));
+            }
+        });
+        if (kits.current(assignment).isEmpty()) {
+            redirect.addFlashAttribute("refused", Speech.say("intake.no-kit"));
+        } else if (assigned.isEmpty()) {
+            redirect.addFlashAttribute("refused", Speech.say("intake.nobody"));
+        } else {
+            intakes.take(assignment, found, assigned, me.accountId());
+        }
+        return "redirect:/assignments/" + id + "/intake/" + intake;
+    }
+
+    @PostMapping("/{intake}/cancel")
+    String cancel(@PathVariable long id, @PathVariable long intake, @AuthenticationPrincipal SignedIn me) {
+        intakes.cancel(intakes.find(courses.forInstructor(id, me.accountId()), intake));
+        return "redirect:/assignments/" + id + "/intake/" + intake;
+    }
+
+    @PostMapping("/{intake}/undo")
+    String undo(@PathVariable long id, @PathVariable long intake, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        AssignmentView assignment = courses.forPlanner(id, me.accountId());
+        int stay = intakes.undo(assignment, intakes.find(assignment, intake), me.accountId());
+        redirect.addFlashAttribute("told", Speech.say("intake.undone", stay));
+        return "redirect:/assignments/" + id + "/intake/" + intake;
+    }
+}

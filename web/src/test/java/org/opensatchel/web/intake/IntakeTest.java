@@ -1,0 +1,126 @@
+package org.opensatchel.web.intake;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.opensatchel.web.HandingIn;
+
+/** A batch from a course system: previewed, corrected, imported but for the bad one, and undone as a whole. */
+class IntakeTest extends HandingIn {
+
+    @TempDir
+    private Path temp;
+
+    @AfterEach
+    void noIntakes() {
+        database.update("delete from intake_item");
+        database.update("delete from intake");
+        database.update("delete from audit");
+        database.update("delete from stored_content where purpose = 'INTAKE'");
+    }
+
+    private static byte[] zip(Object... entries) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (int i = 0; i < entries.length; i += 2) {
+                zip.putNextEntry(new ZipEntry((String) entries[i]));
+                zip.write(entries[i + 1] instanceof byte[] bytes ? bytes : ((String) entries[i + 1]).getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        return out.toByteArray();
+    }
+
+    private static byte[] project(String last, String first) throws IOException {
+        String root = "MOV120_A2_" + last + "_" + first + "/";
+        return zip(root + "satchel.kit.json", "{\"marker\": 1, \"kit\": {\"title\": \"x\", \"version\": 1, \"sha256\": \"" + "0".repeat(64)
+                + "\"}, \"for\": {\"last\": \"" + last + "\", \"first\": \"" + first + "\"}}", root + "story/a.txt", "x");
+    }
+
+    private Page choose(byte[] batch) throws IOException {
+        Path file = Files.write(temp.resolve("submissions.zip"), batch);
+        Page page = signIn("quillfeather");
+        page.navigate(address("/assignments/" + market().id() + "/intake"));
+        accessible(page);
+        page.locator("#batch").setInputFiles(file);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Preview")).click();
+        page.waitForURL("**/intake/*");
+        return page;
+    }
+
+    private int countOf(String login) {
+        return handIns.ofStudent(place(login)).size();
+    }
+
+    @Test
+    void aBatchIsPreviewedImportedAndUndone() throws IOException {
+        Page page = choose(zip("Sorensen_Liv_81_assignsubmission_file_/project.zip", project("Sørensen", "Liv"), "Tamsin_82_file_/film.zip",
+                project("Tamsin", ""),
+                "Umberline_Cass_83_file_/work.zip", project("Marsh", "Odile"), "unknown_84_file_/x.zip", project("Nobody", "None"),
+                "Quist_Annelie_85_file_/broken.zip", "this is no archive"));
+        assertThat(page.locator("tbody tr")).hasCount(5);
+        assertThat(page.locator("tr", row("unknown_84"))).containsText("nothing: please choose");
+        assertThat(page.locator("tr", row("Umberline_Cass"))).containsText("the kit’s marker inside says Marsh, Odile");
+        assertThat(page.locator("tr", row("Quist_Annelie"))).containsText("cannot be read");
+        assertThat(page.locator("tr", row("Sorensen_Liv")).locator("select"))
+                .hasValue(Long.toString(place("liv.sorensen").student().enrolmentId()));
+        accessible(page);
+        // The scheme of the names is tried, and one that tells nobody is refused in a sentence.
+        page.getByLabel("Names look like").fill("{text}");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Try")).click();
+        assertThat(page.getByText("This says of nobody who it is")).isVisible();
+        page.getByLabel("Names look like").fill("{last}_{first}_{number}_{text}");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Try")).click();
+        assertThat(page.locator("tr", row("Sorensen_Liv"))).containsText("the names you described");
+        int odile = countOf("odile.marsh");
+        page.locator("tr", row("unknown_84")).locator("select").selectOption(Long.toString(place("odile.marsh").student().enrolmentId()));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
+        assertThat(page.locator("h1")).hasText("Imported");
+        assertThat(page.locator("main")).containsText("5 of 5 imported");
+        assertThat(List.of(countOf("liv.sorensen"), countOf("tamsin"), countOf("cass.umberline"), countOf("odile.marsh")))
+                .containsExactly(1, 1, 1, odile + 1);
+        demoIsChecked();
+        accessible(page);
+        page.getByText("Undo this import").click();
+        assertThat(page.locator("h1")).hasText("Undone");
+        assertThat(List.of(countOf("liv.sorensen"), countOf("tamsin"), countOf("cass.umberline"), countOf("odile.marsh")))
+                .containsExactly(0, 0, 0, odile);
+    }
+
+    private static Page.LocatorOptions row(String text) {
+        return new Page.LocatorOptions().setHasText(text);
+    }
+
+    @Test
+    void whatIsNoArchiveIsToldAndFoldersAreOnlyThoseThatAreNamed() throws IOException {
+        Page page = choose("no archive at all".getBytes(StandardCharsets.UTF_8));
+        assertThat(page.getByText("This cannot be opened")).isVisible();
+        var answer = page.context().request().post(address("/assignments/" + market().id() + "/intake/folder"),
+                com.microsoft.playwright.options.RequestOptions.create()
+                        .setHeader("X-CSRF-TOKEN", page.locator("meta[name=_csrf]").getAttribute("content"))
+                        .setForm(com.microsoft.playwright.options.FormData.create().set("folder", 0)));
+        assertThat(answer.status()).isEqualTo(404);
+    }
+
+    @Test
+    void aProjectFolderInTheBatchIsPackedForItsStudent() throws IOException {
+        Page page = choose(zip("Liv Sørensen/story/a.txt", "x", "Liv Sørensen/edit/b.otio", "{}", "Cass Umberline/story/a.txt", "y"));
+        assertThat(page.locator("tbody tr")).hasCount(2);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
+        assertThat(page.locator("h1")).hasText("Imported");
+        demoIsChecked();
+        assertThat(handIns.counting(market()).get(place("liv.sorensen").student().enrolmentId()).verdict()).isEqualTo("fix");
+    }
+}
