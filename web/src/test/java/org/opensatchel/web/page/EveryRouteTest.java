@@ -40,6 +40,8 @@ class EveryRouteTest extends RunningApplication {
             "\u202Eabc", "<script>", "' or 1=1 --", "x".repeat(50_000), "true", "[]", "{}", "ä".repeat(300), "2027-13-45T99:99",
             "\r\nSet-Cookie: a=b");
 
+    private static final int FEW = 8;
+
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
     private RequestMappingHandlerMapping routes;
@@ -147,7 +149,8 @@ class EveryRouteTest extends RunningApplication {
                 List<String> names = new ArrayList<>(route.path);
                 names.addAll(route.fields);
                 for (String name : names.isEmpty() ? List.of("") : names) {
-                    for (String value : VALUES) {
+                    // A student is let in at few routes, and refused at the others before anything is read: a few values show that.
+                    for (String value : login.equals("quillfeather") ? VALUES : VALUES.subList(0, FEW)) {
                         asked++;
                         int status = status(page.context().request(), route, name, value, usual, token);
                         if (status >= 500) {
