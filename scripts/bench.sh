@@ -15,7 +15,19 @@ run_bench() {
   "$java" -Xmx300m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.ProfileBench
   if app_pid >/dev/null; then
     "$java" -Xmx256m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.SaveBench "http://127.0.0.1:$(cat "$state/app.port")"
+    review_bench "$classpath"
   else
     say "save: not measured, since the application does not run (./satchel start)."
   fi
+}
+
+# A large class is laid beside the demo, measured, and taken away again.
+review_bench() {
+  need_postgres
+  start_pg
+  pg -d satchel -f "$home/bench/src/main/sql/large-class-gone.sql"
+  pg -d satchel -f "$home/bench/src/main/sql/large-class.sql"
+  local class; class=$(pg -d satchel -c "select a.id from assignment a join course c on c.id = a.course_id where c.code = 'BENCH 200'")
+  "$java" -Xmx256m -XX:-UsePerfData -cp "$1" org.opensatchel.bench.ReviewBench "http://127.0.0.1:$(cat "$state/app.port")" "$class"
+  pg -d satchel -f "$home/bench/src/main/sql/large-class-gone.sql"
 }

@@ -15,7 +15,7 @@ import org.springframework.web.util.UriComponentsBuilder;
  * What somebody wants to see of the class, as it stands in the address. Values that mean nothing are passed over.
  *
  * @param q what the name or number holds
- * @param verdict as {@link BoardRow#told()} says it, or {@code open} for all that is not ready; empty for any
+ * @param verdict as {@link BoardRow#told()} says it, or {@code open} for what is to fix or cannot be read; empty for any
  * @param code a finding's code; empty for any
  * @param show {@code new}, {@code waiting} or {@code late}; empty for everybody
  * @param sort {@code worst}, {@code name}, {@code time} or {@code points}
@@ -24,6 +24,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 record BoardQuery(String q, String verdict, String code, String section, String team, String show, String sort, String open) {
 
     static final BoardQuery ALL = new BoardQuery("", "", "", "", "", "", "worst", "");
+    private static final String OPEN = "open";
     static final Set<String> SHOWS = Set.of("new", "waiting", "late");
     static final List<String> SORTS = List.of("worst", "name", "time", "points");
     private static final int LONGEST = 200;
@@ -45,8 +46,12 @@ record BoardQuery(String q, String verdict, String code, String section, String 
     }
 
     boolean takes(BoardRow row) {
-        return takesWho(row) && (verdict.isEmpty() || row.told().equals(verdict))
+        return takesWho(row) && takesVerdict(row.told())
                 && (code.isEmpty() || row.tally().codes().containsKey(code)) && takesShown(row);
+    }
+
+    private boolean takesVerdict(String told) {
+        return verdict.isEmpty() || told.equals(verdict) || verdict.equals(OPEN) && (told.equals("fix") || told.equals("blocked"));
     }
 
     private boolean takesWho(BoardRow row) {

@@ -5,6 +5,8 @@ import { linked } from "./short.js";
 
 const MB = 1048576;
 const POINTS = ["structure", "names", "links", "assets"];
+// What one thing to fix takes off where a kit says nothing.
+const OFF = { must: 1, should: 0.5, note: 0 };
 
 const option = (prefix) => (word) => [word, say("js-plan." + prefix + "-" + (word || "none"))];
 const grades = () => ["", "must", "should", "note", "off"].map(option("grade"));
@@ -228,7 +230,12 @@ export class Parts {
     this.#fill("points", "/points", "points", () => [this.#grid("points", POINTS.map((key) => ({ key, label: say("js-plan.points-" + key), kind: "number", set: (points, value) => {
       put(points, key, value);
       put(points, "total", POINTS.reduce((sum, each) => sum + (points[each] ?? 0), 0) || undefined);
-    } }))), el("p", { class: "soft mb-0" }, say("js-plan.points-in-all", model.doc.points?.total ?? 0)), model.doc.points ? notJudged() : null, this.#told("/points")]);
+    } }))), el("p", { class: "soft mb-1" }, say("js-plan.points-in-all", model.doc.points?.total ?? 0)), ...(model.doc.points ? [el("h3", {}, say("js-plan.points-off")), this.#grid("points", Object.entries(OFF).map(([key, usual]) => ({
+      key, at: "off/" + key, label: say("js-plan.points-off-" + key), kind: "number", step: 0.25, placeholder: String(usual), get: (points) => points.off?.[key], set: (points, value) => {
+        const off = { ...points.off };
+        if (value === undefined) delete off[key]; else off[key] = value;
+        if (Object.keys(off).length) points.off = off; else delete points.off;
+      } })))] : []), this.#told("/points")]);
     this.#severities();
   }
 
