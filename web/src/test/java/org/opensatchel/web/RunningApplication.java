@@ -27,6 +27,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.data.domain.Pageable;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The whole application with its demo data on the real database, and a real browser before it. One for all tests. */
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = {"satchel.demo=true", "satchel.max-upload=6MB"})
@@ -131,6 +132,14 @@ public abstract class RunningApplication {
         page.fill("#password", password);
         page.click("main button");
         return page;
+    }
+
+    /** Takes back whatever instructors decided, wrote and downloaded: each test finds the demo as it was. */
+    protected void nothingIsDecided(JdbcTemplate database) {
+        List.of("slip", "ruling", "remark", "decision", "given_points", "graded", "audit", "mail", "extension", "intake_item", "intake")
+                .forEach(table -> database.update("delete from " + table));
+        database.update("update hand_in set judged = false");
+        handIns.judgeAgain(market().id(), 0, 0);
     }
 
     /** Nothing serious for whoever cannot see, or cannot use a mouse. */

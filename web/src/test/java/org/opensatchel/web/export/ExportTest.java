@@ -21,6 +21,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.web.RunningApplication;
@@ -35,11 +36,10 @@ class ExportTest extends RunningApplication {
     @Autowired
     private JdbcTemplate database;
 
+    @BeforeEach
     @AfterEach
     void nothingWasDownloaded() {
-        database.update("delete from audit");
-        database.update("delete from graded");
-        database.update("delete from remark");
+        nothingIsDecided(database);
     }
 
     private static List<CSVRecord> table(APIResponse answer) throws IOException {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.RunningApplication;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -24,9 +25,10 @@ class MailQueueTest extends RunningApplication {
     @Autowired
     private JdbcTemplate database;
 
+    @BeforeEach
     @AfterEach
     void noMails() {
-        database.update("delete from mail");
+        nothingIsDecided(database);
     }
 
     private Optional<Long> queue(String once) {

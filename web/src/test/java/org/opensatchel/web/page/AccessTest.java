@@ -88,8 +88,7 @@ class AccessTest extends RunningApplication {
 
     @AfterEach
     void goneAgain() {
-        List.of("ruling", "remark", "decision", "given_points", "slip", "mail", "graded", "audit", "extension")
-                .forEach(table -> database.update("delete from " + table));
+        nothingIsDecided(database);
         database.update("delete from team_member where team_id in (select id from team where name = 'access')");
         database.update("delete from team where name = 'access'");
         database.update("delete from course_instructor where course_id = ? or account_id = ?", made.get(2), made.get(0));

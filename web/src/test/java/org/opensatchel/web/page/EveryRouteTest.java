@@ -99,6 +99,7 @@ class EveryRouteTest extends RunningApplication {
     /** Some values are good ones for somebody; other tests compare what the demo did, and nothing beside it. */
     @AfterEach
     void takeAway() {
+        nothingIsDecided(database);
         database.update("delete from team_member");
         database.update("delete from team");
         database.update("delete from course_instructor where course_id > ?", before.get("course"));

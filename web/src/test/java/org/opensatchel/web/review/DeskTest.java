@@ -13,6 +13,7 @@ import java.util.regex.Pattern;
 import org.hibernate.SessionFactory;
 import org.hibernate.stat.Statistics;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.handin.HandInView;
@@ -29,12 +30,10 @@ class DeskTest extends RunningApplication {
     @Autowired
     private EntityManagerFactory entities;
 
-    /** Other tests look at the demo as it was. */
+    @BeforeEach
     @AfterEach
     void nothingWasDecided() {
-        List.of("slip", "ruling", "remark", "decision", "given_points", "graded", "audit", "mail", "extension")
-                .forEach(table -> database.update("delete from " + table));
-        handIns.judgeAgain(market().id(), 0, 0);
+        nothingIsDecided(database);
     }
 
     private HandInView handIn(String login) {
