@@ -41,7 +41,8 @@ class SmtpCarrier implements MailCarrier {
             MimeMessageHelper helper = new MimeMessageHelper(message, false, StandardCharsets.UTF_8.name());
             helper.setFrom(from);
             helper.setTo(mail.address());
-            helper.setSubject(mail.subject());
+            // A line break would begin another header.
+            helper.setSubject(mail.subject().replaceAll("[\\r\\n]+", " "));
             helper.setText(mail.body());
             // Automatic answers would come back to nobody (RFC 3834, section 5).
             message.setHeader("Auto-Submitted", "auto-generated");
