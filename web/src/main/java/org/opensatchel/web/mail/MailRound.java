@@ -10,6 +10,7 @@ import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -32,9 +33,11 @@ class MailRound implements SmartLifecycle {
     private final MailCarrier carrier;
     private final Clock clock;
     private final TransactionTemplate transaction;
+    private final JdbcTemplate database;
     private ScheduledExecutorService timer;
 
-    MailRound(MailRepository mails, MailCarrier carrier, Clock clock, PlatformTransactionManager transactions) {
+    MailRound(MailRepository mails, MailCarrier carrier, Clock clock, PlatformTransactionManager transactions, JdbcTemplate database) {
+        this.database = database;
         this.mails = mails;
         this.carrier = carrier;
         this.clock = clock;
@@ -53,12 +56,18 @@ class MailRound implements SmartLifecycle {
 
     private void round() {
         try {
-            while (!Thread.currentThread().isInterrupted() && giveSome() > 0) {
+            while (!Thread.currentThread().isInterrupted() && isSomethingDue() && giveSome() > 0) {
                 LOG.debug("mails were given away");
             }
         } catch (RuntimeException away) {
             LOG.debug("mails wait until the database is back", away);
         }
+    }
+
+    /** Asked every second, so as cheaply as can be. */
+    private boolean isSomethingDue() {
+        return Boolean.TRUE.equals(database.queryForObject(
+                "select exists (select 1 from mail where state = 'SENDING' or state = 'QUEUED' and not_before <= now())", Boolean.class));
     }
 
     /** Gives away some of what is due; how many they were. */

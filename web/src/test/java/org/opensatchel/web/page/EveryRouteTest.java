@@ -40,7 +40,9 @@ class EveryRouteTest extends RunningApplication {
             "\u202Eabc", "<script>", "' or 1=1 --", "x".repeat(50_000), "true", "[]", "{}", "ä".repeat(300), "2027-13-45T99:99",
             "\r\nSet-Cookie: a=b");
 
-    private static final int FEW = 8;
+    /** None of them is a yes or a no: the student's own hand-in goes on counting. */
+    private static final List<String> FEW = List.of("a\0b", "", "-1", "99999999999999999999999", "%00", "\u202Eabc", "x".repeat(50_000),
+            "{}");
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
@@ -151,7 +153,7 @@ class EveryRouteTest extends RunningApplication {
                 names.addAll(route.fields);
                 for (String name : names.isEmpty() ? List.of("") : names) {
                     // A student is let in at few routes, and refused at the others before anything is read: a few values show that.
-                    for (String value : login.equals("quillfeather") ? VALUES : VALUES.subList(0, FEW)) {
+                    for (String value : login.equals("quillfeather") ? VALUES : FEW) {
                         asked++;
                         int status = status(page.context().request(), route, name, value, usual, token);
                         if (status >= 500) {
