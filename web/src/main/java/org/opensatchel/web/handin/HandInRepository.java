@@ -13,6 +13,9 @@ import org.springframework.data.repository.Repository;
 
 interface HandInRepository extends Repository<HandIn, Long> {
 
+    /** Which kit the next check is made by. */
+    String NEXT_KIT = "next_kit_version_id = case when :newest then (select k.id from kit_version k where k.assignment_id = hand_in.assignment_id order by k.version desc limit 1) end";
+
     /** The columns of a page; the report itself stays where it is. */
     String COLUMNS = "select new org.opensatchel.web.handin.HandInView(h.id, cast(h.kind as string), cast(h.form as string), h.countsSince, h.assignmentId, h.enrolmentId, h.number, h.fileName, h.bytes, h.receivedAt, cast(h.state as string), "
             + "h.filesDone, h.bytesDone, h.verdict, h.must, h.should, h.note, h.marks, h.seam, h.links, h.doubts, h.failure, h.notBefore) from HandIn h ";
@@ -63,7 +66,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "update hand_in set state = 'CHECKING', claimed_by = :claim, heartbeat = :now, files_done = 0, bytes_done = 0 where id = :id and state = 'WAITING'")
     int claim(long id, String claim, Instant now);
 
-    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, sha256, form, kit_version_id as kitVersionId, tries, faults from hand_in where id = :id")
+    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, sha256, form, coalesce(next_kit_version_id, kit_version_id) as kitVersionId, tries, faults from hand_in where id = :id")
     Claimed claimed(long id);
 
     /** What is needed to check a hand-in. */
@@ -96,7 +99,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
 
     @Modifying
     @Query(nativeQuery = true, value = "update hand_in set state = 'DONE', claimed_by = null, failure = null, checked_at = :now, verdict = :verdict, must = :must, should = :should, note = :note, marks = :marks, "
-            + "seam = :seam, links = :links, doubts = :doubts, judged = false, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
+            + "kit_version_id = coalesce(next_kit_version_id, kit_version_id), next_kit_version_id = null, seam = :seam, links = :links, doubts = :doubts, judged = false, report = :report, digest = :digest where id = :id and claimed_by = :claim and state = 'CHECKING'")
     int done(long id, String claim, Instant now, String verdict, int must, int should, int note, String marks, String seam, int links,
             int doubts,
             byte[] report, byte[] digest);
@@ -231,17 +234,20 @@ interface HandInRepository extends Repository<HandIn, Long> {
             + "not_before = cast(:now as timestamp with time zone) + least(300, power(2, least(faults, 8))) * interval '1 second' where state = 'CHECKING' and (heartbeat is null or heartbeat < :before)")
     int takeBackLost(Instant before, Instant now);
 
-    /** Lets a check that ended be made again, from the beginning. */
+    /** Lets a check that ended be made again, from the beginning; by the newest kit, or by the one it was made by. */
     @Modifying
-    @Query(nativeQuery = true, value = "update hand_in set state = 'WAITING', failure = null, tries = 0, faults = 0, queued_at = :now, not_before = :now where id = :id and state in ('DONE', 'FAILED')")
-    int again(long id, Instant now);
+    @Query(nativeQuery = true, value = "update hand_in set state = 'WAITING', failure = null, tries = 0, faults = 0, queued_at = :now, not_before = :now, "
+            + NEXT_KIT
+            + " where id = :id and state in ('DONE', 'FAILED')")
+    int again(long id, Instant now, boolean newest);
 
     /** The same for the hand-ins of some students that count. */
     @Modifying
-    @Query(nativeQuery = true, value = "update hand_in h set state = 'WAITING', failure = null, tries = 0, faults = 0, queued_at = :now, not_before = :now "
-            + "where h.assignment_id = :assignment and h.enrolment_id in (:enrolments) and h.state in ('DONE', 'FAILED') and h.counts_since = "
-            + "(select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id)")
-    int countingAgain(long assignment, Collection<Long> enrolments, Instant now);
+    @Query(nativeQuery = true, value = "update hand_in set state = 'WAITING', failure = null, tries = 0, faults = 0, queued_at = :now, not_before = :now, "
+            + NEXT_KIT
+            + " where hand_in.assignment_id = :assignment and hand_in.enrolment_id in (:enrolments) and hand_in.state in ('DONE', 'FAILED') and hand_in.counts_since = "
+            + "(select max(o.counts_since) from hand_in o where o.assignment_id = hand_in.assignment_id and o.enrolment_id = hand_in.enrolment_id)")
+    int countingAgain(long assignment, Collection<Long> enrolments, Instant now, boolean newest);
 
     @Query("select count(h) from HandIn h where h.state = org.opensatchel.web.handin.HandIn.State.WAITING and h.notBefore <= :now")
     long countWaiting(Instant now);

@@ -206,11 +206,15 @@ public class HandInService {
         });
     }
 
-    /** Has a check made again, from the beginning: by an instructor at any time, by a student when it could not be made. */
+    /**
+     * Has a check made again, from the beginning: by an instructor at any time, by a student when it could not be made.
+     *
+     * @param newest whether by the newest version of the kit, instead of the one that was held
+     */
     @Transactional
-    public boolean again(Shown shown) {
+    public boolean again(Shown shown, boolean newest) {
         boolean may = shown.handIn().isFailed() || (shown.byInstructor() && shown.handIn().isDone());
-        boolean put = may && handIns.again(shown.handIn().id(), clock.instant()) == 1;
+        boolean put = may && handIns.again(shown.handIn().id(), clock.instant(), newest && shown.byInstructor()) == 1;
         if (put) {
             wakeAfterCommit();
         }
@@ -219,8 +223,8 @@ public class HandInService {
 
     /** Has the hand-ins of some students that count checked again; how many of them are. */
     @Transactional
-    public int checkAgain(AssignmentView assignment, Collection<Long> enrolments) {
-        int begun = enrolments.isEmpty() ? 0 : handIns.countingAgain(assignment.id(), enrolments, clock.instant());
+    public int checkAgain(AssignmentView assignment, Collection<Long> enrolments, boolean newest) {
+        int begun = enrolments.isEmpty() ? 0 : handIns.countingAgain(assignment.id(), enrolments, clock.instant(), newest);
         if (begun > 0) {
             wakeAfterCommit();
         }

@@ -37,15 +37,16 @@ import org.springframework.web.bind.annotation.ResponseBody;
 @Controller
 class ReportController {
 
-    /** Of what was mended, or is new, so many are listed. */
-
     private final CourseService courses;
     private final HandInService handIns;
     private final FailureWords failures;
     private final Comparing comparing;
     private final ReportPage page;
+    private final PastReports past;
 
-    ReportController(CourseService courses, HandInService handIns, Comparing comparing, FailureWords failures, ReportPage page) {
+    ReportController(CourseService courses, HandInService handIns, Comparing comparing, FailureWords failures, ReportPage page,
+            PastReports past) {
+        this.past = past;
         this.page = page;
         this.courses = courses;
         this.handIns = handIns;
@@ -121,14 +122,31 @@ class ReportController {
         return findings.stream().limit(Comparing.MOST).map(finding -> Speech.words().of(finding).message()).toList();
     }
 
+    /** A report as it was before the hand-in was checked again; for who teaches. */
+    @GetMapping("/hand-ins/{handInId}/reports/{pastId}")
+    String past(@PathVariable long handInId, @PathVariable long pastId, @AuthenticationPrincipal SignedIn me, Model model) {
+        HandInService.Shown shown = handIns.show(handInId, me.accountId());
+        PastReports.Past one = past.of(handInId).stream().filter(report -> shown.byInstructor() && report.id() == pastId).findFirst()
+                .orElseThrow(NotAccessible::new);
+        ReportDigest digest = past.digest(handInId, pastId);
+        model.addAttribute("assignment", shown.place().assignment());
+        model.addAttribute("student", shown.place().student());
+        model.addAttribute("step", "review");
+        model.addAttribute("handIn", shown.handIn());
+        model.addAttribute("past", one);
+        model.addAttribute("report", digest.head());
+        model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
+        return "handin/past";
+    }
+
     /** Has a check made again that could not be made, or that an instructor wants once more. */
     @PostMapping({"/hand-ins/{handInId}/check-again", "/pre-checks/{handInId}/check-again"})
-    String again(@PathVariable long handInId, @AuthenticationPrincipal SignedIn me) {
+    String again(@PathVariable long handInId, @RequestParam(defaultValue = "false") boolean newest, @AuthenticationPrincipal SignedIn me) {
         HandInService.Shown shown = handIns.show(handInId, me.accountId());
         if (!shown.byInstructor() && !shown.isOf(me.accountId())) {
             throw new NotAccessible();
         }
-        handIns.again(shown);
+        handIns.again(shown, newest);
         return "redirect:" + shown.handIn().address();
     }
 

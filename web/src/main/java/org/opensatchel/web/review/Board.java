@@ -92,6 +92,11 @@ record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown) {
                         + row.sent() + row.location().map(set -> set.setAt())).toList().hashCode());
     }
 
+    /** Whether some hand-ins were checked by a kit that is not the newest. */
+    public boolean isOlder() {
+        return all.stream().anyMatch(BoardRow::older);
+    }
+
     public boolean isBusy() {
         return all.stream().anyMatch(row -> row.told().equals("checking"));
     }

@@ -82,7 +82,8 @@ public class BoardMaker {
                     Optional.ofNullable(checked.get(student.enrolmentId())), handIn.filter(one -> isNew(one, tally, seen)).isPresent(),
                     handIn.flatMap(one -> Optional.ofNullable(decided.get(one.id()))),
                     handIn.flatMap(one -> Optional.ofNullable(sent.get(one.id()))),
-                    handIn.flatMap(one -> points(tally, given.get(one.id())))));
+                    handIn.flatMap(one -> points(tally, given.get(one.id()))),
+                    handIn.isPresent() && tally.kitVersion() > 0 && tally.kitVersion() < version));
         }
         return rows;
     }

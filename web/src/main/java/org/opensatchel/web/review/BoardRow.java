@@ -20,10 +20,11 @@ import org.opensatchel.web.location.SetLocation;
  * @param checked their own checks before that
  * @param isNew whether it came, or was checked, since whoever looks at the board opened it
  * @param sent when it was last sent back with what to fix
+ * @param older whether it was checked by a kit that is not the newest
  */
 public record BoardRow(Student student, Optional<HandInView> handIn, Tally tally, Optional<HandoutService.Held> held, boolean outdated,
         Optional<SetLocation> location, Optional<Duration> late, Optional<HandInService.PreChecks> checked, boolean isNew,
-        Optional<DecisionView> decision, Optional<Instant> sent, Optional<Tally.Points> points) {
+        Optional<DecisionView> decision, Optional<Instant> sent, Optional<Tally.Points> points, boolean older) {
 
     /** The verdict as the board tells it: what was decided comes before what was found. */
     public String told() {

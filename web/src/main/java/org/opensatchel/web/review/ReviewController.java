@@ -91,11 +91,11 @@ class ReviewController {
     /** Has the checks of several students' hand-ins made again. */
     @PostMapping("/assignments/{id}/review/check-again")
     String again(@PathVariable long id, @RequestParam(name = "who", required = false) List<Long> who,
-            @RequestParam(defaultValue = "") String back,
+            @RequestParam(defaultValue = "false") boolean newest, @RequestParam(defaultValue = "") String back,
             @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         List<Long> chosen = Chosen.of(who);
-        int begun = handIns.checkAgain(assignment, chosen);
+        int begun = handIns.checkAgain(assignment, chosen, newest);
         redirect.addFlashAttribute("told",
                 chosen.isEmpty() ? Speech.say("review.nobody-chosen") : Speech.say("review.checking-again", begun));
         return "redirect:/assignments/" + id + "/review" + carried(back);

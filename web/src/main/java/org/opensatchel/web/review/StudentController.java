@@ -54,6 +54,7 @@ class StudentController {
         model.addAttribute("done", audit.ofStudent(id, enrolmentId));
         model.addAttribute("neighbours", desk.neighbours(assignment, me, query, enrolmentId));
         model.addAttribute("query", query);
+        desk.toldUs(new CourseService.Place(assignment, found.student()), model);
         model.addAttribute("module", "desk");
         return "review/student";
     }

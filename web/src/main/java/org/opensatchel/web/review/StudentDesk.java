@@ -17,10 +17,15 @@ import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
 import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.decision.DecisionService;
 import org.opensatchel.web.decision.GivenView;
 import org.opensatchel.web.handin.Desk;
 import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.PastReports;
+import org.opensatchel.web.handout.StepService;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.slip.SlipService;
 import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -32,13 +37,23 @@ import org.springframework.ui.Model;
 class StudentDesk implements Desk {
 
     private static final int MOST_WAIVED = 100;
+    private static final int MOST_PLACES = 8;
 
     private final BoardMaker boards;
     private final DecisionService decisions;
     private final AuditService audit;
     private final SlipService slips;
+    private final StepService steps;
+    private final LocationService locations;
+    private final PastReports reports;
+    private final KitService kits;
 
-    StudentDesk(BoardMaker boards, DecisionService decisions, AuditService audit, SlipService slips) {
+    StudentDesk(BoardMaker boards, DecisionService decisions, AuditService audit, SlipService slips, StepService steps,
+            LocationService locations, PastReports reports, KitService kits) {
+        this.steps = steps;
+        this.locations = locations;
+        this.reports = reports;
+        this.kits = kits;
         this.slips = slips;
         this.boards = boards;
         this.decisions = decisions;
@@ -76,6 +91,11 @@ class StudentDesk implements Desk {
         if (judgement == null) {
             return;
         }
+        toldUs(shown.place(), model);
+        model.addAttribute("past", reports.of(handIn));
+        int version = reports.version(handIn);
+        model.addAttribute("newestKit",
+                kits.current(assignment).map(kit -> kit.kit().version()).filter(newest -> newest > version).orElse(null));
         model.addAttribute("module", "desk");
         model.addAttribute("titles", Speech.words());
         model.addAttribute("waived", judgement.waived().stream().limit(MOST_WAIVED).map(StudentDesk::waived).toList());
@@ -92,6 +112,13 @@ class StudentDesk implements Desk {
         model.addAttribute("newDue",
                 LocalDateTime.ofInstant(newDue(assignment), assignment.deadline().zone()).truncatedTo(ChronoUnit.MINUTES));
         audit.log(me.accountId(), new AuditService.About(assignment.id(), shown.handIn().enrolmentId(), handIn), Deed.SAW, "");
+    }
+
+    /** What the student said of themselves: steps they did, and where the project lies. */
+    void toldUs(CourseService.Place place, Model model) {
+        model.addAttribute("steps", kits.current(place.assignment()).map(kit -> steps.of(place, kit.kit())).orElse(List.of()).stream()
+                .filter(one -> one.step().confirm()).toList());
+        model.addAttribute("placed", locations.history(place).stream().limit(MOST_PLACES).toList());
     }
 
     /** A week from now, at the hour of the deadline. */

@@ -128,7 +128,7 @@ class CheckQueueTest extends RunningApplication {
         assertThat(view(id).failure()).isEqualTo("MEMORY");
 
         HandInService.Shown shown = handIns.show(id, accounts.loadUserByUsername("quillfeather").accountId());
-        assertThat(handIns.again(shown)).isTrue();
+        assertThat(handIns.again(shown, false)).isTrue();
         awaitState(id, "DONE");
     }
 

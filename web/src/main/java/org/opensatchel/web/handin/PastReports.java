@@ -1,0 +1,55 @@
+package org.opensatchel.web.handin;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.report.ReportJson;
+import org.opensatchel.core.report.Verdict;
+import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.worker.Packed;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reports of a hand-in that were made before it was checked again; what somebody was told once stays readable. */
+@Service
+public class PastReports {
+
+    private final PastReportRepository reports;
+
+    PastReports(PastReportRepository reports) {
+        this.reports = reports;
+    }
+
+    /**
+     * One of them, as a list shows it.
+     *
+     * @param version of the kit it was made by
+     * @param told the verdict as people are told it
+     */
+    public record Past(long id, Instant checkedAt, int version, String told, int must, int should) {}
+
+    /** The newest first. */
+    @Transactional(readOnly = true)
+    public List<Past> of(long handIn) {
+        return reports.of(handIn).stream().map(PastReports::past).toList();
+    }
+
+    private static Past past(PastReportRepository.Line line) {
+        return new Past(line.getId(), line.getCheckedAt(), line.getVersion(),
+                Verdict.valueOf(line.getVerdict().toUpperCase(Locale.ROOT)).told(line.getShould(), 0).word(), line.getMust(),
+                line.getShould());
+    }
+
+    /** Which version of the kit the report that is there now was made by. */
+    @Transactional(readOnly = true)
+    public int version(long handIn) {
+        return reports.version(handIn);
+    }
+
+    /** One of them as it was, without what was decided about it. */
+    @Transactional(readOnly = true)
+    public ReportDigest digest(long handIn, long id) {
+        return ReportDigest.of(ReportJson.read(Packed.unpack(reports.report(id, handIn).orElseThrow(NotAccessible::new))));
+    }
+}
