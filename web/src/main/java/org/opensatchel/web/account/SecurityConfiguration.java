@@ -32,7 +32,7 @@ class SecurityConfiguration {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers("/sign-in", "/welcome/*", "/slips/*", "/slips/*/slip.pdf", "/css/**", "/js/**", "/fonts/**",
-                                "/webjars/**", "/favicon.svg",
+                                "/webjars/**", "/favicon.svg", "/files/**",
                                 "/livez", "/readyz", "/actuator/health", "/actuator/health/**", "/error")
                         .permitAll()
                         .requestMatchers(request -> request.getRequestURI().startsWith("/actuator/")

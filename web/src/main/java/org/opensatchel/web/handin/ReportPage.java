@@ -9,6 +9,7 @@ import java.util.Set;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.Since;
+import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
@@ -52,7 +53,7 @@ public class ReportPage {
                 Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !told.contains(what)).toList()));
         model.addAttribute("since", since(shown, digest).orElse(null));
         model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
-        if (digest.head().counts().must() > 0) {
+        if (digest.head().counts().must() > 0 && !digest.head().verdict().equals(Verdict.BLOCKED)) {
             model.addAttribute("skipTo", "#finding-0");
         }
         model.addAttribute("map", ThreadMap.of(digest, passed(judgement)));

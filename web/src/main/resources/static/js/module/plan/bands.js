@@ -123,7 +123,7 @@ export class Bands {
     };
     return el("div", { class: "edit" },
       el("label", { for: "path-" + i }, say("js-plan.folder")), el("input", { id: "path-" + i, class: "field bare name", "data-at": "/folders/" + i + "/path", value: this.#model.tree.shown(i), spellcheck: "false", onchange: rename, onkeydown: (event) => {
-        if (event.key === "Enter") { event.preventDefault(); rename(event); this.focus(this.#model.folders()[i]?.path); }
+        if (event.key === "Enter") { event.preventDefault(); rename(event); this.draw(); this.focus(this.#model.folders()[i]?.path); }
         if (event.key === "Escape") { event.target.value = this.#model.tree.shown(i); this.focus(path); }
       } }),
       fields(this.#model, specs(), folder, "/folders/" + i),

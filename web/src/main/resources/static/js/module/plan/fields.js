@@ -26,17 +26,56 @@ export const put = (object, key, value) => {
   else if (!empty) object[key] = value;
 };
 
+// Arrows walk through a choice and decide nothing: Enter, the space bar or leaving it does, Escape goes back to what was. A click decides at once.
+export const choosing = (node, held, show, commit) => {
+  let walking = false;
+  let waits;
+  const decide = () => {
+    if (waits === undefined) return;
+    const chosen = waits;
+    waits = undefined;
+    node.removeAttribute("data-waits");
+    if (chosen !== held) commit(chosen);
+  };
+  node.addEventListener("keydown", (event) => {
+    if (event.key === "Escape" && waits !== undefined) {
+      event.stopPropagation();
+      waits = undefined;
+      node.removeAttribute("data-waits");
+      show(held);
+    } else if (event.key === "Enter" || event.key === " ") decide();
+    walking = !["Enter", " ", "Tab"].includes(event.key);
+  });
+  node.addEventListener("pointerdown", () => { walking = false; });
+  node.addEventListener("change", (event) => {
+    waits = event.target.value;
+    if (walking) node.setAttribute("data-waits", ""); else decide();
+  });
+  node.addEventListener("focusout", (event) => { if (!node.contains(event.relatedTarget)) decide(); });
+  return node;
+};
+
+// A choice that folds; its options are [word, what it says].
+export const pick = (attributes, held, set, options) => {
+  const select = el("select", attributes, options.map(([word, says]) => el("option", { value: word, selected: word === held }, says)));
+  return choosing(select, held, (word) => { select.value = word; }, set);
+};
+
 // One labelled field. `get` and `set` reach the value; `set` is one step of the model.
 const makers = {
   text: (field, value, set, id) => el("input", { id, class: "field bare" + (field.mono ? " name" : ""), value: value ?? "", placeholder: field.placeholder, spellcheck: field.mono ? "false" : "true", onchange: (event) => set(event.target.value.trim()) }),
   number: (field, value, set, id) => el("input", { id, class: "field bare short", type: "number", min: field.min ?? 0, step: field.step ?? 1, value: value ?? "", placeholder: field.placeholder, onchange: (event) => set(event.target.value === "" ? undefined : Number(event.target.value)) }),
   flag: (field, value, set, id) => el("span", {}, el("input", { id, type: "checkbox", checked: value === true, onchange: (event) => set(event.target.checked) }), " ", el("label", { for: id }, field.says)),
-  choice: (field, value, set, id) => el("fieldset", { class: "choices mb-0" }, el("legend", { class: "visually-hidden" }, field.label), field.choices.map(([word, says]) =>
-    el("label", {}, el("input", { type: "radio", name: id, value: word, checked: (value ?? field.otherwise) === word, onchange: () => set(word) }), el("span", {}, says ?? word)))),
+  choice: (field, value, set, id) => {
+    const held = value ?? field.otherwise;
+    const all = el("fieldset", { class: "choices mb-0" }, el("legend", { class: "visually-hidden" }, field.label), field.choices.map(([word, says]) =>
+      el("label", {}, el("input", { type: "radio", name: id, value: word, checked: held === word }), el("span", {}, says ?? word))));
+    return choosing(all, held, (word) => { const radio = [...all.querySelectorAll("input")].find((one) => one.value === word); if (radio) { radio.checked = true; radio.focus(); } }, set);
+  },
   select: (field, value, set, id) => {
     const options = typeof field.options === "function" ? field.options() : field.options;
     const known = options.some(([word]) => word === (value ?? ""));
-    return el("select", { id, class: "field bare", onchange: (event) => set(event.target.value) }, [...(known ? [] : [[value, value]]), ...options].map(([word, says]) => el("option", { value: word, selected: word === (value ?? "") }, says)));
+    return pick({ id, class: "field bare" }, value ?? "", set, [...(known ? [] : [[value, value]]), ...options]);
   },
   several: (field, value, set) => el("fieldset", { class: "choices mb-0" }, el("legend", { class: "visually-hidden" }, field.label), field.choices.map(([word, says]) =>
     el("label", {}, el("input", { type: "checkbox", value: word, checked: (value ?? []).includes(word), onchange: (event) => {

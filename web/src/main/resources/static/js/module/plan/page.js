@@ -2,6 +2,7 @@
 import { say } from "../words.js";
 import { Bands } from "./bands.js";
 import { el } from "./fields.js";
+import { enable, held } from "./held.js";
 import { Material } from "./material.js";
 import { mergePlans } from "./merge.js";
 import { PlanModel } from "./model.js";
@@ -38,22 +39,7 @@ const begin = (page, parsed) => {
   const view = { model, post, send, look: () => look() };
   new Material(view);
 
-  // What is typed in stays in hand while the page is drawn anew.
-  const keepingFocus = (draw, moved) => {
-    const active = document.activeElement;
-    const at = active?.dataset?.at ?? active?.closest?.("[data-at]")?.dataset.at;
-    const path = active?.dataset?.path && typeof moved === "string" ? moved : active?.dataset?.path;
-    const { value, type, selectionStart, selectionEnd } = active ?? {};
-    const typing = active?.matches("input, textarea") && value !== active.defaultValue;
-    draw();
-    if (document.activeElement !== document.body && document.activeElement?.isConnected) return;
-    const holder = at && [...document.querySelectorAll("[data-at]")].find((node) => node.dataset.at === at);
-    const again = holder && (["radio", "checkbox"].includes(type) ? [...holder.querySelectorAll("input")].find((input) => input.value === value) ?? holder.querySelector("input") : holder.matches("input, select") ? holder : holder.querySelector("input, button"));
-    if (again) again.focus(); else if (path) bands.focus(path);
-    if (typeof selectionStart !== "number" || !again?.matches("input")) return;
-    if (typing) again.value = value;
-    again.setSelectionRange(selectionStart, selectionEnd);
-  };
+  const keepingFocus = (drawAll, moved) => held(document.activeElement, moved, drawAll);
 
   // What is being pressed is not drawn anew before the press is over: the click would be lost.
   let pressed = false;
@@ -71,14 +57,18 @@ const begin = (page, parsed) => {
     drawDue();
   }), true));
 
+  // A field says that it changed while the focus is on its way to the next one: all is drawn when it has come there.
+  let hint;
   const draw = (moved) => {
-    // A field that is typed in says that it changed when it goes: what that changes is drawn when this is done.
+    hint = moved ?? hint;
     due = () => {
+      const to = hint;
+      hint = undefined;
       drawing = true;
-      try { drawNow(moved); } finally { drawing = false; }
+      try { drawNow(to); } finally { drawing = false; }
       drawDue();
     };
-    drawDue();
+    if (["change", "focusout"].includes(window.event?.type)) setTimeout(drawDue); else drawDue();
   };
 
   const drawNow = (moved) => keepingFocus(() => {
@@ -111,10 +101,10 @@ const begin = (page, parsed) => {
   const buttons = () => {
     const text = model.text();
     const changed = text !== saved;
-    byId("undo").disabled = !model.past.length;
-    byId("redo").disabled = !model.future.length;
-    byId("save").disabled = !changed;
-    byId("publish").disabled = text === kept;
+    enable(byId("undo"), model.past.length > 0);
+    enable(byId("redo"), model.future.length > 0);
+    enable(byId("save"), changed);
+    enable(byId("publish"), text !== kept);
     byId("publish").textContent = say("js-plan.publish-as", version + 1);
     const must = faults.filter((fault) => fault.severity === "must").length;
     state.textContent = [version ? say("js-plan.is-out", version) : say("js-plan.nothing-out"), changed ? say("js-plan.not-saved") : text === kept ? "" : say("js-plan.saved"), must ? say("js-plan.against", must) : ""].filter(Boolean).join(" ");
@@ -139,7 +129,7 @@ const begin = (page, parsed) => {
 
   // A field in the middle of a word is let alone: drawn anew, it would give what is typed so far as its value.
   let late = false;
-  const isTyping = () => document.activeElement?.matches("#plan input:not([type=radio]):not([type=checkbox]), #plan textarea") && document.activeElement.value !== document.activeElement.defaultValue;
+  const isTyping = () => document.activeElement?.closest("[data-waits]") || document.activeElement?.matches("#plan input:not([type=radio]):not([type=checkbox]), #plan textarea") && document.activeElement.value !== document.activeElement.defaultValue;
   page.addEventListener("focusout", () => setTimeout(() => {
     if (!late || isTyping()) return;
     late = false;
@@ -184,13 +174,11 @@ const begin = (page, parsed) => {
   root.addEventListener("change", () => model.change((doc) => { doc.root = { name: root.value.trim() }; }));
   workshop.source.addEventListener("change", () => model.change((doc) => { doc.root = { name: workshop.source.value.trim() }; }));
   byId("add-folder").addEventListener("click", () => bands.add());
-  byId("undo").addEventListener("click", () => model.undo());
-  byId("redo").addEventListener("click", () => model.redo());
-  byId("save").addEventListener("click", save);
-  byId("publish").addEventListener("click", publish);
+  Object.entries({ undo: () => model.undo(), redo: () => model.redo(), save, publish }).forEach(([id, act]) => byId(id).addEventListener("click", (event) => { if (event.currentTarget.getAttribute("aria-disabled") !== "true") act(); }));
   window.addEventListener("keydown", (event) => {
     if (!(event.ctrlKey || event.metaKey)) {
       if (event.key === "?" && !event.target.matches("input, textarea, select")) byId("plan-keys").toggleAttribute("hidden");
+      if (event.key === "Escape") byId("plan-keys").hidden = true;
       return;
     }
     const key = event.key.toLowerCase();

@@ -1,6 +1,6 @@
 // The other parts of a kit: each a list of rules opened in place, or a few fields.
 import { say } from "../words.js";
-import { el, fields, put } from "./fields.js";
+import { el, fields, pick, put } from "./fields.js";
 import { linked } from "./short.js";
 
 const MB = 1048576;
@@ -157,10 +157,31 @@ export class Parts {
           el("span", { class: "rule-what" }, what), el("span", { class: "name" }, mono), el("span", { class: "soft" }, more)),
         own.map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, fault.message)),
         this.#open.has(key) ? el("div", { class: "edit" }, fields(model, specs, item, at + "/" + i), name === "custom" ? this.#tryOut(item) : null, el("span", {}), el("span", { class: "tools" },
-          el("button", { type: "button", class: "act quiet small", onclick: () => model.change(() => list.splice(i, 1)) }, say("js-plan.remove")))) : null);
+          el("button", { type: "button", class: "act quiet small", onclick: () => this.#remove(name, list, i) }, say("js-plan.remove")))) : null);
     });
-    return [...rows, add && el("button", { type: "button", class: "act quiet small", onclick: () => { this.#open.add(name + list.length); add(); } }, say("js-plan.add"))];
+    return [...rows, add && el("button", { type: "button", class: "act quiet small", "data-add": name, onclick: () => this.#add(name, list.length, add) }, say("js-plan.add"))];
   }
+
+  // Where something was added one goes on in it; where something is gone, in what took its place.
+  #add(name, i, add) {
+    this.#open.add(name + i);
+    add();
+    this.draw();
+    this.#head(name, i)?.parentElement.querySelector(".edit input, .edit select")?.focus();
+  }
+
+  #remove(name, list, i) {
+    const open = new Set([...this.#open].filter((key) => key !== name + i).map((key) => {
+      const at = key.startsWith(name) ? Number(key.slice(name.length)) : NaN;
+      return at > i ? name + (at - 1) : key;
+    }));
+    this.#open = open;
+    this.#model.change(() => list.splice(i, 1));
+    this.draw();
+    (this.#head(name, Math.min(i, list.length - 1)) ?? document.querySelector(`[data-add="${name}"]`) ?? document.getElementById("part-" + name))?.focus();
+  }
+
+  #head(name, i) { return document.querySelector(`[data-focus="${name}${i}"]`); }
 
   // A link rule is tried on a pasted document, or one that was dropped.
   #tryOut(rule) {
@@ -249,10 +270,9 @@ export class Parts {
     });
     this.#fill("severities", "/severities", "severities", () => {
       const held = this.#model.doc.severities ?? {};
-      const rows = Object.keys(held).map((code) => [el("span", {}, titles.get(code) ?? code), el("span", { class: "tools" }, el("select", { class: "field bare short", "aria-label": say("js-plan.weighs", titles.get(code) ?? code), onchange: (event) => set(code, event.target.value) },
-        grades().map(([word, says]) => el("option", { value: word, selected: held[code] === word }, says))))]);
-      const more = el("select", { class: "field bare", "aria-label": say("js-plan.another-finding"), onchange: (event) => event.target.value && set(event.target.value, "note") }, el("option", { value: "" }, say("js-plan.another-finding")),
-        codes.filter((code) => !code.disabled && held[code.value] === undefined).map((code) => el("option", { value: code.value }, code.textContent)));
+      const rows = Object.keys(held).map((code) => [el("span", {}, titles.get(code) ?? code), el("span", { class: "tools" }, pick({ class: "field bare short", "aria-label": say("js-plan.weighs", titles.get(code) ?? code), "data-at": "/severities/" + code }, held[code], (grade) => set(code, grade), grades()))]);
+      const more = pick({ class: "field bare", "aria-label": say("js-plan.another-finding") }, "", (code) => code && set(code, "note"),
+        [["", say("js-plan.another-finding")], ...codes.filter((code) => !code.disabled && held[code.value] === undefined).map((code) => [code.value, code.textContent])]);
       return [el("div", { class: "edit wide" }, rows.flat(), el("span", {}, more), el("span", {})), this.#told("/severities")];
     });
   }

@@ -134,6 +134,77 @@ class PlanTest extends RunningApplication {
         assertThat(names(page)).containsExactly("cut", "autosave", "sound");
         page.keyboard().press("?");
         assertThat(page.locator("#plan-keys")).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#plan-keys")).isHidden();
+    }
+
+    /** After every edit the next Tab goes on from there. */
+    @Test
+    void theFocusStaysWhereOneWorks() {
+        Page page = plan(fresh("P11"));
+        Locator files = page.locator("#part-files");
+        files.locator("[data-add]").focus();
+        page.keyboard().press("Enter");
+        assertThat(files.getByLabel("What it is")).isFocused();
+        page.keyboard().type("Contact sheet");
+        page.keyboard().press("Tab");
+        assertThat(files.getByLabel("Where")).isFocused();
+        assertThat(files.locator(".rule-what")).hasText("Contact sheet");
+        page.keyboard().press("Tab");
+        page.keyboard().type("{last}_sheet");
+        page.keyboard().press("Tab");
+        assertThat(files.locator(".rule-head")).containsText("{last}_sheet");
+        page.keyboard().press("Tab");
+        assertThat(files.locator(":focus")).hasCount(1);
+        files.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("pictures")).focus();
+        page.keyboard().press("Enter");
+        assertThat(files.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("pictures"))).isFocused();
+        files.locator("[data-add]").focus();
+        page.keyboard().press("Enter");
+        assertThat(files.locator(".rule-head")).hasCount(2);
+        files.locator(".rule").first().getByText("Remove").focus();
+        page.keyboard().press("Enter");
+        assertThat(files.locator(".rule-head")).isFocused();
+        page.keyboard().press("Control+z");
+        assertThat(files.locator(".rule-head")).hasCount(2);
+        assertThat(files.locator(":focus")).hasCount(1);
+        page.locator("#undo").focus();
+        for (int i = 0; i < 9; i++) {
+            page.keyboard().press("Enter");
+        }
+        assertThat(files.locator(".rule-head")).hasCount(0);
+        assertThat(page.locator("#undo")).isFocused();
+        assertThat(page.locator("#undo")).isDisabled();
+    }
+
+    /** Arrows walk through a choice; Enter, the space bar or leaving it decides. */
+    @Test
+    void arrowsInAChoiceDecideNothing() {
+        Page page = plan(fresh("P12"));
+        Locator spaces = page.locator("[data-at='/names/spaces']");
+        Locator allow = spaces.locator("input[value=allow]");
+        Locator forbid = spaces.locator("input[value=forbid]");
+        allow.focus();
+        page.keyboard().press("ArrowRight");
+        assertThat(forbid).isFocused();
+        assertThat(page.locator("#undo")).isDisabled();
+        page.keyboard().press("Escape");
+        assertThat(allow).isChecked();
+        assertThat(page.locator("#undo")).isDisabled();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("Space");
+        assertThat(page.locator("#undo")).isEnabled();
+        assertThat(forbid).isFocused();
+        page.keyboard().press("Control+z");
+        assertThat(allow).isChecked();
+        Locator another = page.locator("#part-severities select").last();
+        another.focus();
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("ArrowDown");
+        assertThat(page.locator("#undo")).isDisabled();
+        page.keyboard().press("Tab");
+        assertThat(page.locator("#part-severities [data-at]")).hasCount(1);
+        assertThat(page.locator("#undo")).isEnabled();
     }
 
     private static List<String> names(Page page) {
