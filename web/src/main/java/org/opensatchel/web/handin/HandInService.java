@@ -82,6 +82,11 @@ public class HandInService {
     /** A hand-in with the people and the work it belongs to. */
     public record Shown(HandInView handIn, Place place, boolean byInstructor) {
 
+        /** The same as its student sees it. */
+        public Shown asStudent() {
+            return new Shown(handIn, place, false);
+        }
+
         /** Whether it is somebody's own, and not only that of their team. */
         public boolean isOf(long accountId) {
             return !byInstructor && place.student().accountId() == accountId;

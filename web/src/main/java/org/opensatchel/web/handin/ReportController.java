@@ -62,10 +62,13 @@ class ReportController {
             @RequestParam Map<String, String> asked,
             @AuthenticationPrincipal SignedIn me,
             Model model, HttpServletResponse response) {
-        HandInService.Shown shown = handIns.show(handInId, me.accountId());
+        HandInService.Shown who = handIns.show(handInId, me.accountId());
+        boolean asStudent = who.byInstructor() && asked.getOrDefault("as", "").equals("student");
+        HandInService.Shown shown = asStudent ? who.asStudent() : who;
+        model.addAttribute("seenAs", asStudent ? shown.place().student().name() : null);
         model.addAttribute("assignment", shown.place().assignment());
         model.addAttribute("student", shown.place().student());
-        model.addAttribute("step", shown.byInstructor() ? "review" : shown.handIn().isPreCheck() ? "check" : "hand-in");
+        model.addAttribute("step", who.byInstructor() ? "review" : shown.handIn().isPreCheck() ? "check" : "hand-in");
         model.addAttribute("handIn", shown.handIn());
         model.addAttribute("byInstructor", shown.byInstructor());
         model.addAttribute("late", page.late(shown).orElse(null));

@@ -18,11 +18,14 @@ class CollectedKit {
     private Long kitVersionId;
     private Long enrolmentId;
     private Instant collectedAt;
+    private boolean handedOut;
 
     protected CollectedKit() {
     }
 
-    CollectedKit(long kitVersionId, long enrolmentId, Instant collectedAt) {
+    /** @param handedOut whether an instructor fetched it for the student */
+    CollectedKit(long kitVersionId, long enrolmentId, Instant collectedAt, boolean handedOut) {
+        this.handedOut = handedOut;
         this.kitVersionId = kitVersionId;
         this.enrolmentId = enrolmentId;
         this.collectedAt = collectedAt;

@@ -9,9 +9,9 @@ interface CollectedKitRepository extends Repository<CollectedKit, Long> {
 
     /** What each student of an assignment got last: collected, or loaded onto a drive, which then is named. */
     @Query(nativeQuery = true, value = """
-            select distinct on (got.enrolment_id) got.enrolment_id as enrolmentId, k.id as kitVersionId, k.version as version, got.at as collectedAt, got.drive as drive
-            from (select enrolment_id, kit_version_id, collected_at as at, '' as drive from collection
-                union all select enrolment_id, kit_version_id, loaded_at, drive from drive_load) got
+            select distinct on (got.enrolment_id) got.enrolment_id as enrolmentId, k.id as kitVersionId, k.version as version, got.at as collectedAt, got.drive as drive, got.handed_out as handedOut
+            from (select enrolment_id, kit_version_id, collected_at as at, '' as drive, handed_out from collection
+                union all select enrolment_id, kit_version_id, loaded_at, drive, true from drive_load) got
             join kit_version k on k.id = got.kit_version_id
             where k.assignment_id = :assignmentId order by got.enrolment_id, got.at desc, k.version desc""")
     List<LastCollected> lastCollected(long assignmentId);
@@ -27,6 +27,8 @@ interface CollectedKitRepository extends Repository<CollectedKit, Long> {
         Instant getCollectedAt();
 
         String getDrive();
+
+        boolean getHandedOut();
     }
 
     CollectedKit save(CollectedKit kit);

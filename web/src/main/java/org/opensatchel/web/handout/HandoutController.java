@@ -94,12 +94,24 @@ class HandoutController {
         if (student.hasLeft()) {
             throw new NotAccessible();
         }
-        send(assignment, student, response);
+        handouts.handedOut(send(assignment, student, response), student);
     }
 
     @GetMapping("/kit")
     String collect(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
-        CourseService.Place place = courses.forStudent(id, me.accountId());
+        return collect(courses.forStudent(id, me.accountId()), model);
+    }
+
+    /** What a student sees, for who teaches them: nothing is collected by looking. */
+    @GetMapping("/students/{enrolmentId}/kit")
+    String asStudent(@PathVariable long id, @PathVariable long enrolmentId, @AuthenticationPrincipal SignedIn me, Model model) {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        Student student = courses.student(assignment, enrolmentId);
+        model.addAttribute("seenAs", student.name());
+        return collect(new CourseService.Place(assignment, student), model);
+    }
+
+    private String collect(CourseService.Place place, Model model) {
         Optional<PublishedKit> kit = kits.current(place.assignment());
         model.addAttribute("assignment", place.assignment());
         model.addAttribute("student", place.student());
@@ -124,7 +136,7 @@ class HandoutController {
     @PostMapping("/kit.zip")
     void own(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
         CourseService.Place place = courses.forStudent(id, me.accountId());
-        send(place.assignment(), place.student(), response);
+        handouts.collected(send(place.assignment(), place.student(), response), place.student());
     }
 
     /** Only what changed, to be unpacked over the kit that is there. */
@@ -140,13 +152,13 @@ class HandoutController {
         handouts.collected(current, place.student());
     }
 
-    private void send(AssignmentView assignment, Student student, HttpServletResponse response) throws IOException {
+    /** Only what went out whole counts: it is said after this. */
+    private PublishedKit send(AssignmentView assignment, Student student, HttpServletResponse response) throws IOException {
         PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
         String root = handouts.rootName(kit, assignment, student).orElseThrow(NotAccessible::new);
         attachment(response, root + ".zip");
         handouts.write(kit, assignment, student, response.getOutputStream());
-        // Only a kit that went out whole is collected.
-        handouts.collected(kit, student);
+        return kit;
     }
 
     private static void attachment(HttpServletResponse response, String fileName) {

@@ -40,8 +40,13 @@ public class HandoutService {
         this.clock = clock;
     }
 
-    /** The version a student holds, since when, and on which drive it went out, if on one. */
-    public record Held(long kitVersionId, int version, Instant since, String drive) {
+    /**
+     * The version a student holds.
+     *
+     * @param drive on which it went out; empty for none
+     * @param handedOut whether it was given to the student, and not collected by them
+     */
+    public record Held(long kitVersionId, int version, Instant since, String drive, boolean handedOut) {
         public boolean isOnDrive() {
             return !drive.isEmpty();
         }
@@ -52,7 +57,7 @@ public class HandoutService {
     public Map<Long, Held> held(AssignmentView assignment) {
         Map<Long, Held> held = new HashMap<>();
         collections.lastCollected(assignment.id()).forEach(last -> held.put(last.getEnrolmentId(),
-                new Held(last.getKitVersionId(), last.getVersion(), last.getCollectedAt(), last.getDrive())));
+                new Held(last.getKitVersionId(), last.getVersion(), last.getCollectedAt(), last.getDrive(), last.getHandedOut())));
         return held;
     }
 
@@ -69,7 +74,13 @@ public class HandoutService {
 
     @Transactional
     public void collected(PublishedKit kit, Student student) {
-        collections.save(new CollectedKit(kit.id(), student.enrolmentId(), clock.instant()));
+        collections.save(new CollectedKit(kit.id(), student.enrolmentId(), clock.instant(), false));
+    }
+
+    /** Remembers a kit that an instructor fetched for a student, to give it to them. */
+    @Transactional
+    public void handedOut(PublishedKit kit, Student student) {
+        collections.save(new CollectedKit(kit.id(), student.enrolmentId(), clock.instant(), true));
     }
 
     /** Remembers a kit that is on a drive, whole and read back. */
@@ -81,7 +92,7 @@ public class HandoutService {
     /** For the demo: a collection at a time of its own. */
     @Transactional
     public void collected(PublishedKit kit, long enrolmentId, Instant when) {
-        collections.save(new CollectedKit(kit.id(), enrolmentId, when));
+        collections.save(new CollectedKit(kit.id(), enrolmentId, when, false));
     }
 
     /** Writes one student's kit. */

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.NotAccessible;
@@ -37,8 +38,8 @@ class StepController {
         this.steps = steps;
     }
 
-    private Kit kit(Place place) {
-        return kits.current(place.assignment()).orElseThrow(NotAccessible::new).kit();
+    private Kit kit(AssignmentView assignment) {
+        return kits.current(assignment).orElseThrow(NotAccessible::new).kit();
     }
 
     private static Kit.Step step(Kit kit, int number) {
@@ -51,7 +52,7 @@ class StepController {
     @PostMapping("/assignments/{id}/steps/{number}")
     String confirm(@PathVariable long id, @PathVariable int number, @RequestParam boolean done, @AuthenticationPrincipal SignedIn me) {
         Place place = courses.forStudent(id, me.accountId());
-        Kit.Step step = step(kit(place), number);
+        Kit.Step step = step(kit(place.assignment()), number);
         if (!step.confirm()) {
             throw new NotAccessible();
         }
@@ -62,14 +63,15 @@ class StepController {
     @GetMapping("/assignments/{id}/steps/{number}/picture")
     ResponseEntity<InputStreamResource> picture(@PathVariable long id, @PathVariable int number, @AuthenticationPrincipal SignedIn me)
             throws IOException {
-        Place place = courses.forStudent(id, me.accountId());
-        Kit kit = kit(place);
+        AssignmentView assignment = courses.teaches(id, me.accountId()) ? courses.forInstructor(id, me.accountId())
+                : courses.forStudent(id, me.accountId()).assignment();
+        Kit kit = kit(assignment);
         Kit.Step step = step(kit, number);
         String path = step.picture().orElseThrow(NotAccessible::new).text();
         MediaType type = PICTURES.get(path.substring(path.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT));
         if (type == null) {
             throw new NotAccessible();
         }
-        return ResponseEntity.ok().contentType(type).body(new InputStreamResource(steps.picture(place.assignment(), kit, step)));
+        return ResponseEntity.ok().contentType(type).body(new InputStreamResource(steps.picture(assignment, kit, step)));
     }
 }

@@ -79,12 +79,12 @@ class InstructorWalkTest extends RunningApplication {
         page.navigate(address("/assignments/" + market().id() + "/hand-out"));
         accessible(page);
         assertThat(page.locator("tbody")).containsText("The roster has no first name");
-        Path one = page.waitForDownload(() -> page.getByLabel("Download the kit of Séafra Ó Duibhne").click()).path();
+        Path one = page.waitForDownload(() -> page.getByLabel("ZIP: the kit of Séafra Ó Duibhne").click()).path();
         List<String> names = names(one);
         assertThat(names).contains("MOV120_A2_ÓDuibhne_Séafra/", "MOV120_A2_ÓDuibhne_Séafra/edit/autosave/",
                 "MOV120_A2_ÓDuibhne_Séafra/sound/market-bell.wav",
                 "MOV120_A2_ÓDuibhne_Séafra/START-HERE.html", "MOV120_A2_ÓDuibhne_Séafra/satchel.kit.json");
-        Path again = page.waitForDownload(() -> page.getByLabel("Download the kit of Séafra Ó Duibhne").click()).path();
+        Path again = page.waitForDownload(() -> page.getByLabel("ZIP: the kit of Séafra Ó Duibhne").click()).path();
         assertThat(Files.mismatch(one, again)).as("the same kit is the same bytes").isEqualTo(-1);
         try (ZipFile zip = new ZipFile(one.toFile())) {
             String guide = new String(zip.getInputStream(zip.getEntry("MOV120_A2_ÓDuibhne_Séafra/START-HERE.html")).readAllBytes(),
