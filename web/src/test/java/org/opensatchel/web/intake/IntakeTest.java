@@ -62,7 +62,8 @@ class IntakeTest extends HandingIn {
     }
 
     private List<Integer> counts() {
-        return Stream.of("liv.sorensen", "tamsin", "cass.umberline", "odile.marsh").map(login -> handIns.ofStudent(place(login)).size()).toList();
+        return Stream.of("liv.sorensen", "tamsin", "cass.umberline", "odile.marsh").map(login -> handIns.ofStudent(place(login)).size())
+                .toList();
     }
 
     @Test
