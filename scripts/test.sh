@@ -29,17 +29,18 @@ run_tests() {
   exec 8>"$state/test.lock"
   flock -n 8 || die "A test run is going on already."
   choose_pg_data
-  local was_running="" status=0 storage
+  local was_running="" status=0 storage part
   find_postgres && pg_is_running && was_running=1
   start_pg
-  remake_database satchel_test
+  # The tests run in two processes; each has a database of its own.
+  for part in 1 2; do remake_database "satchel_test_$part"; done
   storage=$(mktemp -d "$state/test-storage.XXXXXX")
-  export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel_test" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$storage" SATCHEL_DRIVES="$storage/drives"
+  export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel_test" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$storage"
   export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 LC_ALL=C.UTF-8
   test_scripts || status=$?
   run_maven verify "$@" || status=$?
   rm -rf "$storage"
-  pg -d postgres -c "drop database if exists satchel_test with (force)" || true
+  for part in 1 2; do pg -d postgres -c "drop database if exists satchel_test_$part with (force)" || true; done
   [ -n "$was_running" ] || stop_pg
   tell_coverage
   if [ "$status" = 0 ]; then keep_web; keep_cli; say "All tests passed."; else say_error "Some tests failed."; fi
