@@ -109,6 +109,12 @@ interface HandInRepository extends Repository<HandIn, Long> {
             + "where id in (:ids) and state = 'DONE' and not judged and digest is not null order by id for update")
     List<Unjudged> unjudged(Collection<Long> ids);
 
+    /** Of each student the one that counts, if it is checked. */
+    @Query(nativeQuery = true, value = "select h.id, h.assignment_id as assignmentId, h.enrolment_id as enrolmentId, h.kit_version_id as kitVersionId, h.digest from hand_in h "
+            + "where h.assignment_id = :assignment and h.state = 'DONE' and h.digest is not null and h.counts_since = "
+            + "(select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id) order by h.id")
+    List<Unjudged> countingDigests(long assignment);
+
     /** What is needed to judge a hand-in. */
     interface Unjudged {
         long getId();

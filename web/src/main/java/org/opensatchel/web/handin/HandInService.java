@@ -13,11 +13,13 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
+import org.opensatchel.core.report.Score;
 import org.opensatchel.core.review.Judgement;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService.Place;
@@ -308,6 +310,19 @@ public class HandInService {
     @Transactional
     public Judgement judgement(Shown shown) {
         return judging.of(shown.handIn(), handIns.kitVersion(shown.handIn().id()), digest(shown));
+    }
+
+    /**
+     * What a student earns by the kit, and would earn by another rule.
+     *
+     * @param now empty where the kit gives no points, and for a project that could not be read
+     */
+    public record Earned(long enrolmentId, long handInId, Optional<Score> now, Optional<Score> then) {}
+
+    /** What each student's hand-in that counts would earn by a rule of points. */
+    @Transactional(readOnly = true)
+    public List<Earned> earned(AssignmentView assignment, Kit.Points rule) {
+        return judging.earned(assignment.id(), rule);
     }
 
     /**

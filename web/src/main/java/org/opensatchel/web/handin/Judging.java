@@ -71,17 +71,36 @@ class Judging {
                 .collect(Collectors.toMap(assignment -> assignment, decisions::rulings));
         for (int from = 0; from < open.size(); from += AT_ONCE) {
             List<HandInRepository.Unjudged> some = open.subList(from, Math.min(open.size(), from + AT_ONCE));
-            Map<Long, List<RemarkView>> remarks = decisions.remarks(some.stream().map(HandInRepository.Unjudged::getId).toList());
+            Map<Long, List<RemarkView>> remarks = remarks(some);
             entities.unwrap(Session.class).doWork(connection -> {
                 for (HandInRepository.Unjudged one : some) {
-                    Subject subject = new Subject(one.getAssignmentId(), one.getEnrolmentId(), one.getId());
-                    Judgement judgement = Judgement.of(ReportJson.readDigest(Packed.unpack(one.getDigest())),
-                            rulings.get(one.getAssignmentId()).about(subject),
-                            DecisionService.raised(remarks.getOrDefault(one.getId(), List.of())), points(one.getKitVersionId()));
-                    keep(connection, one.getId(), judgement);
+                    Decided decided = new Decided(rulings.get(one.getAssignmentId()), remarks);
+                    keep(connection, one.getId(), decided.judge(one, points(one.getKitVersionId())));
                 }
             });
         }
+    }
+
+    private Map<Long, List<RemarkView>> remarks(List<HandInRepository.Unjudged> some) {
+        return decisions.remarks(some.stream().map(HandInRepository.Unjudged::getId).toList());
+    }
+
+    /** What was decided about the hand-ins of an assignment, and raised about some. */
+    private record Decided(DecisionService.Rulings rulings, Map<Long, List<RemarkView>> remarks) {
+        Judgement judge(HandInRepository.Unjudged one, Optional<Kit.Points> points) {
+            Subject subject = new Subject(one.getAssignmentId(), one.getEnrolmentId(), one.getId());
+            return Judgement.of(ReportJson.readDigest(Packed.unpack(one.getDigest())), rulings.about(subject),
+                    DecisionService.raised(remarks.getOrDefault(one.getId(), List.of())), points);
+        }
+    }
+
+    /** What each student would earn by a rule of points, with all that was decided; nothing is kept of it. */
+    List<HandInService.Earned> earned(long assignment, Kit.Points rule) {
+        List<HandInRepository.Unjudged> counting = handIns.countingDigests(assignment);
+        Decided decided = new Decided(decisions.rulings(assignment), remarks(counting));
+        return counting.stream().map(one -> new HandInService.Earned(one.getEnrolmentId(), one.getId(),
+                decided.judge(one, points(one.getKitVersionId())).digest().head().points(),
+                decided.judge(one, Optional.of(rule)).digest().head().points())).toList();
     }
 
     private static void keep(Connection connection, long handIn, Judgement judgement) throws SQLException {

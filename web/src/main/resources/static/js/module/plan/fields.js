@@ -8,7 +8,7 @@ const GROUPS = [
 let ids = 0;
 
 export const el = (tag, attributes = {}, ...children) => {
-  const node = ["svg", "line", "path", "circle"].includes(tag) ? document.createElementNS("http://www.w3.org/2000/svg", tag) : document.createElement(tag);
+  const node = ["svg", "line", "path", "circle", "text"].includes(tag) ? document.createElementNS("http://www.w3.org/2000/svg", tag) : document.createElement(tag);
   Object.entries(attributes).forEach(([key, value]) => {
     if (key.startsWith("on")) node.addEventListener(key.slice(2), value);
     else if (value === true) node.setAttribute(key, "");

@@ -2,6 +2,7 @@
 import { say } from "../words.js";
 import { el, fields, pick, put } from "./fields.js";
 import { linked } from "./short.js";
+import { Trial } from "./trial.js";
 
 const MB = 1048576;
 const POINTS = ["structure", "names", "links", "assets"];
@@ -104,10 +105,12 @@ export class Parts {
   #pasted = "";
   // What each part was last drawn from: one that would look the same is let alone.
   #looks = new Map();
+  #trial;
 
   constructor(model, post) {
     this.#model = model;
     this.#post = post;
+    this.#trial = new Trial(model, post);
   }
 
   draw(faults = this.#faults) {
@@ -256,7 +259,8 @@ export class Parts {
         const off = { ...points.off };
         if (value === undefined) delete off[key]; else off[key] = value;
         if (Object.keys(off).length) points.off = off; else delete points.off;
-      } })))] : []), this.#told("/points")]);
+      } }))), this.#trial.node] : []), this.#told("/points")]);
+    this.#trial.follow();
     this.#severities();
   }
 
