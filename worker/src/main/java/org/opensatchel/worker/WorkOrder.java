@@ -20,6 +20,7 @@ import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.OperatingSystem;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.project.HashedSource.ByHash;
 import org.opensatchel.core.project.HashedSource;
 import org.opensatchel.core.project.ListingSource;
@@ -32,7 +33,7 @@ import org.opensatchel.core.report.Report.SealedLine;
  * What a worker is to check, as it goes over its standard input. Nothing of it ever stands on a command line, since names
  * in it are whatever people are called.
  *
- * @param archive where the archive or the list lies
+ * @param archive where the archive, the list or the folder lies
  * @param contents where the file lies that says where each content is, as {@link HeldContents} reads it; empty unless it is a folder
  * @param form what the archive holds
  * @param kit the kit document it is held against
@@ -52,9 +53,9 @@ public record WorkOrder(String archive, String contents, Form form, String kit, 
         List<TeamLocation> team, List<SealedLine> earlier, Set<String> confirmed, List<String> machines, ReadLimits limits, int threads,
         Instant made) {
 
-    /** A project itself, a packet of its list and its documents, or the list of a folder whose contents lie elsewhere. */
+    /** A project itself, a packet of its list and its documents, the list of a folder whose contents lie elsewhere, or a folder as it lies. */
     public enum Form {
-        ZIP, LISTING, FOLDER;
+        ZIP, LISTING, FOLDER, PLACE;
 
         /**
          * The project, to be closed.
@@ -67,6 +68,7 @@ public record WorkOrder(String archive, String contents, Form form, String kit, 
                 case ZIP -> ZipSource.open(archive);
                 case LISTING -> ListingSource.packet(archive);
                 case FOLDER -> new HashedSource(archive, contents);
+                case PLACE -> new FolderSource(archive);
             };
         }
     }

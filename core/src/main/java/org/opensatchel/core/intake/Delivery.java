@@ -15,9 +15,10 @@ import org.opensatchel.core.project.SourceEntry;
  * @param name the name of the folder or archive, as a course system gave it
  * @param archive the archive to be handed in; absent for a folder, whose files are
  * @param files the files of the folder
- * @param prefix the path of the folder, with a slash at its end; empty for an archive
+ * @param folders the folders in it, empty ones too
+ * @param prefix the path of the folder, with a slash at its end; empty for an archive, and for the top of what it is read from
  */
-public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEntry> files, String prefix) {
+public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEntry> files, List<String> folders, String prefix) {
 
     /** What course systems lay beside an archive: what somebody typed, and a comment. */
     private static final Set<String> BESIDE = Set.of("txt", "html", "htm");
@@ -25,19 +26,30 @@ public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEn
 
     public Delivery {
         files = List.copyOf(files);
+        folders = List.copyOf(folders);
     }
 
     public long bytes() {
         return archive.map(SourceEntry::bytes).orElseGet(() -> files.stream().mapToLong(SourceEntry::bytes).sum());
     }
 
-    /** The name without what says that it is an archive. */
+    /** The name without what says that it is an archive, and on which drive it lies. */
     public String bareName() {
-        return name.replaceFirst("(?i)\\.zip$", "");
+        return root().replaceFirst("(?i)\\.zip$", "");
+    }
+
+    /** The folder's own name, without where it lies. */
+    public String root() {
+        return name.substring(name.lastIndexOf('/') + 1);
+    }
+
+    /** One project's folder, which is all that there is where it is read from. */
+    public static Delivery project(String name, List<SourceEntry> files, List<String> folders) {
+        return new Delivery(name, Optional.empty(), files.stream().filter(entry -> !isLeftover(entry.path())).toList(), folders, "");
     }
 
     /** The deliveries of a batch, in the order of their names. One folder around all of them is looked into. */
-    public static List<Delivery> of(List<SourceEntry> entries) {
+    public static List<Delivery> of(List<SourceEntry> entries, List<String> folders) {
         List<SourceEntry> files = entries.stream().filter(entry -> !isLeftover(entry.path())).toList();
         String around = "";
         for (int i = 0; i < MOST_WRAPPINGS; i++) {
@@ -50,7 +62,7 @@ public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEn
         }
         List<Delivery> out = new ArrayList<>();
         String prefix = around;
-        tops(files, around).forEach((top, below) -> out.add(delivery(top, below, prefix)));
+        tops(files, around).forEach((top, below) -> out.add(delivery(top, below, folders, prefix)));
         return out;
     }
 
@@ -73,13 +85,16 @@ public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEn
         return archives > 1;
     }
 
-    private static Delivery delivery(String top, List<SourceEntry> below, String around) {
+    private static Delivery delivery(String top, List<SourceEntry> below, List<String> folders, String around) {
         if (!top.endsWith("/")) {
-            return new Delivery(top, Optional.of(below.get(0)), List.of(), "");
+            return new Delivery(top, Optional.of(below.get(0)), List.of(), List.of(), "");
         }
         String name = top.substring(0, top.length() - 1);
+        String prefix = around + top;
         Optional<SourceEntry> only = onlyArchive(below);
-        return only.isPresent() ? new Delivery(name, only, List.of(), "") : new Delivery(name, Optional.empty(), below, around + top);
+        return only.isPresent() ? new Delivery(name, only, List.of(), List.of(), "")
+                : new Delivery(name, Optional.empty(), below, folders.stream().filter(folder -> folder.startsWith(prefix)).toList(),
+                        prefix);
     }
 
     private static Optional<SourceEntry> onlyArchive(List<SourceEntry> files) {

@@ -158,12 +158,12 @@ public final class Handout {
     }
 
     /** The page {@code START-HERE.html}. */
-    byte[] guide() {
+    public byte[] guide() {
         return guide;
     }
 
     /** The marker file: which kit, and for whom. It holds no time. */
-    byte[] marker() {
+    public byte[] marker() {
         return new Marker(Optional.of(kit.title()), OptionalInt.of(kit.version()), Optional.of(kitSha256), fields).content();
     }
 }

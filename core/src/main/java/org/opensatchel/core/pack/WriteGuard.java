@@ -50,6 +50,16 @@ public final class WriteGuard {
         return PortableName.refusal(name).map(PortableName.Refusal::what);
     }
 
+    /** @throws IOException when the path leads out of where it is written */
+    static String inside(String path) throws IOException {
+        for (String name : path.split("/", -1)) {
+            if (name.isEmpty() || name.equals(".") || name.equals("..")) {
+                throw new IOException("unsafe name: " + path);
+            }
+        }
+        return path;
+    }
+
     /** @throws IOException when the path cannot be written */
     static String required(String path) throws IOException {
         Optional<Phrase> wrong = refusal(path);

@@ -6,15 +6,19 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import org.apache.commons.compress.archivers.zip.UnixStat;
+import org.apache.commons.compress.archivers.zip.X5455_ExtendedTimestamp;
 import org.apache.commons.compress.archivers.zip.Zip64Mode;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
+import org.apache.commons.compress.archivers.zip.ZipLong;
 
 /**
  * Writes ZIP archives (APPNOTE.TXT 6.3) as a stream, the same bytes each time. Names are in UTF-8 with the language encoding
@@ -33,12 +37,31 @@ public final class ZipWriter implements Closeable {
 
     private final ZipArchiveOutputStream zip;
     private final boolean compressed;
+    private final Guard guard;
+
+    /** What a name has to be before it is written. */
+    private interface Guard {
+        String required(String path) throws IOException;
+    }
 
     /**
      * @param out is flushed at the end, not closed
      * @param compressed whether contents are worth compressing
      */
     public ZipWriter(OutputStream out, boolean compressed) {
+        this(out, compressed, WriteGuard::required);
+    }
+
+    /**
+     * For what is kept to be checked, and never unpacked as it is: names stay as they were found, since a wrong one is what a check has to
+     * tell. Only what leads out of the archive is refused.
+     */
+    static ZipWriter asFound(OutputStream out) {
+        return new ZipWriter(out, false, WriteGuard::inside);
+    }
+
+    private ZipWriter(OutputStream out, boolean compressed, Guard guard) {
+        this.guard = guard;
         zip = new ZipArchiveOutputStream(new KeptOpen(out));
         zip.setEncoding(StandardCharsets.UTF_8.name());
         zip.setUseLanguageEncodingFlag(true);
@@ -53,7 +76,7 @@ public final class ZipWriter implements Closeable {
     }
 
     public void folder(String path) throws IOException {
-        ZipArchiveEntry entry = entry(WriteGuard.required(path) + "/", FOLDER);
+        ZipArchiveEntry entry = entry(guard.required(path) + "/", FOLDER);
         entry.setMethod(ZipEntry.STORED);
         entry.setSize(0);
         entry.setCrc(0);
@@ -62,7 +85,7 @@ public final class ZipWriter implements Closeable {
     }
 
     public void file(String path, byte[] content) throws IOException {
-        ZipArchiveEntry entry = entry(WriteGuard.required(path), FILE);
+        ZipArchiveEntry entry = entry(guard.required(path), FILE);
         entry.setSize(content.length);
         zip.putArchiveEntry(entry);
         zip.write(content);
@@ -75,7 +98,7 @@ public final class ZipWriter implements Closeable {
      * @throws IOException when there is more or less of it
      */
     public void file(String path, InputStream content, long bytes) throws IOException {
-        ZipArchiveEntry entry = entry(WriteGuard.required(path), FILE);
+        ZipArchiveEntry entry = entry(guard.required(path), FILE);
         entry.setSize(bytes);
         zip.putArchiveEntry(entry);
         long copied = content.transferTo(zip);
@@ -87,7 +110,21 @@ public final class ZipWriter implements Closeable {
 
     /** A file whose size is not known before it is written. */
     public void file(String path, Content content) throws IOException {
-        zip.putArchiveEntry(entry(WriteGuard.required(path), FILE));
+        zip.putArchiveEntry(entry(guard.required(path), FILE));
+        content.writeTo(new KeptOpen(zip));
+        zip.closeArchiveEntry();
+    }
+
+    /** A file with the time it was last changed, in whole seconds (APPNOTE.TXT 4.5.2, extended timestamp); without one where it tells none. */
+    void file(String path, Optional<Instant> changed, Content content) throws IOException {
+        ZipArchiveEntry entry = entry(guard.required(path), FILE);
+        changed.map(Instant::getEpochSecond).filter(seconds -> seconds == seconds.intValue()).ifPresent(seconds -> {
+            X5455_ExtendedTimestamp exact = new X5455_ExtendedTimestamp();
+            exact.setModifyTime(new ZipLong(seconds));
+            exact.setFlags(X5455_ExtendedTimestamp.MODIFY_TIME_BIT);
+            entry.addExtraField(exact);
+        });
+        zip.putArchiveEntry(entry);
         content.writeTo(new KeptOpen(zip));
         zip.closeArchiveEntry();
     }

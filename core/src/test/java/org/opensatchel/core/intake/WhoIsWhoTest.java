@@ -83,7 +83,8 @@ class WhoIsWhoTest {
     void aBatchIsTakenApart(String entries, String wanted) {
         List<SourceEntry> files = Stream.of(entries.split(";"))
                 .map(path -> new SourceEntry(path, 5, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE)).toList();
-        assertThat(Delivery.of(files).stream().map(one -> one.name() + ":" + (one.archive().isPresent() ? "zip" : one.files().size()))
+        assertThat(Delivery.of(files, List.of()).stream()
+                .map(one -> one.name() + ":" + (one.archive().isPresent() ? "zip" : one.files().size()))
                 .toList())
                 .isEqualTo(List.of(wanted.split(";")));
     }

@@ -18,11 +18,16 @@ import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.naming.FileNameForm;
+import org.opensatchel.core.pack.Handout;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.Role;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.Student;
+import org.opensatchel.web.drive.Bay;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.handout.StepService;
@@ -33,6 +38,7 @@ import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.text.Speech;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -57,6 +63,7 @@ class DemoData implements ApplicationRunner {
     private final StepService steps;
     private final LocationService locations;
     private final HandInService handIns;
+    private final Bay bay;
     private final ContentStore store;
     private final Contents contents;
     private final SatchelProperties properties;
@@ -65,7 +72,7 @@ class DemoData implements ApplicationRunner {
 
     DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, StepService steps,
             LocationService locations,
-            HandInService handIns, ContentStore store, Contents contents,
+            HandInService handIns, Bay bay, ContentStore store, Contents contents,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.courses = courses;
@@ -74,6 +81,7 @@ class DemoData implements ApplicationRunner {
         this.steps = steps;
         this.locations = locations;
         this.handIns = handIns;
+        this.bay = bay;
         this.store = store;
         this.contents = contents;
         this.properties = properties;
@@ -151,10 +159,29 @@ class DemoData implements ApplicationRunner {
                 }
             }
         }
+        bring(market, kit, students);
         handIn(market, kit, students, DemoHandIns.firstTry(), now.minus(Duration.ofHours(50)), false);
         List<DemoHandIns.Planted> all = DemoHandIns.all();
         for (int i = 0; i < all.size(); i++) {
             handIn(market, kit, students, all.get(i), now.minus(Duration.ofMinutes(47L * (all.size() - i))), true);
+        }
+    }
+
+    /** Two who did not hand in bring their drives; one of them has a sound that stayed at home. */
+    private void bring(AssignmentView market, PublishedKit kit, List<Long> students) {
+        for (int i = 0; i < DemoRoster.PEOPLE.size(); i++) {
+            String login = DemoRoster.PEOPLE.get(i).login();
+            if (!login.equals("liv.sorensen") && !login.equals("cass.umberline")) {
+                continue;
+            }
+            Student student = courses.forStudent(market.id(), students.get(i)).student();
+            Handout handout = Handout.of(kit.kit(), kit.sha256(), student.fields(market), Speech.words()).orElseThrow();
+            DemoProject project = DemoProject.clean(handout.root(), FileNameForm.of(student.last(), false), i)
+                    .add(Marker.FILE, handout.marker()).add(Marker.GUIDE, handout.guide());
+            handout.folders().forEach(folder -> project.add(folder.text() + "/", new byte[0]));
+            boolean whole = login.equals("liv.sorensen");
+            bay.bring(whole ? "SATCHEL-03" : "SATCHEL-04", market.courseCode(), handout.root(),
+                    (whole ? project : project.remove("sound/hum.wav")).files());
         }
     }
 
@@ -170,7 +197,7 @@ class DemoData implements ApplicationRunner {
                     when.minus(Duration.ofHours(20)));
         }
         byte[] content = planted.make().apply(
-                DemoProject.clean(root, org.opensatchel.core.naming.FileNameForm.of(place.student().last(), false), planted.student()));
+                DemoProject.clean(root, FileNameForm.of(place.student().last(), false), planted.student()));
         handIns.take(place, root + ".zip", stored(content), when);
     }
 

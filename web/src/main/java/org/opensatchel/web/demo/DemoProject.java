@@ -104,6 +104,11 @@ final class DemoProject {
         return this;
     }
 
+    /** All of it, by its paths below the root. */
+    Map<String, byte[]> files() {
+        return new TreeMap<>(files);
+    }
+
     byte[] content(String path) {
         return files.get(path);
     }

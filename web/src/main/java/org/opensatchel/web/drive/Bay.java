@@ -11,6 +11,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.pack.KitLoader;
@@ -26,7 +27,7 @@ import tools.jackson.databind.node.ObjectNode;
  * {@code drive.json} beside its content. A real bay would list the system's removable drives here.
  */
 @Component
-class Bay {
+public class Bay {
 
     private static final String CONTENT = "content";
     private static final List<String> FIRST = List.of("SATCHEL-01 exFAT 64000000000", "SATCHEL-02 exFAT 64000000000",
@@ -68,6 +69,27 @@ class Bay {
             Files.move(fresh, told, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } catch (IOException unreadable) {
             throw new UncheckedIOException("the drive " + slot.label() + " cannot be given to a course", unreadable);
+        }
+    }
+
+    /**
+     * For the demo: a course's drive with a project on it, as somebody brings it.
+     *
+     * @param files what is in it, by paths of names separated by {@code /}; a folder with one at its end
+     */
+    public void bring(String label, String course, String root, Map<String, byte[]> files) {
+        Slot slot = slot(label, course).orElseThrow();
+        give(slot, course);
+        try {
+            for (Map.Entry<String, byte[]> file : files.entrySet()) {
+                Path path = slot.content().resolve(root).resolve(file.getKey());
+                Files.createDirectories(file.getKey().endsWith("/") ? path : path.getParent());
+                if (!file.getKey().endsWith("/")) {
+                    Files.write(path, file.getValue());
+                }
+            }
+        } catch (IOException full) {
+            throw new UncheckedIOException("the demo's drive " + label + " cannot be written", full);
         }
     }
 

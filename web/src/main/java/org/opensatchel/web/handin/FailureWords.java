@@ -7,7 +7,7 @@ import org.springframework.stereotype.Component;
 
 /** What is told of a check that could not be made: what it needed, and whose fault that is. */
 @Component
-class FailureWords {
+public class FailureWords {
 
     private final CheckSettings settings;
 
@@ -20,7 +20,7 @@ class FailureWords {
         return failure != null && Reason.valueOf(failure).isOfSize();
     }
 
-    String sentence(String failure) {
+    public String sentence(String failure) {
         return switch (Reason.valueOf(failure == null ? Reason.BROKE.name() : failure)) {
             case TIME -> Speech.say("trouble.time", spoken(settings.time()));
             case MEMORY -> Speech.say("trouble.memory", settings.heap().toMegabytes());

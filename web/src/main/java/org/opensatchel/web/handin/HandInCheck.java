@@ -23,6 +23,7 @@ import org.opensatchel.core.scan.ContentScan.ScanProgress;
 import org.opensatchel.core.scan.Workers;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handout.StepService;
 import org.opensatchel.web.kit.KitService;
@@ -40,9 +41,9 @@ import org.opensatchel.worker.WorkOutcome;
 import org.opensatchel.worker.WorkerPool;
 import org.springframework.stereotype.Service;
 
-/** Has one hand-in checked by a worker. It holds nothing in the database while that goes on. */
+/** Has one hand-in, or one project where it lies, checked by a worker. It holds nothing in the database while that goes on. */
 @Service
-class HandInCheck {
+public class HandInCheck {
 
     private final HandInRepository handIns;
     private final CourseService courses;
@@ -76,6 +77,12 @@ class HandInCheck {
         } catch (IOException gone) {
             return new WorkOutcome.Failed(Reason.STORE, "the content " + handIn.getSha256() + " is not to be had: " + gone.getMessage());
         }
+    }
+
+    /** Checks a student's project where it lies on this machine; nothing of it is kept. */
+    public WorkOutcome inPlace(AssignmentView assignment, Student student, Path folder, ScanProgress progress) {
+        PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
+        return workers.run(order(assignment, student, kit.kit(), folder, "", WorkOrder.Form.PLACE, List.of()), progress);
     }
 
     /** Where the contents of a folder lie, for as long as it is checked. */
@@ -113,18 +120,20 @@ class HandInCheck {
 
     private WorkOrder order(HandInRepository.Claimed handIn, LocalFile archive, Held held) {
         AssignmentView assignment = courses.forJob(handIn.getAssignmentId());
-        Student student = courses.student(assignment, handIn.getEnrolmentId());
+        return order(assignment, courses.student(assignment, handIn.getEnrolmentId()), kits.version(handIn.getKitVersionId()).kit(),
+                archive.path(), held.list.map(Path::toString).orElse(""), WorkOrder.Form.valueOf(handIn.getForm()),
+                earlier(handIn.getId()));
+    }
+
+    private WorkOrder order(AssignmentView assignment, Student student, Kit kit, Path archive, String held, WorkOrder.Form form,
+            List<SealedLine> earlier) {
         List<WorkOrder.Location> places = locations.everywhere(assignment).getOrDefault(student.enrolmentId(), List.of()).stream()
                 .map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())).toList();
-        Kit kit = kits.version(handIn.getKitVersionId()).kit();
-        return new WorkOrder(archive.path().toString(), held.list.map(Path::toString).orElse(""), WorkOrder.Form.valueOf(handIn.getForm()),
-                document(kit),
+        return new WorkOrder(archive.toString(), held, form, document(kit),
                 kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
-                courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(),
-                places,
-                team(assignment, student), earlier(handIn.getId()), steps.confirmed(assignment, student.enrolmentId()), machines(kit),
-                properties.limits().read(),
-                Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
+                courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(), places,
+                team(assignment, student), earlier, steps.confirmed(assignment, student.enrolmentId()), machines(kit),
+                properties.limits().read(), Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
     }
 
     /** Where the others of the student's team say that the project lies. */

@@ -3,14 +3,20 @@ package org.opensatchel.web.intake;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
+import org.opensatchel.web.drive.DriveChecks;
+import org.opensatchel.web.drive.PluggedIn;
+import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.ToldFindings;
 import org.opensatchel.web.handin.Upload;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
@@ -38,12 +44,18 @@ class IntakeController {
     private final IntakeService intakes;
     private final CourseService courses;
     private final KitService kits;
+    private final DriveChecks checks;
+    private final HandInService handIns;
     private final Upload upload;
 
-    IntakeController(IntakeService intakes, CourseService courses, KitService kits, ContentStore store, SatchelProperties properties) {
+    IntakeController(IntakeService intakes, CourseService courses, KitService kits, DriveChecks checks, HandInService handIns,
+            ContentStore store,
+            SatchelProperties properties) {
         this.intakes = intakes;
         this.courses = courses;
         this.kits = kits;
+        this.checks = checks;
+        this.handIns = handIns;
         this.upload = new Upload(store, properties.maxUpload().toBytes());
     }
 
@@ -57,9 +69,35 @@ class IntakeController {
         return assignment;
     }
 
+    /**
+     * A project on a drive.
+     *
+     * @param student whose it seems to be; null when that cannot be told
+     * @param state how far its check is; null when none was made
+     * @param found what was found; null before it is
+     * @param trouble why it could not be checked; null when it could
+     */
+    record DriveRow(PluggedIn.Project project, Student student, DriveChecks.State state, ToldFindings found, String trouble) {}
+
+    private DriveRow row(AssignmentView assignment, IntakeService.OnDrive one, Map<Long, Student> roster) {
+        DriveChecks.State state = checks.state(assignment, one.project()).orElse(null);
+        return new DriveRow(one.project(), one.who().map(roster::get).orElse(null), state,
+                state == null ? null : state.found().map(digest -> ToldFindings.of(digest, Speech.words())).orElse(null),
+                state != null && state.failure().isPresent() ? checks.trouble(state) : null);
+    }
+
+    private Map<Long, Student> roster(AssignmentView assignment) {
+        return courses.roster(assignment).stream()
+                .collect(Collectors.toMap(Student::enrolmentId, Function.identity(), (a, b) -> a, LinkedHashMap::new));
+    }
+
     @GetMapping
     String choose(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = assignment(id, me, model);
+        Map<Long, Student> roster = roster(assignment);
+        List<DriveRow> drives = intakes.onDrives(assignment).stream().map(one -> row(assignment, one, roster)).toList();
+        model.addAttribute("drives", drives);
+        model.addAttribute("busy", drives.stream().anyMatch(row -> row.state() != null && row.state().isBusy()));
         model.addAttribute("intakes", intakes.of(assignment));
         model.addAttribute("folders", intakes.folders());
         model.addAttribute("open", kits.current(assignment).isPresent());
@@ -110,14 +148,31 @@ class IntakeController {
         return "redirect:/assignments/" + id + "/intake/" + intakes.begin(assignment, folder, me.accountId());
     }
 
+    /** Has all projects checked where they lie; those that nobody can be named for wait for somebody to say whose they are. */
+    @PostMapping("/drives/check")
+    String check(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        Map<Long, Student> roster = roster(assignment);
+        if (kits.current(assignment).isPresent()) {
+            intakes.onDrives(assignment).stream().filter(one -> one.who().filter(roster::containsKey).isPresent())
+                    .forEach(one -> checks.begin(assignment, one.project(), roster.get(one.who().get())));
+        }
+        return "redirect:/assignments/" + id + "/intake";
+    }
+
+    @PostMapping("/drives")
+    String drives(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+        AssignmentView assignment = courses.forInstructor(id, me.accountId());
+        return "redirect:/assignments/" + id + "/intake/" + intakes.beginDrives(assignment, Speech.say("drives.title"), me.accountId());
+    }
+
     @GetMapping("/{intake}")
     String look(@PathVariable long id, @PathVariable long intake, @RequestParam(defaultValue = "") String scheme,
             @AuthenticationPrincipal SignedIn me,
             Model model) {
         AssignmentView assignment = assignment(id, me, model);
         IntakeView found = intakes.find(assignment, intake);
-        Map<Long, Student> roster = courses.roster(assignment).stream()
-                .collect(Collectors.toMap(Student::enrolmentId, Function.identity(), (a, b) -> a, java.util.LinkedHashMap::new));
+        Map<Long, Student> roster = roster(assignment);
         model.addAttribute("intake", found);
         model.addAttribute("roster", roster);
         if (found.state() == IntakeView.State.LOOKED) {
@@ -127,7 +182,9 @@ class IntakeController {
             model.addAttribute("scheme", used);
             model.addAttribute("badScheme", !used.isBlank() && org.opensatchel.core.intake.NameScheme.read(used).isEmpty());
             model.addAttribute("twice", twice(look));
-            model.addAttribute("missing", roster.values().stream()
+            // Of drives a few are plugged in at a time: whoever handed in already is not missed.
+            Set<Long> there = found.isOfDrives() ? handIns.counting(assignment).keySet() : Set.of();
+            model.addAttribute("missing", roster.values().stream().filter(student -> !there.contains(student.enrolmentId()))
                     .filter(student -> look.lines().stream()
                             .noneMatch(line -> line.guess().who().filter(who -> who == student.enrolmentId()).isPresent()))
                     .toList());

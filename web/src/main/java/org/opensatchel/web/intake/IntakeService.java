@@ -1,13 +1,12 @@
 package org.opensatchel.web.intake;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,20 +17,16 @@ import java.util.stream.Collectors;
 import org.opensatchel.core.intake.Delivery;
 import org.opensatchel.core.intake.NameScheme;
 import org.opensatchel.core.intake.WhoIsWho;
-import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.pack.ZipWriter;
-import org.opensatchel.core.project.FolderSource;
-import org.opensatchel.core.project.Intake;
-import org.opensatchel.core.project.ProjectSource;
-import org.opensatchel.core.project.SourceEntry;
-import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.core.pack.FolderPack;
+import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
+import org.opensatchel.web.drive.PluggedIn;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.ContentStore.Stored;
@@ -68,6 +63,7 @@ public class IntakeService implements SmartLifecycle {
     private final Contents contents;
     private final ContentStore store;
     private final AuditService audit;
+    private final PluggedIn drives;
     private final SatchelProperties properties;
     private final Clock clock;
     private final TransactionTemplate transaction;
@@ -75,7 +71,7 @@ public class IntakeService implements SmartLifecycle {
     private ExecutorService work;
 
     IntakeService(IntakeRepository intakes, CourseService courses, HandInService handIns, Contents contents, ContentStore store,
-            AuditService audit,
+            AuditService audit, PluggedIn drives,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions,
             @Value("${satchel.intake-folders:}") List<String> folders) {
         this.intakes = intakes;
@@ -84,6 +80,7 @@ public class IntakeService implements SmartLifecycle {
         this.contents = contents;
         this.store = store;
         this.audit = audit;
+        this.drives = drives;
         this.properties = properties;
         this.clock = clock;
         this.transaction = new TransactionTemplate(transactions);
@@ -95,6 +92,9 @@ public class IntakeService implements SmartLifecycle {
 
     /** What was found in a batch; readable tells whether it could be opened at all. */
     record Look(boolean readable, List<Line> lines, int more) {}
+
+    /** A project on a drive, and whose it seems to be. */
+    record OnDrive(PluggedIn.Project project, Optional<Long> who) {}
 
     /** The folders of this server that work may be taken in from, as its owner set them. */
     List<Path> folders() {
@@ -108,6 +108,12 @@ public class IntakeService implements SmartLifecycle {
         });
     }
 
+    /** Begins with what is on the drives that are plugged in. */
+    long beginDrives(AssignmentView assignment, String name, long by) {
+        return transaction.execute(
+                status -> intakes.make(assignment.id(), cut(name), null, IntakeView.DRIVES, by, clock.instant()));
+    }
+
     /** @throws NotAccessible for a folder that is not one of those that may be looked into */
     long begin(AssignmentView assignment, int folder, long by) {
         List<Path> known = folders();
@@ -119,7 +125,7 @@ public class IntakeService implements SmartLifecycle {
                 status -> intakes.make(assignment.id(), cut(path.getFileName().toString()), null, path.toString(), by, clock.instant()));
     }
 
-    private static String cut(String name) {
+    static String cut(String name) {
         String plain = name.replace("\0", "");
         return plain.length() <= LONGEST_NAME / 2 ? plain : plain.substring(0, LONGEST_NAME / 2);
     }
@@ -137,63 +143,53 @@ public class IntakeService implements SmartLifecycle {
         return transaction.execute(status -> intakes.items(intake.id()));
     }
 
-    /** An open batch, and the file it is read from. */
-    private record Batch(ProjectSource source, Optional<LocalFile> file) implements java.io.Closeable {
-        @Override
-        public void close() throws IOException {
-            try (source) {
-                if (file.isPresent()) {
-                    file.get().close();
-                }
-            }
+    private Batch open(AssignmentView assignment, IntakeView intake) throws IOException {
+        ReadLimits limits = properties.limits().read();
+        if (intake.folder().isEmpty()) {
+            LocalFile file = contents.local(intake.sha256().orElseThrow());
+            return Batch.archive(file.path(), file, limits);
         }
-    }
-
-    private Batch open(IntakeView intake) throws IOException {
-        if (intake.folder().isPresent()) {
-            return new Batch(new FolderSource(Path.of(intake.folder().get())), Optional.empty());
-        }
-        LocalFile file = contents.local(intake.sha256().orElseThrow());
-        try {
-            return new Batch(ZipSource.open(file.path()), Optional.of(file));
-        } catch (IOException broken) {
-            file.close();
-            throw broken;
-        }
-    }
-
-    private List<Delivery> deliveries(Batch batch) throws IOException {
-        return batch.source.list(properties.limits().read()) instanceof Intake.Opened opened ? Delivery.of(opened.listing().files())
-                : List.of();
+        return intake.isOfDrives() ? Batch.drives(drives.projects(assignment), limits)
+                : Batch.folder(Path.of(intake.folder().get()), limits);
     }
 
     /** What is in it and whose it seems to be, under a scheme of names or without one. */
     Look look(AssignmentView assignment, IntakeView intake, String scheme) {
         transaction.executeWithoutResult(status -> intakes.scheme(intake.id(), scheme));
-        List<WhoIsWho.Person> people = courses.roster(assignment).stream()
-                .map(student -> new WhoIsWho.Person(student.enrolmentId(), named(student, assignment))).toList();
-        WhoIsWho who = new WhoIsWho(people, NameScheme.read(scheme));
-        try (Batch batch = open(intake)) {
-            List<Delivery> all = deliveries(batch);
+        WhoIsWho who = new WhoIsWho(people(assignment), NameScheme.read(scheme));
+        try (Batch batch = open(assignment, intake)) {
             List<Line> lines = new ArrayList<>();
             long left = MOST_LOOKED_INTO;
-            for (Delivery delivery : all.stream().limit(MOST_DELIVERIES).toList()) {
+            for (Batch.Part part : batch.parts().stream().limit(MOST_DELIVERIES).toList()) {
+                Delivery delivery = part.delivery();
                 Optional<RosterFields> marker = Optional.empty();
-                Optional<String> trouble = Optional.empty();
-                if (delivery.archive().isEmpty() || delivery.bytes() <= left) {
+                Optional<String> trouble = part.trouble();
+                if (trouble.isEmpty() && (delivery.archive().isEmpty() || delivery.bytes() <= left)) {
                     left -= delivery.archive().isPresent() ? delivery.bytes() : 0;
                     try {
-                        marker = Optional.of(marker(batch.source, delivery));
+                        marker = Optional.of(Batch.marker(part, properties.limits().read()));
                     } catch (IOException unreadable) {
                         trouble = Optional.of("unreadable");
                     }
                 }
                 lines.add(new Line(lines.size(), delivery, who.guess(delivery.bareName(), marker.orElse(RosterFields.NONE)), trouble));
             }
-            return new Look(!all.isEmpty(), lines, Math.max(0, all.size() - lines.size()));
+            return new Look(!lines.isEmpty(), lines, Math.max(0, batch.parts().size() - lines.size()));
         } catch (IOException unreadable) {
             return new Look(false, List.of(), 0);
         }
+    }
+
+    private List<WhoIsWho.Person> people(AssignmentView assignment) {
+        return courses.roster(assignment).stream()
+                .map(student -> new WhoIsWho.Person(student.enrolmentId(), named(student, assignment))).toList();
+    }
+
+    /** The projects on the drives that are plugged in, each with whose it seems to be. */
+    List<OnDrive> onDrives(AssignmentView assignment) {
+        WhoIsWho who = new WhoIsWho(people(assignment), Optional.empty());
+        return drives.projects(assignment).stream()
+                .map(project -> new OnDrive(project, who.guess(project.root(), project.marker()).who())).toList();
     }
 
     /** As the roster has it, not as file names do. */
@@ -201,39 +197,6 @@ public class IntakeService implements SmartLifecycle {
         return new Student(student.enrolmentId(), student.accountId(), student.last(), student.first(), student.number(), student.section(),
                 "", "", false,
                 student.team()).fields(assignment);
-    }
-
-    private RosterFields marker(ProjectSource batch, Delivery delivery) throws IOException {
-        if (delivery.archive().isEmpty()) {
-            Optional<SourceEntry> file = nearest(delivery.files());
-            return file.isPresent() ? read(batch, file.get()) : RosterFields.NONE;
-        }
-        Path copy = Files.createTempFile("satchel-intake", ".zip");
-        try {
-            try (InputStream content = batch.open(delivery.archive().get())) {
-                Files.copy(content, copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-            }
-            try (ZipSource inner = ZipSource.open(copy)) {
-                if (!(inner.list(properties.limits().read()) instanceof Intake.Opened opened)) {
-                    throw new IOException("no archive");
-                }
-                Optional<SourceEntry> file = nearest(opened.listing().files());
-                return file.isPresent() ? read(inner, file.get()) : RosterFields.NONE;
-            }
-        } finally {
-            Files.deleteIfExists(copy);
-        }
-    }
-
-    private static Optional<SourceEntry> nearest(List<SourceEntry> files) {
-        return files.stream().filter(file -> file.path().endsWith("/" + Marker.FILE) || file.path().equals(Marker.FILE))
-                .min(Comparator.comparingInt(file -> file.path().length()));
-    }
-
-    private static RosterFields read(ProjectSource source, SourceEntry file) throws IOException {
-        try (InputStream content = source.open(file)) {
-            return Marker.read(content.readNBytes(Marker.MAX_BYTES)).fields();
-        }
     }
 
     /** Begins to take in what was assigned, by its place in the batch; false when it was begun already. */
@@ -258,13 +221,12 @@ public class IntakeService implements SmartLifecycle {
     private void run(AssignmentView assignment, long id, long by) {
         try {
             IntakeView intake = find(assignment, id);
-            try (Batch batch = open(intake)) {
-                List<Delivery> all = deliveries(batch);
+            try (Batch batch = open(assignment, intake)) {
                 for (ItemView item : items(intake)) {
                     if (!find(assignment, id).isRunning()) {
                         return;
                     }
-                    take(assignment, batch.source, all.get(item.ordinal()), id, item);
+                    take(assignment, batch, id, item);
                 }
             }
         } catch (IOException | RuntimeException broke) {
@@ -279,19 +241,24 @@ public class IntakeService implements SmartLifecycle {
     }
 
     /** One of them; whatever is wrong with it is kept with it, and the next goes on. */
-    private void take(AssignmentView assignment, ProjectSource batch, Delivery delivery, long id, ItemView item) {
+    private void take(AssignmentView assignment, Batch batch, long id, ItemView item) {
         String trouble = null;
         Long handIn = null;
         try {
             Student student = courses.student(assignment, item.enrolment());
-            Stored stored = stored(batch, delivery);
-            CourseService.Place place = new CourseService.Place(assignment, student);
-            handIn = handIns.take(place,
-                    delivery.archive().map(entry -> entry.path().substring(entry.path().lastIndexOf('/') + 1))
-                            .orElse(delivery.name() + ".zip"),
+            Batch.Part part = batch.part(item.ordinal(), item.name()).orElseThrow(() -> new NoSuchFileException(item.name()));
+            Stored stored = Batch.packed(part, properties.limits().read(),
+                    content -> store.store(content, properties.maxUpload().toBytes()));
+            handIn = handIns.take(new CourseService.Place(assignment, student), part.delivery().archive()
+                    .map(entry -> entry.path().substring(entry.path().lastIndexOf('/') + 1)).orElse(part.delivery().root() + ".zip"),
                     stored);
         } catch (NoRoom full) {
             trouble = "no-room";
+        } catch (NoSuchFileException gone) {
+            trouble = "gone";
+        } catch (FolderPack.Differs changed) {
+            LOG.info("{} of intake {} changed: {}", item.ordinal(), id, changed.getMessage());
+            trouble = "changed";
         } catch (IOException unreadable) {
             LOG.info("{} of intake {} could not be taken in: {}", item.ordinal(), id, unreadable.toString());
             trouble = "unreadable";
@@ -305,32 +272,6 @@ public class IntakeService implements SmartLifecycle {
             intakes.became(id, item.ordinal(), why == null ? ItemView.State.TAKEN : ItemView.State.FAILED, why, made);
             intakes.alive(id);
         });
-    }
-
-    private Stored stored(ProjectSource batch, Delivery delivery) throws IOException {
-        if (delivery.archive().isPresent()) {
-            try (InputStream content = batch.open(delivery.archive().get())) {
-                return store.store(content, properties.maxUpload().toBytes());
-            }
-        }
-        Path packed = Files.createTempFile("satchel-intake", ".zip");
-        try {
-            try (java.io.OutputStream out = Files.newOutputStream(packed); ZipWriter zip = new ZipWriter(out, false)) {
-                for (SourceEntry file : delivery.files()) {
-                    String path = delivery.name() + "/" + file.path().substring(delivery.prefix().length());
-                    zip.file(path, to -> {
-                        try (InputStream content = batch.open(file)) {
-                            content.transferTo(to);
-                        }
-                    });
-                }
-            }
-            try (InputStream content = Files.newInputStream(packed)) {
-                return store.store(content, properties.maxUpload().toBytes());
-            }
-        } finally {
-            Files.deleteIfExists(packed);
-        }
     }
 
     /** Lets an intake end after the one that is being taken in. */
@@ -369,10 +310,9 @@ public class IntakeService implements SmartLifecycle {
 
     private void resume(IntakeView left) {
         AssignmentView assignment = courses.forJob(left.assignment());
-        try (Batch batch = open(left)) {
-            List<Delivery> all = deliveries(batch);
+        try (Batch batch = open(assignment, left)) {
             items(left).stream().filter(item -> item.state() == ItemView.State.OPEN)
-                    .forEach(item -> take(assignment, batch.source, all.get(item.ordinal()), left.id(), item));
+                    .forEach(item -> take(assignment, batch, left.id(), item));
         } catch (IOException gone) {
             LOG.error("the intake {} could not go on", left.id(), gone);
         }

@@ -15,9 +15,16 @@ record IntakeView(long id, long assignment, String name, Optional<String> sha256
         long madeBy,
         Instant madeAt, int items, int taken, int failed) {
 
+    /** Stands for the folder where it is not one, but the drives that are plugged in. */
+    static final String DRIVES = "drives:";
+
     /** How far it is. */
     enum State {
         LOOKED, RUNNING, DONE, CANCELLED, UNDONE
+    }
+
+    public boolean isOfDrives() {
+        return folder.filter(DRIVES::equals).isPresent();
     }
 
     public boolean isRunning() {

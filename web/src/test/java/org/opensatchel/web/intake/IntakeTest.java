@@ -82,7 +82,7 @@ class IntakeTest extends HandingIn {
         // The scheme of the names is tried, and one that tells nobody is refused in a sentence.
         page.getByLabel("Names look like").fill("{text}");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Try")).click();
-        assertThat(page.getByText("This says of nobody who it is")).isVisible();
+        assertThat(page.getByText("This does not tell whose each one is")).isVisible();
         page.getByLabel("Names look like").fill("{last}_{first}_{number}_{text}");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Try")).click();
         assertThat(page.locator("tr", row("Sorensen_Liv"))).containsText("the names you described");
