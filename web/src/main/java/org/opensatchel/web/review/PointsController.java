@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -61,7 +62,8 @@ class PointsController {
     @PostMapping("/assignments/{id}/plan/points")
     Answer points(@PathVariable long id, @RequestBody Sent sent, @AuthenticationPrincipal SignedIn me) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        Optional<Kit.Points> rule = KitReader.read(sent.document().getBytes(StandardCharsets.UTF_8)).kit().flatMap(Kit::points);
+        Optional<Kit.Points> rule = KitReader.read(Objects.requireNonNullElse(sent.document(), "").getBytes(StandardCharsets.UTF_8)).kit()
+                .flatMap(Kit::points);
         if (rule.isEmpty()) {
             return new Answer(false, 0, 0, List.of());
         }

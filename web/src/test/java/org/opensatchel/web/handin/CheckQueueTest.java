@@ -56,7 +56,7 @@ class CheckQueueTest extends RunningApplication {
     }
 
     private void awaitState(long id, String state) {
-        await().atMost(Duration.ofMinutes(1)).until(() -> view(id).state().equals(state));
+        await().atMost(Duration.ofMinutes(5)).until(() -> view(id).state().equals(state));
     }
 
     /** One more hand-in of a clean project, as the queue may hold it. */
@@ -111,7 +111,7 @@ class CheckQueueTest extends RunningApplication {
     @Test
     void aWorkerThatIsKilledCostsNothingButTime() throws IOException {
         long id = handIn("ottoline.marsh", pages(60, 1_000));
-        await().atMost(Duration.ofMinutes(1)).until(() -> !view(id).state().equals("WAITING"));
+        await().atMost(Duration.ofMinutes(5)).until(() -> !view(id).state().equals("WAITING"));
         workers.processes().forEach(pid -> ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly));
         awaitState(id, "DONE");
         assertThat(view(id).links()).isEqualTo(60_000);
@@ -149,7 +149,7 @@ class CheckQueueTest extends RunningApplication {
         String sha256 = database.queryForObject("select sha256 from hand_in where id = ?", String.class, id);
         database.update("update hand_in set sha256 = ? where id = ?", "0".repeat(64), id);
         database.update("update hand_in set not_before = now() where id = ?", id);
-        await().atMost(Duration.ofMinutes(1)).until(() -> "STORE".equals(view(id).failure()));
+        await().atMost(Duration.ofMinutes(5)).until(() -> "STORE".equals(view(id).failure()));
         database.update("update hand_in set sha256 = ? where id = ?", sha256, id);
         awaitState(id, "DONE");
     }

@@ -2,11 +2,9 @@ package org.opensatchel.web.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.APIRequestContext;
-import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.RequestOptions;
 import java.io.IOException;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -19,12 +17,11 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import java.lang.reflect.Parameter;
 import java.util.Arrays;
-import java.util.stream.Collectors;
-import com.microsoft.playwright.options.FormData;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.method.HandlerMethod;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.web.Asking;
 import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.account.Role;
 import org.opensatchel.web.handin.HandInView;
@@ -158,12 +155,12 @@ class AccessTest extends RunningApplication {
             if (who == Who.ANONYMOUS) {
                 page.navigate(address("/sign-in"));
             }
-            String token = page.locator("meta[name=_csrf]").getAttribute("content");
+            Asking asking = Asking.as(page);
             for (Map.Entry<String, String> route : table.entrySet()) {
                 boolean may = route.getValue().contains(letter(who));
                 // What changes something is tried by those alone who may not: that the others may, the tests of each feature show.
                 boolean tried = !may || route.getKey().startsWith("GET ");
-                if (tried && isLetIn(page.context().request(), route.getKey(), all.get(route.getKey()), ids, token) != may) {
+                if (tried && isLetIn(asking, route.getKey(), all.get(route.getKey()), ids) != may) {
                     wrong.add(who + (may ? " is refused: " : " is let in: ") + route.getKey());
                 }
             }
@@ -187,7 +184,7 @@ class AccessTest extends RunningApplication {
         return field.equals("hand-in") ? ids.get("handIn") : GOOD.getOrDefault(field, "1");
     }
 
-    private boolean isLetIn(APIRequestContext requests, String address, Route route, Map<String, String> ids, String token) {
+    private boolean isLetIn(Asking asking, String address, Route route, Map<String, String> ids) {
         String method = address.substring(0, address.indexOf(' '));
         String path = address.substring(address.indexOf(' ') + 1);
         for (Map.Entry<String, String> id : ids.entrySet()) {
@@ -196,26 +193,12 @@ class AccessTest extends RunningApplication {
         // What else an address names does not exist.
         path = path.replace("{number}", "1").replaceAll("\\{[^}]*\\}", "999999999").replace("/courses/" + ids.get("id"),
                 "/courses/" + ids.get("courseId"));
-        RequestOptions options = RequestOptions.create().setMethod(method).setHeader("X-CSRF-TOKEN", token)
-                .setHeader("X-File-Name", "a.zip")
-                .setMaxRedirects(0);
-        FormData form = FormData.create();
-        route.fields.forEach(field -> form.append(field, value(field, ids)));
-        boolean get = method.equals("GET");
-        String query = route.fields.stream().map(field -> field + "=" + value(field, ids)).collect(Collectors.joining("&"));
-        if (!get && route.takes.isEmpty()) {
-            options.setForm(form);
-        } else if (!get) {
-            options.setHeader("Content-Type", route.takes).setData(route.takes.contains("json") ? "{}" : "PK");
-        }
-        APIResponse answer = requests.fetch(address(path + (get && !query.isEmpty() ? "?" + query : "")), options);
-        try {
-            String to = answer.headers().getOrDefault("location", "");
-            boolean toSignIn = answer.status() == 302 && to.contains("/sign-in");
-            // A body that cannot be read is told before anybody asks whose it is.
-            return !List.of(400, 403, 404, 415).contains(answer.status()) && !toSignIn;
-        } finally {
-            answer.dispose();
-        }
+        HttpResponse<Void> answer = method.equals("GET") || route.takes.isEmpty()
+                ? asking.form(method, address(path), route.fields.stream().map(field -> Map.entry(field, value(field, ids))).toList())
+                : asking.send(method, address(path), route.takes,
+                        (route.takes.contains("json") ? "{}" : "PK").getBytes(StandardCharsets.US_ASCII));
+        boolean toSignIn = answer.statusCode() == 302 && answer.headers().firstValue("location").orElse("").contains("/sign-in");
+        // A body that cannot be read is told before anybody asks whose it is.
+        return !List.of(400, 403, 404, 415).contains(answer.statusCode()) && !toSignIn;
     }
 }

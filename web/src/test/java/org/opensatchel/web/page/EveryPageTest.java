@@ -2,7 +2,6 @@ package org.opensatchel.web.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
@@ -68,8 +67,7 @@ class EveryPageTest extends RunningApplication {
                         "() => document.querySelectorAll('details').forEach(one => { one.removeAttribute('name'); one.open = true; })");
             }
             List<String> found = audited(page);
-            new AxeBuilder(page).analyze().getViolations()
-                    .forEach(rule -> found.add(rule.getId() + ": " + rule.getNodes().get(0).getHtml()));
+            found.addAll(violations(page));
             assertThat(found).as(name + " " + path).isEmpty();
         }
     }
