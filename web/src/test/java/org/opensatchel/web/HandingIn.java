@@ -22,7 +22,7 @@ public abstract class HandingIn extends RunningApplication {
     }
 
     @AfterEach
-    void takeHandInsAway() {
+    protected void takeHandInsAway() {
         await().atMost(Duration.ofMinutes(1)).until(() -> database
                 .queryForObject("select count(*) from hand_in where id > ? and state in ('WAITING', 'CHECKING')", Integer.class,
                         last) == 0);

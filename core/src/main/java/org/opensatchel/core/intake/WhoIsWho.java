@@ -3,8 +3,9 @@ package org.opensatchel.core.intake;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 
@@ -32,10 +33,20 @@ public final class WhoIsWho {
     public record Guess(Optional<Long> who, How how, Optional<Long> marker) {}
 
     private final List<Person> roster;
+    private final List<Plain> plain;
     private final Optional<NameScheme> scheme;
+
+    /** Somebody with their names as the plainest of systems would write them. */
+    private record Plain(Person person, String last, String first) {
+        int length() {
+            return last.length() + first.length();
+        }
+    }
 
     public WhoIsWho(List<Person> roster, Optional<NameScheme> scheme) {
         this.roster = List.copyOf(roster);
+        this.plain = roster.stream().map(person -> new Plain(person, plain(person.fields, RosterField.LAST),
+                plain(person.fields, RosterField.FIRST))).toList();
         this.scheme = scheme;
     }
 
@@ -64,13 +75,14 @@ public final class WhoIsWho {
             }
         }
         return last.isEmpty() ? Optional.empty()
-                : only(roster.stream().filter(person -> same(person, marker, RosterField.LAST) && same(person, marker, RosterField.FIRST))
-                        .toList());
+                : only(plain.stream()
+                        .filter(one -> one.last.equals(plain(marker, RosterField.LAST))
+                                && one.first.equals(plain(marker, RosterField.FIRST)))
+                        .map(Plain::person).toList());
     }
 
-    private static boolean same(Person person, RosterFields marker, RosterField field) {
-        return PlainName.of(person.fields.values().getOrDefault(field, ""))
-                .equals(PlainName.of(marker.values().getOrDefault(field, "")));
+    private static String plain(RosterFields fields, RosterField field) {
+        return PlainName.of(fields.values().getOrDefault(field, ""));
     }
 
     /** A student number that stands alone in the name. */
@@ -85,30 +97,23 @@ public final class WhoIsWho {
     /** First and last name both in the name; of several the one whose name is longest, as {@code Marsh-Reed} is more than {@code Marsh}. */
     private Optional<Long> byName(String name) {
         String loose = PlainName.of(name);
+        // What stands between signs that are no letters.
+        Set<String> parts = Arrays.stream(name.split("[^\\p{L}\\p{M}\\p{N}'’-]+")).map(PlainName::of).collect(Collectors.toSet());
         List<Person> fitting = new ArrayList<>();
         int longest = 0;
-        for (Person person : roster) {
-            Map<RosterField, String> fields = person.fields.values();
-            String last = PlainName.of(fields.getOrDefault(RosterField.LAST, ""));
-            String first = PlainName.of(fields.getOrDefault(RosterField.FIRST, ""));
-            boolean fits = !last.isEmpty() && (loose.contains(last + first) || loose.contains(first + last)
-                    || !first.isEmpty() && contains(name, fields.get(RosterField.LAST)) && contains(name, fields.get(RosterField.FIRST)));
-            boolean alone = first.isEmpty() && contains(name, fields.getOrDefault(RosterField.LAST, ""));
-            if ((fits && !first.isEmpty() || alone) && last.length() + first.length() >= longest) {
-                if (last.length() + first.length() > longest) {
+        for (Plain one : plain) {
+            boolean fits = !one.last.isEmpty() && (loose.contains(one.last + one.first) || loose.contains(one.first + one.last)
+                    || !one.first.isEmpty() && parts.contains(one.last) && parts.contains(one.first));
+            boolean alone = one.first.isEmpty() && !one.last.isEmpty() && parts.contains(one.last);
+            if ((fits && !one.first.isEmpty() || alone) && one.length() >= longest) {
+                if (one.length() > longest) {
                     fitting.clear();
                 }
-                longest = last.length() + first.length();
-                fitting.add(person);
+                longest = one.length();
+                fitting.add(one.person);
             }
         }
         return only(fitting);
-    }
-
-    /** Whether a name stands in a text between signs that are no letters. */
-    private static boolean contains(String text, String name) {
-        String wanted = PlainName.of(name);
-        return !wanted.isEmpty() && Arrays.stream(text.split("[^\\p{L}\\p{M}\\p{N}'’-]+")).map(PlainName::of).anyMatch(wanted::equals);
     }
 
     private static Optional<Long> only(List<Person> people) {

@@ -2,6 +2,7 @@ package org.opensatchel.web.intake;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -190,7 +191,8 @@ class IntakeController {
                     .toList());
             return "intake/preview";
         }
-        model.addAttribute("items", intakes.items(found));
+        // What failed of a thousand is not looked for.
+        model.addAttribute("items", intakes.items(found).stream().sorted(Comparator.comparing(item -> item.trouble().isEmpty())).toList());
         return "intake/progress";
     }
 

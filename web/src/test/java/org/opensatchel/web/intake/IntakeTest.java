@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -12,6 +13,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
+import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterEach;
@@ -56,7 +58,7 @@ class IntakeTest extends HandingIn {
         page.navigate(address("/assignments/" + market().id() + "/intake"));
         accessible(page);
         page.locator("#batch").setInputFiles(file);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Preview")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Preview").setExact(true)).click();
         page.waitForURL("**/intake/*");
         return page;
     }
@@ -122,5 +124,77 @@ class IntakeTest extends HandingIn {
         assertThat(page.locator("h1")).hasText("Imported");
         demoIsChecked();
         assertThat(handIns.counting(market()).get(place("liv.sorensen").student().enrolmentId()).verdict()).isEqualTo("fix");
+    }
+
+    @Test
+    void aProjectOnADriveIsCheckedWhereItLiesAndThenCollected() {
+        List<Integer> before = counts();
+        Page page = signIn("quillfeather");
+        page.navigate(address("/assignments/" + market().id() + "/intake"));
+        var drives = page.locator("tbody tr");
+        assertThat(drives).hasCount(2);
+        assertThat(drives.nth(0)).containsText("Sørensen, Liv");
+        page.getByText("Check on the drives").click();
+        assertThat(page.locator("tr", row("MOV120_A2_Sørensen_Liv")).locator(".verdict")).hasText("ready");
+        assertThat(page.locator("tr", row("MOV120_A2_Umberline_Cass")).locator(".verdict")).hasText("to fix");
+        page.locator("tr", row("MOV120_A2_Umberline_Cass")).locator("summary").click();
+        assertThat(page.locator("tr", row("MOV120_A2_Umberline_Cass"))).containsText("hum.wav");
+        accessible(page);
+        assertThat(counts()).as("nothing is handed in by a check").isEqualTo(before);
+        page.getByText("Preview import").click();
+        assertThat(page.locator("tbody tr")).hasCount(2);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
+        assertThat(page.locator("main")).containsText("2 of 2 imported");
+        demoIsChecked();
+        var collected = handIns.counting(market()).get(place("cass.umberline").student().enrolmentId());
+        assertThat(collected.fileName()).isEqualTo("MOV120_A2_Umberline_Cass.zip");
+        assertThat(collected.verdict()).isEqualTo("fix");
+        page.getByText("Undo this import").click();
+        assertThat(page.locator("h1")).hasText("Undone");
+        assertThat(counts()).isEqualTo(before);
+    }
+
+    /** What an instructor of another course finds on a drive is theirs alone. */
+    @Test
+    void aDriveOfAnotherCourseIsNotSeen() {
+        Page page = signIn("quillfeather");
+        page.navigate(address("/assignments/" + assignment("Kettle Turntable") + "/intake"));
+        assertThat(page.locator("main")).not().containsText("SATCHEL-03");
+    }
+
+    private long assignment(String title) {
+        return database.queryForObject("select id from assignment where title = ?", Long.class, title);
+    }
+
+    @Test
+    void aThousandComeInAndTheBadOneIsNamed() throws IOException {
+        int many = 1_000;
+        String bad = "Marsh_Odile_0500.zip";
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            zip.setLevel(Deflater.NO_COMPRESSION);
+            for (int i = 0; i < many; i++) {
+                zip.putNextEntry(new ZipEntry(String.format("Marsh_Odile_%04d.zip", i)));
+                zip.write(zip("MOV120_A2_Marsh_Odile/story/n" + i + ".txt", "x"));
+            }
+        }
+        // One bit of what is in one of them is another by now.
+        byte[] batch = out.toByteArray();
+        int at = new String(batch, StandardCharsets.ISO_8859_1).lastIndexOf("n500.txt");
+        batch[at] ^= 1;
+        int before = handIns.ofStudent(place("odile.marsh")).size();
+        long last = database.queryForObject("select max(id) from hand_in", Long.class);
+        try {
+            Page page = choose(batch);
+            assertThat(page.locator("tbody tr")).hasCount(many);
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
+            assertThat(page.locator("h1")).hasText("Imported", new LocatorAssertions.HasTextOptions().setTimeout(180_000));
+            assertThat(page.locator("main")).containsText("999 of 1,000 imported, 1 failed");
+            assertThat(page.locator("main li").first()).containsText(bad);
+            assertThat(page.locator("main li").first()).containsText("cannot be read");
+            assertThat(handIns.ofStudent(place("odile.marsh"))).hasSize(before + many - 1);
+        } finally {
+            database.update("delete from hand_in where id > ?", last);
+        }
     }
 }
