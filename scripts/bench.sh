@@ -28,6 +28,6 @@ review_bench() {
   pg -d satchel -f "$home/bench/src/main/sql/large-class-gone.sql"
   pg -d satchel -f "$home/bench/src/main/sql/large-class.sql"
   local class; class=$(pg -d satchel -c "select a.id from assignment a join course c on c.id = a.course_id where c.code = 'BENCH 200'")
-  "$java" -Xmx256m -XX:-UsePerfData -cp "$1" org.opensatchel.bench.ReviewBench "http://127.0.0.1:$(cat "$state/app.port")" "$class"
+  "$java" -Xmx256m -XX:-UsePerfData -cp "$1" org.opensatchel.bench.ReviewBench "http://127.0.0.1:$(cat "$state/app.port")" "$class" "$home/satchel"
   pg -d satchel -f "$home/bench/src/main/sql/large-class-gone.sql"
 }

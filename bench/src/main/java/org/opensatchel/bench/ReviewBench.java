@@ -9,15 +9,20 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
 /**
  * The class board of 200 students with 20 hand-ins each and 400,000 findings, and one student's page with 5,000 links, in the running
- * application. Baseline: the sign-in page in the same run. Told: medians, their ratios, and how long the board is when it is compressed.
+ * application. Baseline: the sign-in page in the same run. Told: medians, their ratios, and how long the board is when it is compressed; and
+ * how long it takes to check the class again, against checking its projects one after another with the command line.
  */
 final class ReviewBench {
 
@@ -26,16 +31,21 @@ final class ReviewBench {
     private static final int TIMES = 60;
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*?(?:content|value)=\"([^\"]+)\"");
 
+    /** So many are checked one after another with the command line; the rest takes as long. */
+    private static final int ALONE = 20;
+
     private final String base;
     private final String assignment;
+    private final String satchel;
 
-    private ReviewBench(String base, String assignment) {
+    private ReviewBench(String base, String assignment, String satchel) {
         this.base = base;
         this.assignment = assignment;
+        this.satchel = satchel;
     }
 
     public static void main(String[] args) throws IOException, InterruptedException {
-        new ReviewBench(args[0], args[1]).run();
+        new ReviewBench(args[0], args[1], args[2]).run();
     }
 
     private void run() throws IOException, InterruptedException {
@@ -56,6 +66,51 @@ final class ReviewBench {
         tell("the board, sections folded", median(took[1]), trivial, compressed(teacher, board));
         tell("the board, 199 rows", median(took[2]), trivial, compressed(teacher, whole));
         tell("a student's page, " + LINKS + " links", median(took[3]), trivial, compressed(teacher, handIn));
+        checkAgain(teacher, get(teacher, whole).body());
+    }
+
+    /** The whole class checked again here, against the same projects one after another with the command line. */
+    private void checkAgain(HttpClient teacher, String board) throws IOException, InterruptedException {
+        List<String> who = found(board, "name=\"who\" value=\"([0-9]+)\"");
+        List<String> handIns = found(board, "href=\"(/hand-ins/[0-9]+)");
+        double alone = alone(teacher, handIns.stream().distinct().limit(ALONE).toList(), token(board)) / ALONE * who.size();
+        long began = System.nanoTime();
+        post(teacher, "/assignments/" + assignment + "/review/check-again",
+                who.stream().map(one -> "who=" + one).collect(Collectors.joining("&")), token(board));
+        while (get(teacher, "/assignments/" + assignment + "/review/state").body().contains("\"busy\":true")) {
+            Thread.sleep(250);
+        }
+        double here = (System.nanoTime() - began) / 1e9;
+        System.out.printf(
+                "  the class checked again        %.1f s, %.2f times %.1f s for %d one after another with the command line (%d timed)%n",
+                here,
+                here / alone, alone, who.size(), ALONE);
+    }
+
+    private double alone(HttpClient teacher, List<String> handIns, String token) throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("satchel-bench");
+        Path kit = Files.write(folder.resolve("k.kit.json"),
+                get(teacher, "/assignments/" + assignment + "/plan/kit.json").body().getBytes(StandardCharsets.UTF_8));
+        double seconds = 0;
+        for (int i = 0; i < handIns.size(); i++) {
+            Path archive = folder.resolve(i + ".zip");
+            Files.write(archive, post(teacher, handIns.get(i) + "/as-it-came", "", token));
+            long began = System.nanoTime();
+            new ProcessBuilder(satchel, "check", archive.toString(), "--kit", kit.toString(), "--format", "json")
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD).redirectError(ProcessBuilder.Redirect.DISCARD).start().waitFor();
+            seconds += (System.nanoTime() - began) / 1e9;
+        }
+        return seconds;
+    }
+
+    private byte[] post(HttpClient client, String path, String form, String token) throws IOException, InterruptedException {
+        return client.send(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "application/x-www-form-urlencoded")
+                .header("X-CSRF-TOKEN", token).POST(HttpRequest.BodyPublishers.ofString(form)).build(),
+                HttpResponse.BodyHandlers.ofByteArray()).body();
+    }
+
+    private static List<String> found(String page, String pattern) {
+        return Pattern.compile(pattern).matcher(page).results().map(one -> one.group(1)).toList();
     }
 
     private static void tell(String what, double millis, double trivial, int bytes) {

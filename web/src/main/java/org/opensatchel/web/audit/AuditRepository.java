@@ -21,7 +21,7 @@ interface AuditRepository extends Repository<AuditEntry, Long> {
     List<AuditLine> ofStudent(long assignment, long enrolment);
 
     /** When somebody looked at each hand-in last. */
-    @Query("select a.handInId as handIn, max(a.at) as at from AuditEntry a where a.assignmentId = :assignment and a.accountId = :account and a.what = SAW group by a.handInId")
+    @Query("select a.handInId as handIn, max(a.at) as at from AuditEntry a where a.assignmentId = :assignment and a.accountId = :account and a.what = SAW and a.handInId is not null group by a.handInId")
     List<Seen> seen(long assignment, long account);
 
     /** When somebody looked at a hand-in. */

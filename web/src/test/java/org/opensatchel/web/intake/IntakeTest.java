@@ -11,6 +11,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.stream.Stream;
 import java.util.zip.Deflater;
@@ -53,9 +55,13 @@ class IntakeTest extends HandingIn {
     }
 
     private Page choose(byte[] batch) throws IOException {
+        return choose(market().id(), batch);
+    }
+
+    private Page choose(long assignment, byte[] batch) throws IOException {
         Path file = Files.write(temp.resolve("submissions.zip"), batch);
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/intake"));
+        page.navigate(address("/assignments/" + assignment + "/intake"));
         accessible(page);
         page.locator("#batch").setInputFiles(file);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Preview").setExact(true)).click();
@@ -166,35 +172,69 @@ class IntakeTest extends HandingIn {
         return database.queryForObject("select id from assignment where title = ?", Long.class, title);
     }
 
+    /** A course as large as any, with the market's kit; made in the database, since a password each would take minutes. */
+    private long thousand(int many) {
+        long course = courses.createCourse("THOUSAND", "A Thousand", accounts.loadUserByUsername("quillfeather").accountId());
+        database.update(
+                "insert into account (login, display_name, role) select 'thousand.' || i, 'N ' || i, 'STUDENT' from generate_series(1, ?) i",
+                many);
+        database.update("insert into enrolment (course_id, account_id, last_name, first_name, student_number, section) "
+                + "select ?, id, 'Thousand', substr(login, 10), '77' || lpad(substr(login, 10), 4, '0'), '1' from account where login like 'thousand.%'",
+                course);
+        long assignment = courses.createAssignment(course, "T1", "Thousand", Instant.now().plus(Duration.ofDays(1)));
+        database.update("insert into kit_version (assignment_id, version, document, sha256, published_at, published_by) "
+                + "select ?, 1, document, sha256, published_at, published_by from kit_version where assignment_id = ? and version = 1",
+                assignment,
+                market().id());
+        return assignment;
+    }
+
+    private void thousandGone(long assignment) {
+        database.update("delete from intake_item");
+        database.update("delete from intake");
+        database.update("delete from audit where assignment_id = ?", assignment);
+        database.update("delete from hand_in where assignment_id = ?", assignment);
+        database.update("delete from kit_version where assignment_id = ?", assignment);
+        database.update("delete from course_instructor where course_id in (select id from course where code = 'THOUSAND')");
+        database.update("delete from stored_content where course_id in (select id from course where code = 'THOUSAND')");
+        database.update("delete from assignment where id = ?", assignment);
+        database.update("delete from enrolment where course_id in (select id from course where code = 'THOUSAND')");
+        database.update("delete from course where code = 'THOUSAND'");
+        database.update("delete from account where login like 'thousand.%'");
+    }
+
     @Test
     void aThousandComeInAndTheBadOneIsNamed() throws IOException {
         int many = 1_000;
-        String bad = "Marsh_Odile_0500.zip";
+        String bad = "770500_project.zip";
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             zip.setLevel(Deflater.NO_COMPRESSION);
-            for (int i = 0; i < many; i++) {
-                zip.putNextEntry(new ZipEntry(String.format("Marsh_Odile_%04d.zip", i)));
-                zip.write(zip("MOV120_A2_Marsh_Odile/story/n" + i + ".txt", "x"));
+            for (int i = 1; i <= many; i++) {
+                zip.putNextEntry(new ZipEntry(String.format("77%04d_project.zip", i)));
+                zip.write(zip("MOV120_A2_Thousand/story/n" + i + ".txt", "x"));
             }
         }
         // One bit of what is in one of them is another by now.
         byte[] batch = out.toByteArray();
-        int at = new String(batch, StandardCharsets.ISO_8859_1).lastIndexOf("n500.txt");
-        batch[at] ^= 1;
-        int before = handIns.ofStudent(place("odile.marsh")).size();
-        long last = database.queryForObject("select max(id) from hand_in", Long.class);
+        batch[new String(batch, StandardCharsets.ISO_8859_1).lastIndexOf("n500.txt")] ^= 1;
+        long assignment = thousand(many);
         try {
-            Page page = choose(batch);
+            Page page = choose(assignment, batch);
             assertThat(page.locator("tbody tr")).hasCount(many);
+            assertThat(page.getByText("nothing: please choose")).hasCount(0);
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
             assertThat(page.locator("h1")).hasText("Imported", new LocatorAssertions.HasTextOptions().setTimeout(180_000));
             assertThat(page.locator("main")).containsText("999 of 1,000 imported, 1 failed");
             assertThat(page.locator("main li").first()).containsText(bad);
             assertThat(page.locator("main li").first()).containsText("cannot be read");
-            assertThat(handIns.ofStudent(place("odile.marsh"))).hasSize(before + many - 1);
+            assertThat(database.queryForObject("select count(distinct enrolment_id) from hand_in where assignment_id = ?", Integer.class,
+                    assignment))
+                    .isEqualTo(many - 1);
+            page.getByText("Undo this import").click();
+            page.waitForURL("**/intake/*");
         } finally {
-            database.update("delete from hand_in where id > ?", last);
+            thousandGone(assignment);
         }
     }
 }

@@ -234,6 +234,20 @@ class DeskTest extends RunningApplication {
         accessible(page);
     }
 
+    /** Hand-ins go: those before the newest twenty, and those of an import that was undone. That somebody looked at them stays in the log. */
+    @Test
+    void aLookAtAHandInThatIsGoneIsInNobodysWay() {
+        database.update(
+                "insert into audit (at, account_id, assignment_id, enrolment_id, hand_in_id, what) values (now(), ?, ?, ?, null, 'SAW')",
+                accounts.loadUserByUsername("quillfeather").accountId(), market().id(), place("odile.marsh").student().enrolmentId());
+        Page page = board();
+        assertThat(page.locator("tr[data-who]")).hasCount(24);
+        assertThat(page.navigate(address("/assignments/" + market().id() + "/log")).status()).isEqualTo(200);
+        assertThat(page.navigate(address("/assignments/" + market().id() + "/students/" + place("odile.marsh").student().enrolmentId()))
+                .status())
+                .isEqualTo(200);
+    }
+
     @Test
     void theBoardAsksAsOftenForALargeClassAsForASmallOne() {
         long me = accounts.loadUserByUsername("quillfeather").accountId();
