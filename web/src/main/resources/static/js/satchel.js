@@ -17,6 +17,15 @@ document.addEventListener("DOMContentLoaded", () => {
   }
 });
 
+// A choice among very many people has all of them once somebody goes there: a page with every choice in full would take minutes.
+["pointerdown", "focusin"].forEach((event) => document.addEventListener(event, ({ target }) => {
+  const everybody = target.dataset?.from && document.getElementById(target.dataset.from);
+  if (!everybody) return;
+  delete target.dataset.from;
+  const known = new Set([...target.options].map((one) => one.value));
+  target.append(...[...everybody.options].filter((one) => !known.has(one.value)).map((one) => one.cloneNode(true)));
+}));
+
 document.addEventListener("alpine:init", () => {
   const token = () => document.querySelector("meta[name=_csrf]").content;
 

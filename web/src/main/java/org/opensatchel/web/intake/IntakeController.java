@@ -42,6 +42,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/assignments/{id}/intake")
 class IntakeController {
 
+    /** With more choices than these on a page, whoever is known is offered alone, and everybody once somebody goes there. */
+    private static final int MOST_CHOICES = 20_000;
+
     private final IntakeService intakes;
     private final CourseService courses;
     private final KitService kits;
@@ -182,6 +185,9 @@ class IntakeController {
             model.addAttribute("look", look);
             model.addAttribute("scheme", used);
             model.addAttribute("badScheme", !used.isBlank() && org.opensatchel.core.intake.NameScheme.read(used).isEmpty());
+            model.addAttribute("many", (long) look.lines().size() * roster.size() > MOST_CHOICES);
+            model.addAttribute("manyOpen",
+                    look.lines().stream().filter(line -> line.guess().who().isEmpty()).count() * roster.size() > MOST_CHOICES);
             model.addAttribute("twice", twice(look));
             // Of drives a few are plugged in at a time: whoever handed in already is not missed.
             Set<Long> there = found.isOfDrives() ? handIns.counting(assignment).keySet() : Set.of();

@@ -223,6 +223,11 @@ class IntakeTest extends HandingIn {
             Page page = choose(assignment, batch);
             assertThat(page.locator("tbody tr")).hasCount(many);
             assertThat(page.getByText("nothing: please choose")).hasCount(0);
+            // Everybody can be chosen, and is there once somebody goes to the choice.
+            var choice = page.locator("tbody select").first();
+            assertThat(choice.locator("option")).hasCount(2);
+            choice.focus();
+            assertThat(choice.locator("option")).hasCount(many + 1);
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
             assertThat(page.locator("h1")).hasText("Imported", new LocatorAssertions.HasTextOptions().setTimeout(180_000));
             assertThat(page.locator("main")).containsText("999 of 1,000 imported, 1 failed");
