@@ -13,5 +13,8 @@ interface DecisionRepository extends Repository<Decision, Long> {
     @Query("select d from Decision d where d.handInId in :handIns and d.undoneAt is null order by d.id")
     List<Decision> of(Collection<Long> handIns);
 
+    @Query("select d from Decision d join HandIn h on h.id = d.handInId where h.assignmentId = :assignment and d.undoneAt is null order by d.id")
+    List<Decision> ofAssignment(long assignment);
+
     Decision saveAndFlush(Decision decision);
 }

@@ -119,6 +119,14 @@ public class DecisionService {
         return out;
     }
 
+    /** What is decided about the hand-ins of an assignment. */
+    @Transactional(readOnly = true)
+    public Map<Long, DecisionView> decisionsOf(long assignment) {
+        Map<Long, DecisionView> out = new HashMap<>();
+        decisions.ofAssignment(assignment).stream().map(Decision::view).forEach(one -> out.put(one.handIn(), one));
+        return out;
+    }
+
     /** Gives points by hand; those given before hold no more. */
     public void give(Subject subject, BigDecimal points, String reason, long by) {
         takeBackPoints(subject, by);
@@ -138,6 +146,14 @@ public class DecisionService {
         if (!handIns.isEmpty()) {
             given.of(handIns).stream().map(GivenPoints::view).forEach(one -> out.put(one.handIn(), one));
         }
+        return out;
+    }
+
+    /** The points given by hand to the hand-ins of an assignment. */
+    @Transactional(readOnly = true)
+    public Map<Long, GivenView> givenOf(long assignment) {
+        Map<Long, GivenView> out = new HashMap<>();
+        given.ofAssignment(assignment).stream().map(GivenPoints::view).forEach(one -> out.put(one.handIn(), one));
         return out;
     }
 }

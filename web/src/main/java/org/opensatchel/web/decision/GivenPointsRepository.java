@@ -13,5 +13,8 @@ interface GivenPointsRepository extends Repository<GivenPoints, Long> {
     @Query("select g from GivenPoints g where g.handInId in :handIns and g.undoneAt is null order by g.id")
     List<GivenPoints> of(Collection<Long> handIns);
 
+    @Query("select g from GivenPoints g join HandIn h on h.id = g.handInId where h.assignmentId = :assignment and g.undoneAt is null order by g.id")
+    List<GivenPoints> ofAssignment(long assignment);
+
     GivenPoints saveAndFlush(GivenPoints points);
 }

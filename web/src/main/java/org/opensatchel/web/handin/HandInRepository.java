@@ -1,6 +1,6 @@
 package org.opensatchel.web.handin;
 
-import java.math.BigDecimal;
+import jakarta.persistence.Tuple;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
@@ -37,10 +37,22 @@ interface HandInRepository extends Repository<HandIn, Long> {
             + "where h.assignmentId = :assignmentId and h.kind = PRE_CHECK and h.number = (select max(o.number) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId and o.kind = PRE_CHECK)")
     List<HandInView> lastPreChecks(long assignmentId);
 
+    /** Of each student the one that counts, found by one step in an index for each, however many were handed in. */
+    String LAST = "with last as (select l.id, e.id as enrolment_id from assignment a join enrolment e on e.course_id = a.course_id cross join lateral "
+            + "(select h.id from hand_in h where h.assignment_id = a.id and h.enrolment_id = e.id and h.counts_since is not null order by h.counts_since desc limit 1) l "
+            + "where a.id = :assignment)";
+
+    @Query(nativeQuery = true, value = LAST + " select id from last")
+    List<Long> lastOnes(long assignment);
+
+    @Query(COLUMNS + "where h.id in :ids")
+    List<HandInView> views(Collection<Long> ids);
+
     /** Of each student the one that counts. */
-    @Query(COLUMNS
-            + "where h.assignmentId = :assignmentId and h.countsSince = (select max(o.countsSince) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId)")
-    List<HandInView> counting(long assignmentId);
+    default List<HandInView> counting(long assignment) {
+        List<Long> ids = lastOnes(assignment);
+        return ids.isEmpty() ? List.of() : views(ids);
+    }
 
     @Query("select coalesce(max(h.number), 0) from HandIn h where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId and h.kind = :kind")
     int lastNumber(long assignmentId, long enrolmentId, HandIn.Kind kind);
@@ -110,9 +122,9 @@ interface HandInRepository extends Repository<HandIn, Long> {
     List<Unjudged> unjudged(Collection<Long> ids);
 
     /** Of each student the one that counts, if it is checked. */
-    @Query(nativeQuery = true, value = "select h.id, h.assignment_id as assignmentId, h.enrolment_id as enrolmentId, h.kit_version_id as kitVersionId, h.digest from hand_in h "
-            + "where h.assignment_id = :assignment and h.state = 'DONE' and h.digest is not null and h.counts_since = "
-            + "(select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id) order by h.id")
+    @Query(nativeQuery = true, value = LAST
+            + " select h.id, h.assignment_id as assignmentId, h.enrolment_id as enrolmentId, h.kit_version_id as kitVersionId, h.digest from last join hand_in h on h.id = last.id "
+            + "where h.state = 'DONE' and h.digest is not null order by h.id")
     List<Unjudged> countingDigests(long assignment);
 
     /** What is needed to judge a hand-in. */
@@ -143,12 +155,13 @@ interface HandInRepository extends Repository<HandIn, Long> {
     long kitVersion(long id);
 
     /** What the board counts of each student's hand-in that counts. */
-    @Query(nativeQuery = true, value = "select distinct on (h.enrolment_id) h.id, h.codes, h.points, h.points_of as pointsOf, h.points_parts as parts, h.checked_at as checkedAt, k.version from hand_in h "
-            + "join kit_version k on k.id = h.kit_version_id where h.assignment_id = :assignment and h.counts_since is not null order by h.enrolment_id, h.counts_since desc")
-    List<Counted> counted(long assignment);
+    @Query(nativeQuery = true, value = LAST
+            + " select h.id, h.codes, h.points, h.points_of as pointsOf, h.points_parts as parts, h.checked_at as checkedAt, k.version from last join hand_in h on h.id = last.id "
+            + "join kit_version k on k.id = h.kit_version_id")
+    List<Tuple> counted(long assignment);
 
     /** The findings of each student's hand-in that counts, and of the first one, by what they have in common; notes and what was waived left out. */
-    @Query(nativeQuery = true, value = "with last as (select distinct on (enrolment_id) id, enrolment_id from hand_in where assignment_id = :assignment and counts_since is not null order by enrolment_id, counts_since desc), "
+    @Query(nativeQuery = true, value = LAST + ", "
             + "first as (select distinct on (enrolment_id) id, enrolment_id from hand_in where assignment_id = :assignment and kind = 'HAND_IN' and judged order by enrolment_id, number) "
             + "select l.enrolment_id as enrolmentId, true as counts, f.theme, f.code, f.severity, min(f.subject) as subject, count(*) as findings from last l join hand_in_finding f on f.hand_in_id = l.id "
             + "where f.severity in ('must', 'should') group by l.enrolment_id, f.theme, f.code, f.severity "
@@ -174,7 +187,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
     }
 
     /** Names of files that several students' hand-ins miss in the same way. */
-    @Query(nativeQuery = true, value = "with last as (select distinct on (enrolment_id) id, enrolment_id from hand_in where assignment_id = :assignment and counts_since is not null order by enrolment_id, counts_since desc) "
+    @Query(nativeQuery = true, value = LAST + " "
             + "select f.theme, f.subject, count(distinct l.enrolment_id) as students from last l join hand_in_finding f on f.hand_in_id = l.id where f.subject <> '' and f.severity in ('must', 'should') "
             + "group by f.theme, f.subject having count(distinct l.enrolment_id) > 1 order by 3 desc, 2 limit 200")
     List<Shared> shared(long assignment);
@@ -188,23 +201,6 @@ interface HandInRepository extends Repository<HandIn, Long> {
         long getStudents();
     }
 
-    /** What is counted of a hand-in. */
-    interface Counted {
-        long getId();
-
-        String getCodes();
-
-        BigDecimal getPoints();
-
-        Integer getPointsOf();
-
-        String getParts();
-
-        Instant getCheckedAt();
-
-        int getVersion();
-    }
-
     /** Keeps the report that is about to be made again. */
     @Modifying
     @Query(nativeQuery = true, value = "insert into past_report (hand_in_id, kit_version_id, checked_at, verdict, must, should, note, report) "
@@ -212,13 +208,27 @@ interface HandInRepository extends Repository<HandIn, Long> {
     void keepPast(long id);
 
     @Query(nativeQuery = true, value = "select content from hand_in_links where hand_in_id = :id and page = :page")
-    Optional<byte[]> links(long id, int page);
+    List<byte[]> linksOf(long id, int page);
 
-    @Query(nativeQuery = true, value = "select report from hand_in where id = :id")
-    Optional<byte[]> report(long id);
+    @Query(nativeQuery = true, value = "select report from hand_in where id = :id and report is not null")
+    List<byte[]> reportOf(long id);
 
-    @Query(nativeQuery = true, value = "select digest from hand_in where id = :id")
-    Optional<byte[]> digest(long id);
+    @Query(nativeQuery = true, value = "select digest from hand_in where id = :id and digest is not null")
+    List<byte[]> digestOf(long id);
+
+    // As a list, since the framework would turn a single array of bytes into another one byte by byte, which takes longer than all the rest of a page.
+
+    default Optional<byte[]> links(long id, int page) {
+        return linksOf(id, page).stream().findFirst();
+    }
+
+    default Optional<byte[]> report(long id) {
+        return reportOf(id).stream().findFirst();
+    }
+
+    default Optional<byte[]> digest(long id) {
+        return digestOf(id).stream().findFirst();
+    }
 
     /** The digests of the student's checked hand-ins before this one, or of all before a pre-check, the newest first. */
     @Query(nativeQuery = true, value = "select e.digest from hand_in e join hand_in h on h.assignment_id = e.assignment_id and h.enrolment_id = e.enrolment_id "

@@ -403,7 +403,7 @@ public class HandInService {
     @Transactional
     public Map<Long, Tally> tallies(AssignmentView assignment) {
         judging.catchUp(handIns.countingUnjudged(assignment.id()));
-        return handIns.counted(assignment.id()).stream().collect(Collectors.toMap(HandInRepository.Counted::getId, Tally::of));
+        return handIns.counted(assignment.id()).stream().collect(Collectors.toMap(row -> row.get("id", Long.class), Tally::of));
     }
 
     /** What the class does wrong, without notes and what was waived. */

@@ -14,7 +14,11 @@ interface PastReportRepository extends Repository<HandIn, Long> {
     List<Line> of(long handIn);
 
     @Query(nativeQuery = true, value = "select report from past_report where id = :id and hand_in_id = :handIn")
-    Optional<byte[]> report(long id, long handIn);
+    List<byte[]> reportOf(long id, long handIn);
+
+    default Optional<byte[]> report(long id, long handIn) {
+        return reportOf(id, handIn).stream().findFirst();
+    }
 
     /** What a list says of one. */
     interface Line {

@@ -26,6 +26,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -57,8 +58,10 @@ class ReportController {
     /** How far a check has come. */
     record Progress(String state, long files, long bytes, Integer before) {}
 
+    /** In one transaction, since each of its own would go to the database and back before and after every question. */
+    @Transactional
     @GetMapping({"/hand-ins/{handInId}", "/pre-checks/{handInId}"})
-    String report(@PathVariable long handInId, @RequestParam(name = "page", defaultValue = "1") int number,
+    public String report(@PathVariable long handInId, @RequestParam(name = "page", defaultValue = "1") int number,
             @RequestParam Map<String, String> asked,
             @AuthenticationPrincipal SignedIn me,
             Model model, HttpServletResponse response) {

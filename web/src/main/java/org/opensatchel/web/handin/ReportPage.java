@@ -63,6 +63,7 @@ public class ReportPage {
                 judgement.waived().stream().map(one -> Speech.words().of(one.finding()).message()).limit(MOST_CHANGES).toList());
         lay(shown, judgement, asked, model);
         model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
+        model.addAttribute("outcomes", new OutcomeWords());
         model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
         model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : handIns.ofStudent(shown.place()));
     }

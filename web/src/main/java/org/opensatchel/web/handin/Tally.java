@@ -1,12 +1,14 @@
 package org.opensatchel.web.handin;
 
+import jakarta.persistence.Tuple;
 import java.math.BigDecimal;
 import java.time.Instant;
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /**
  * What is counted of a hand-in after what was decided about it.
@@ -25,14 +27,26 @@ public record Tally(Map<String, Integer> codes, Optional<Points> points, List<Bi
     /** So many points of so many. */
     public record Points(BigDecimal earned, int of) {}
 
-    static Tally of(HandInRepository.Counted row) {
+    /** A row of {@link HandInRepository#counted}. */
+    static Tally of(Tuple row) {
         Map<String, Integer> codes = new LinkedHashMap<>();
-        Arrays.stream(row.getCodes().split(";")).filter(one -> !one.isEmpty())
-                .forEach(one -> codes.put(one.substring(0, one.indexOf(':')), Integer.parseInt(one.substring(one.indexOf(':') + 1))));
-        Optional<Points> points = row.getPoints() == null ? Optional.empty()
-                : Optional.of(new Points(row.getPoints().stripTrailingZeros(), row.getPointsOf()));
-        List<BigDecimal> parts = row.getParts().isEmpty() ? List.of()
-                : Arrays.stream(row.getParts().split(";")).map(BigDecimal::new).toList();
-        return new Tally(codes, points, parts, Optional.ofNullable(row.getCheckedAt()), row.getVersion());
+        each(row.get("codes", String.class), one -> {
+            int colon = one.indexOf(':');
+            codes.put(one.substring(0, colon), Integer.parseInt(one, colon + 1, one.length(), 10));
+        });
+        List<BigDecimal> parts = new ArrayList<>();
+        each(row.get("parts", String.class), one -> parts.add(new BigDecimal(one)));
+        Optional<Points> points = Optional.ofNullable(row.get("points", BigDecimal.class))
+                .map(earned -> new Points(earned.stripTrailingZeros(), row.get("pointsOf", Integer.class)));
+        return new Tally(codes, points, parts, Optional.ofNullable(row.get("checkedAt", Instant.class)), row.get("version", Integer.class));
+    }
+
+    private static void each(String list, Consumer<String> use) {
+        for (int from = 0; from < list.length();) {
+            int end = list.indexOf(';', from);
+            int to = end < 0 ? list.length() : end;
+            use.accept(list.substring(from, to));
+            from = to + 1;
+        }
     }
 }

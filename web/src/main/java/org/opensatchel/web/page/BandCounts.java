@@ -19,8 +19,8 @@ class BandCounts {
               union
               select l.enrolment_id from drive_load l join kit_version k on k.id = l.kit_version_id where k.assignment_id = :assignment),
             last as (
-              select distinct on (h.enrolment_id) h.id, h.verdict, h.should, h.doubts from hand_in h
-              where h.assignment_id = :assignment and h.counts_since is not null and h.enrolment_id in (select id from here) order by h.enrolment_id, h.counts_since desc)
+              select l.* from here cross join lateral (select h.id, h.verdict, h.should, h.doubts from hand_in h where h.assignment_id = :assignment
+                and h.enrolment_id = here.id and h.counts_since is not null order by h.counts_since desc limit 1) l)
             select t.role as role,
               (select max(version) from kit_version where assignment_id = :assignment) as version,
               (select count(*) from here) as students,

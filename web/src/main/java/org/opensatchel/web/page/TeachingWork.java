@@ -27,9 +27,8 @@ class TeachingWork {
             here as (
               select m.id as assignment, e.id as enrolment from mine m join enrolment e on e.course_id = m.course_id where e.left_at is null),
             last as (
-              select distinct on (h.assignment_id, h.enrolment_id) h.assignment_id as assignment, h.id, h.verdict, h.should, h.doubts, h.state, h.received_at as received
-              from hand_in h join here p on p.assignment = h.assignment_id and p.enrolment = h.enrolment_id
-              where h.counts_since is not null order by h.assignment_id, h.enrolment_id, h.counts_since desc),
+              select p.assignment, l.* from here p cross join lateral (select h.id, h.verdict, h.should, h.doubts, h.state, h.received_at as received from hand_in h
+                where h.assignment_id = p.assignment and h.enrolment_id = p.enrolment and h.counts_since is not null order by h.counts_since desc limit 1) l),
             placed as (
               select l.assignment_id as assignment, count(distinct l.enrolment_id) as places from project_location l
               join here p on p.assignment = l.assignment_id and p.enrolment = l.enrolment_id group by l.assignment_id),

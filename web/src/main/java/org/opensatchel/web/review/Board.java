@@ -13,14 +13,25 @@ import java.util.stream.Collectors;
  *
  * @param all everybody, in the order of the roster
  * @param shown whom the query takes, in its order
+ * @param sections the same in their sections, or in one that is none
  */
-record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown) {
+record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown, List<Section> sections) {
 
     /** Larger classes are folded by section. */
     private static final int FOLDED_FROM = 41;
 
     static Board of(List<BoardRow> all, BoardQuery query) {
-        return new Board(query, all, all.stream().filter(query::takes).sorted(query.order()).toList());
+        List<BoardRow> shown = all.stream().filter(query::takes).sorted(query.order()).toList();
+        return new Board(query, all, shown, sections(all, shown, query));
+    }
+
+    public boolean isFoldable() {
+        return sections.stream().anyMatch(Section::isFoldable);
+    }
+
+    /** Whether some section is folded, of those that are shown. */
+    public boolean isFolded() {
+        return sections.stream().anyMatch(section -> !section.isOpen());
     }
 
     /** The rows of a section; one that is folded shows only its counts. */
@@ -34,7 +45,7 @@ record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown) {
         }
     }
 
-    public List<Section> sections() {
+    private static List<Section> sections(List<BoardRow> all, List<BoardRow> shown, BoardQuery query) {
         boolean several = all.stream().map(row -> row.student().section()).distinct().count() > 1;
         if (all.size() < FOLDED_FROM || !several) {
             return List.of(new Section("", shown, true, false));
@@ -44,7 +55,8 @@ record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown) {
         List<Section> out = new ArrayList<>();
         // What somebody looks for is in sight, whatever section it is in.
         by.forEach((name, rows) -> out
-                .add(new Section(name, rows, query.open().equals(name) || !query.isAll() && shown.size() < FOLDED_FROM, true)));
+                .add(new Section(name, rows, query.open().equals(name) || query.opensAll() || !query.isAll() && shown.size() < FOLDED_FROM,
+                        true)));
         return out;
     }
 

@@ -67,8 +67,8 @@ public class BoardMaker {
         Map<Long, HandInService.PreChecks> checked = handIns.preChecked(assignment);
         Map<Long, HandoutService.Held> held = handouts.held(assignment);
         int version = kits.current(assignment).map(kit -> kit.kit().version()).orElse(0);
-        Map<Long, DecisionView> decided = decisions.decisions(tallies.keySet());
-        Map<Long, GivenView> given = decisions.given(tallies.keySet());
+        Map<Long, DecisionView> decided = decisions.decisionsOf(assignment.id());
+        Map<Long, GivenView> given = decisions.givenOf(assignment.id());
         Map<Long, Instant> sent = slips.sentOf(assignment);
         Map<Long, Instant> seen = audit.seen(assignment.id(), me);
         List<BoardRow> rows = new ArrayList<>();

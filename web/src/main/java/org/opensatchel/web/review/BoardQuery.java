@@ -19,11 +19,13 @@ import org.springframework.web.util.UriComponentsBuilder;
  * @param code a finding's code; empty for any
  * @param show {@code new}, {@code waiting} or {@code late}; empty for everybody
  * @param sort {@code worst}, {@code name}, {@code time} or {@code points}
- * @param open which section is unfolded; empty for none
+ * @param open which section is unfolded, or {@link #ALL_OPEN}; empty for none
  */
 record BoardQuery(String q, String verdict, String code, String section, String team, String show, String sort, String open) {
 
     static final BoardQuery ALL = new BoardQuery("", "", "", "", "", "", "worst", "");
+    /** No section is called so. */
+    static final String ALL_OPEN = "*";
     private static final String OPEN = "open";
     static final Set<String> SHOWS = Set.of("new", "waiting", "late");
     static final List<String> SORTS = List.of("worst", "name", "time", "points");
@@ -39,6 +41,10 @@ record BoardQuery(String q, String verdict, String code, String section, String 
     private static String text(Map<String, String> asked, String name) {
         String text = asked.getOrDefault(name, "");
         return text.length() <= LONGEST ? text : text.substring(0, LONGEST);
+    }
+
+    public boolean opensAll() {
+        return open.equals(ALL_OPEN);
     }
 
     public boolean isAll() {

@@ -17,6 +17,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -43,9 +44,14 @@ class ReviewController {
     /** Whether something of the board changed, and whether something is about to. */
     record State(String state, boolean busy) {}
 
-    /** @param part {@code board} when our script wants the table alone, after something changed */
+    /**
+     * In one transaction, as a report is.
+     *
+     * @param part {@code board} when our script wants the table alone, after something changed
+     */
+    @Transactional
     @GetMapping("/assignments/{id}/review")
-    String review(@PathVariable long id, @RequestParam Map<String, String> asked,
+    public String review(@PathVariable long id, @RequestParam Map<String, String> asked,
             @RequestHeader(name = "X-Part", defaultValue = "") String part,
             @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
