@@ -154,10 +154,11 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select kit_version_id from hand_in where id = :id")
     long kitVersion(long id);
 
-    /** What the board counts of each student's hand-in that counts. */
+    /** Of each student the hand-in that counts, with what the board counts of it, in one go ({@link HandInView#of}, {@link Tally#of}). */
     @Query(nativeQuery = true, value = LAST
-            + " select h.id, h.codes, h.points, h.points_of as pointsOf, h.points_parts as parts, h.checked_at as checkedAt, k.version from last join hand_in h on h.id = last.id "
-            + "join kit_version k on k.id = h.kit_version_id")
+            + " select h.id, h.kind, h.form, h.counts_since, h.assignment_id, h.enrolment_id, h.number, h.file_name, h.bytes, h.received_at, h.state, h.files_done, h.bytes_done, h.verdict, "
+            + "h.must, h.should, h.note, h.marks, h.seam, h.links, h.doubts, h.failure, h.not_before, h.codes, h.points, h.points_of, h.points_parts, h.checked_at, k.version "
+            + "from last join hand_in h on h.id = last.id join kit_version k on k.id = h.kit_version_id")
     List<Tuple> counted(long assignment);
 
     /** The findings of each student's hand-in that counts, and of the first one, by what they have in common; notes and what was waived left out. */

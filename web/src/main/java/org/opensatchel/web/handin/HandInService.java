@@ -399,11 +399,15 @@ public class HandInService {
         return handIns.ofAssignment(assignment.id(), page);
     }
 
-    /** What is counted of each student's hand-in that counts, by hand-in. */
+    /** A student's hand-in that counts, and what is counted of it. */
+    public record Last(HandInView handIn, Tally tally) {}
+
+    /** Those of all students, by enrolment. */
     @Transactional
-    public Map<Long, Tally> tallies(AssignmentView assignment) {
+    public Map<Long, Last> last(AssignmentView assignment) {
         judging.catchUp(handIns.countingUnjudged(assignment.id()));
-        return handIns.counted(assignment.id()).stream().collect(Collectors.toMap(row -> row.get("id", Long.class), Tally::of));
+        return handIns.counted(assignment.id()).stream().map(row -> new Last(HandInView.of(row), Tally.of(row)))
+                .collect(Collectors.toMap(last -> last.handIn().enrolmentId(), Function.identity()));
     }
 
     /** What the class does wrong, without notes and what was waived. */

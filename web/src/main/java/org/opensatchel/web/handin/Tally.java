@@ -35,10 +35,11 @@ public record Tally(Map<String, Integer> codes, Optional<Points> points, List<Bi
             codes.put(one.substring(0, colon), Integer.parseInt(one, colon + 1, one.length(), 10));
         });
         List<BigDecimal> parts = new ArrayList<>();
-        each(row.get("parts", String.class), one -> parts.add(new BigDecimal(one)));
+        each(row.get("points_parts", String.class), one -> parts.add(new BigDecimal(one)));
         Optional<Points> points = Optional.ofNullable(row.get("points", BigDecimal.class))
-                .map(earned -> new Points(earned.stripTrailingZeros(), row.get("pointsOf", Integer.class)));
-        return new Tally(codes, points, parts, Optional.ofNullable(row.get("checkedAt", Instant.class)), row.get("version", Integer.class));
+                .map(earned -> new Points(earned.stripTrailingZeros(), row.get("points_of", Integer.class)));
+        return new Tally(codes, points, parts, Optional.ofNullable(row.get("checked_at", Instant.class)),
+                row.get("version", Integer.class));
     }
 
     private static void each(String list, Consumer<String> use) {

@@ -60,8 +60,7 @@ public class BoardMaker {
     }
 
     private List<BoardRow> rows(AssignmentView assignment, long me) {
-        Map<Long, Tally> tallies = handIns.tallies(assignment);
-        Map<Long, HandInView> latest = handIns.counting(assignment);
+        Map<Long, HandInService.Last> latest = handIns.last(assignment);
         Map<Long, SetLocation> places = locations.current(assignment);
         CourseService.Deadlines deadlines = courses.deadlines(assignment);
         Map<Long, HandInService.PreChecks> checked = handIns.preChecked(assignment);
@@ -73,8 +72,9 @@ public class BoardMaker {
         Map<Long, Instant> seen = audit.seen(assignment.id(), me);
         List<BoardRow> rows = new ArrayList<>();
         for (Student student : courses.roster(assignment)) {
-            Optional<HandInView> handIn = Optional.ofNullable(latest.get(student.enrolmentId()));
-            Tally tally = handIn.map(one -> tallies.get(one.id())).orElse(Tally.NONE);
+            Optional<HandInService.Last> last = Optional.ofNullable(latest.get(student.enrolmentId()));
+            Optional<HandInView> handIn = last.map(HandInService.Last::handIn);
+            Tally tally = last.map(HandInService.Last::tally).orElse(Tally.NONE);
             Optional<HandoutService.Held> has = Optional.ofNullable(held.get(student.enrolmentId()));
             rows.add(new BoardRow(student, handIn, tally, has, has.filter(one -> one.version() < version).isPresent(),
                     Optional.ofNullable(places.get(student.enrolmentId())),

@@ -22,10 +22,15 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.web.HandingIn;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.util.FileSystemUtils;
 
 /** A batch from a course system: previewed, corrected, imported but for the bad one, and undone as a whole. */
 class IntakeTest extends HandingIn {
 
+    @Autowired
+    private SatchelProperties properties;
     @TempDir
     private Path temp;
 
@@ -132,8 +137,19 @@ class IntakeTest extends HandingIn {
         assertThat(handIns.counting(market()).get(place("liv.sorensen").student().enrolmentId()).verdict()).isEqualTo("fix");
     }
 
+    /** Kits that other tests loaded onto drives are taken off again. */
+    private void onlyWhatTheDemoBrought() throws IOException {
+        try (Stream<Path> roots = Files.walk(properties.drives(), 3)) {
+            for (Path root : roots.filter(path -> path.getParent().getFileName().toString().equals("content"))
+                    .filter(path -> !path.getFileName().toString().matches(".*(Sørensen|Umberline).*")).toList()) {
+                FileSystemUtils.deleteRecursively(root);
+            }
+        }
+    }
+
     @Test
-    void aProjectOnADriveIsCheckedWhereItLiesAndThenCollected() {
+    void aProjectOnADriveIsCheckedWhereItLiesAndThenCollected() throws IOException {
+        onlyWhatTheDemoBrought();
         List<Integer> before = counts();
         Page page = signIn("quillfeather");
         page.navigate(address("/assignments/" + market().id() + "/intake"));
