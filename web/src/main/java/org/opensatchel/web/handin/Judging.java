@@ -75,7 +75,7 @@ class Judging {
             entities.unwrap(Session.class).doWork(connection -> {
                 for (HandInRepository.Unjudged one : some) {
                     Decided decided = new Decided(rulings.get(one.getAssignmentId()), remarks);
-                    keep(connection, one.getId(), decided.judge(one, points(one.getKitVersionId())));
+                    keep(connection, one.getId(), decided.judge(one, digest(one), points(one.getKitVersionId())));
                 }
             });
         }
@@ -87,10 +87,10 @@ class Judging {
 
     /** What was decided about the hand-ins of an assignment, and raised about some. */
     private record Decided(DecisionService.Rulings rulings, Map<Long, List<RemarkView>> remarks) {
-        Judgement judge(HandInRepository.Unjudged one, Optional<Kit.Points> points) {
+        Judgement judge(HandInRepository.Unjudged one, ReportDigest digest, Optional<Kit.Points> points) {
             Subject subject = new Subject(one.getAssignmentId(), one.getEnrolmentId(), one.getId());
-            return Judgement.of(ReportJson.readDigest(Packed.unpack(one.getDigest())), rulings.about(subject),
-                    DecisionService.raised(remarks.getOrDefault(one.getId(), List.of())), points);
+            return Judgement.of(digest, rulings.about(subject), DecisionService.raised(remarks.getOrDefault(one.getId(), List.of())),
+                    points);
         }
     }
 
@@ -98,9 +98,16 @@ class Judging {
     List<HandInService.Earned> earned(long assignment, Kit.Points rule) {
         List<HandInRepository.Unjudged> counting = handIns.countingDigests(assignment);
         Decided decided = new Decided(decisions.rulings(assignment), remarks(counting));
-        return counting.stream().map(one -> new HandInService.Earned(one.getEnrolmentId(), one.getId(),
-                decided.judge(one, points(one.getKitVersionId())).digest().head().points(),
-                decided.judge(one, Optional.of(rule)).digest().head().points())).toList();
+        return counting.stream().map(one -> {
+            ReportDigest digest = digest(one);
+            return new HandInService.Earned(one.getEnrolmentId(), one.getId(),
+                    decided.judge(one, digest, points(one.getKitVersionId())).digest().head().points(),
+                    decided.judge(one, digest, Optional.of(rule)).digest().head().points());
+        }).toList();
+    }
+
+    private static ReportDigest digest(HandInRepository.Unjudged one) {
+        return ReportJson.readDigest(Packed.unpack(one.getDigest()));
     }
 
     private static void keep(Connection connection, long handIn, Judgement judgement) throws SQLException {

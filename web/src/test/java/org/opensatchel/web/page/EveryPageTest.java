@@ -31,9 +31,12 @@ class EveryPageTest extends RunningApplication {
     }
 
     static Stream<Arguments> ways() {
-        return Stream.of(STUDENT, INSTRUCTOR).flatMap(who -> Stream.of(Arguments.of(who, "light", wide()),
+        Stream<Arguments> both = Stream.of(STUDENT, INSTRUCTOR).flatMap(who -> Stream.of(Arguments.of(who, "light", wide()),
                 Arguments.of(who, "dark, narrow, everything opened",
                         new Browser.NewContextOptions().setViewportSize(NARROW, 844).setColorScheme(ColorScheme.DARK))));
+        return Stream.concat(both, Stream.of(Arguments.of(STUDENT, "dark", wide().setColorScheme(ColorScheme.DARK)),
+                Arguments.of(STUDENT, "phone", new Browser.NewContextOptions().setViewportSize(390, 844)),
+                Arguments.of(STUDENT, "forced colours", wide().setForcedColors(ForcedColors.ACTIVE))));
     }
 
     private List<String> pages(String who) {
