@@ -90,6 +90,17 @@ class WhoIsWhoTest {
     }
 
     @Test
+    void emptyFoldersComeAlongAndADriveIsNoPartOfAName() {
+        List<SourceEntry> files = Stream.of("Marsh/edit/a.otio", "Marsh/.DS_Store", "Quist/b.txt")
+                .map(path -> new SourceEntry(path, 5, Optional.empty(), Optional.empty(), false, 0, NO_HANDLE)).toList();
+        List<Delivery> batch = Delivery.of(files, List.of("Marsh", "Marsh/edit", "Marsh/edit/autosave", "Marshall", "Quist"));
+        assertThat(batch).extracting(Delivery::folders).containsExactly(List.of("Marsh/edit", "Marsh/edit/autosave"), List.of());
+        Delivery onDrive = Delivery.project("DRIVE-7/MOV_Marsh", files, List.of("edit"));
+        assertThat(onDrive.bareName()).isEqualTo("MOV_Marsh");
+        assertThat(onDrive.files()).extracting(SourceEntry::path).containsExactly("Marsh/edit/a.otio", "Quist/b.txt");
+    }
+
+    @Test
     void aThousandAreToldApart() {
         List<Person> many = Stream.iterate(1, i -> i <= 1_000, i -> i + 1)
                 .map(i -> person(i, "Last" + (char) ('a' + i % 26) + i, "First" + i, "" + (100_000 + i))).toList();
