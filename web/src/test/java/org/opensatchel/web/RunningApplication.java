@@ -18,6 +18,8 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -51,6 +53,12 @@ public abstract class RunningApplication {
     private final List<BrowserContext> contexts = new ArrayList<>();
     private final List<String> complaints = new ArrayList<>();
 
+    /** What stood on the pages when a test failed: what an assertion waited for in vain says little of what came instead. */
+    @RegisterExtension
+    final AfterTestExecutionCallback whatWasSeen = test -> test.getExecutionException()
+            .ifPresent(fault -> contexts.stream().flatMap(context -> context.pages().stream())
+                    .forEach(page -> System.err.printf("%s showed %s: %s%n", test.getDisplayName(), page.url(), shortened(page))));
+
     @BeforeAll
     static void openBrowser() {
         // A slow machine is no fault of a page.
@@ -69,7 +77,7 @@ public abstract class RunningApplication {
 
     @BeforeEach
     protected void demoIsChecked() {
-        await().atMost(Duration.ofMinutes(2))
+        await().atMost(Duration.ofMinutes(8))
                 .until(() -> handIns.ofAssignment(market(), Pageable.unpaged()).stream().allMatch(HandInView::isDone));
     }
 
@@ -77,6 +85,11 @@ public abstract class RunningApplication {
     protected void closePages() {
         contexts.forEach(BrowserContext::close);
         assertThat(complaints).as("what the browser complained about").isEmpty();
+    }
+
+    private static String shortened(Page page) {
+        String text = page.locator("body").innerText();
+        return text.substring(0, Math.min(text.length(), 600)).replaceAll("\\s+", " ");
     }
 
     /** The Night Market assignment, as its instructor sees it. */
