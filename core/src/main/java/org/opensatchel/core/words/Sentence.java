@@ -23,9 +23,26 @@ public record Sentence(List<Piece> pieces, String open, String close) {
         pieces = List.copyOf(pieces);
     }
 
-    /** What was said before anything was told in pieces. */
-    static Sentence plain(String text) {
+    /** Words alone, as all was said before anything was told in pieces. */
+    public static Sentence words(String text) {
         return new Sentence(text.isEmpty() ? List.of() : List.of(new Piece(text, false)), "", "");
+    }
+
+    /** A name alone, which needs no quotation marks. */
+    public static Sentence name(String text) {
+        return new Sentence(List.of(new Piece(text, true)), "", "");
+    }
+
+    /** The same with words after it. */
+    public Sentence and(String words) {
+        return and(words(words));
+    }
+
+    /** The same with another one after it. */
+    public Sentence and(Sentence next) {
+        List<Piece> both = new ArrayList<>(pieces);
+        both.addAll(next.pieces);
+        return new Sentence(both, open, close);
     }
 
     public boolean isEmpty() {

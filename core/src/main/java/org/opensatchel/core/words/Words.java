@@ -127,8 +127,8 @@ public final class Words {
     public Said of(FindingLine finding) {
         Optional<Code> code = Code.of(finding.code());
         if (code.isEmpty() || finding.facts().isEmpty()) {
-            return new Said(code.map(this::title).orElse(finding.code()), Sentence.plain(finding.message()), Sentence.plain(finding.why()),
-                    finding.remedy().stream().map(Sentence::plain).toList());
+            return new Said(code.map(this::title).orElse(finding.code()), Sentence.words(finding.message()), Sentence.words(finding.why()),
+                    finding.remedy().stream().map(Sentence::words).toList());
         }
         return finding.guessed() ? guessed(code.get(), finding.path(), finding.at(), finding.facts().get())
                 : of(code.get(), finding.path(), finding.at(), finding.facts().get());
@@ -148,7 +148,7 @@ public final class Words {
     public Sentence of(ConsequenceLine consequence) {
         Optional<Code> code = Code.of(consequence.code());
         if (code.isEmpty() || consequence.facts().isEmpty()) {
-            return Sentence.plain(consequence.message());
+            return Sentence.words(consequence.message());
         }
         return consequence.facts().get().names().contains(MORE) ? say("more.following", consequence.facts().get())
                 : say(Phrase.of(code.get().id() + ".one", consequence.path(), consequence.at(), consequence.facts().get()));
@@ -156,19 +156,19 @@ public final class Words {
 
     /** Why a candidate is one. */
     public Sentence of(CandidateLine candidate) {
-        return candidate.reason().map(reason -> say(reason.say())).orElse(Sentence.plain(candidate.why()));
+        return candidate.reason().map(reason -> say(reason.say())).orElse(Sentence.words(candidate.why()));
     }
 
     public Sentence of(CarryLinkLine broken) {
-        return broken.reason().map(this::say).orElse(Sentence.plain(broken.why()));
+        return broken.reason().map(this::say).orElse(Sentence.words(broken.why()));
     }
 
     public Sentence of(CarryFileLine refused) {
-        return refused.reason().map(this::say).orElse(Sentence.plain(refused.why()));
+        return refused.reason().map(this::say).orElse(Sentence.words(refused.why()));
     }
 
     public Sentence of(ReportDigest.Reason broken) {
-        return broken.reason().map(this::say).orElse(Sentence.plain(broken.why()));
+        return broken.reason().map(this::say).orElse(Sentence.words(broken.why()));
     }
 
     private Said of(Code code, String path, Optional<String> at, Facts facts) {
@@ -213,10 +213,10 @@ public final class Words {
     public Sentence heading(FindingGroups.Group group) {
         Optional<Code> code = Code.of(group.code());
         if (group.isGuess()) {
-            return group.isMany() ? say("guess.many", group.shared()) : Sentence.plain(bundle.text("guess.title"));
+            return group.isMany() ? say("guess.many", group.shared()) : Sentence.words(bundle.text("guess.title"));
         }
         return group.isMany() && code.isPresent() ? many(code.get(), group.shared())
-                : Sentence.plain(code.map(this::title).orElse(group.code()));
+                : Sentence.words(code.map(this::title).orElse(group.code()));
     }
 
     /** What a report says that was not checked, a sentence each; the documents whose links nobody looked at stand in one. */
@@ -256,7 +256,7 @@ public final class Words {
      */
     public Sentence say(String key, Facts facts) {
         if (!bundle.has(key)) {
-            return Sentence.plain(key);
+            return Sentence.words(key);
         }
         Bundle.Pattern pattern = bundle.pattern(key);
         List<List<Sentence.Piece>> marked = new ArrayList<>();

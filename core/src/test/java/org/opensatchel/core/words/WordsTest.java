@@ -137,8 +137,8 @@ class WordsTest {
         Sentence said = Words.ENGLISH
                 .of(Finding.of(Code.STRUCTURE_FOLDER_RENAMED).path(ProjectPath.of("x")).fact(EXPECTED, "y".repeat(5_000)).make()).message();
         assertThat(said.bounded()).hasSize(Sentence.MOST).endsWith("…");
-        assertThat(Sentence.plain("élan").begun()).hasToString("Élan");
-        assertThat(Sentence.plain("").begun().isEmpty()).isTrue();
+        assertThat(Sentence.words("élan").begun()).hasToString("Élan");
+        assertThat(Sentence.words("").begun().isEmpty()).isTrue();
     }
 
     /** Places in the words of who made the document; what has no word stays as it is. */

@@ -33,6 +33,14 @@ public class AuditService {
         entries.save(new AuditEntry(clock.instant(), account, about, what, kept.replace("\0", "")));
     }
 
+    /**
+     * That somebody looked at something. Nobody waits for the disk because of it: when the machine itself loses its power, the last half
+     * second of who looked at what is lost, with whatever else the transaction did.
+     */
+    public void saw(long account, About about) {
+        entries.saw(clock.instant(), account, about.assignment, about.enrolment, about.handIn);
+    }
+
     /** One page of an assignment's log, the newest first. */
     @Transactional(readOnly = true)
     public Page<AuditLine> of(long assignment, Pageable page) {

@@ -77,7 +77,7 @@ public class CourseService {
 
     /** An assignment for one of its instructors. */
     public AssignmentView forInstructor(long assignmentId, long accountId) {
-        return assignments.taughtBy(assignmentId, accountId).map(AssignmentView::of).orElseThrow(NotAccessible::new);
+        return taught(assignmentId, accountId).orElseThrow(NotAccessible::new);
     }
 
     /** An assignment for somebody who may plan it; an assistant of the course may not. */
@@ -132,9 +132,9 @@ public class CourseService {
         return teams.teamOf(assignmentId, enrolmentId).orElse("");
     }
 
-    /** Whether an account teaches the assignment, for addresses that students and instructors share. */
-    public boolean teaches(long assignmentId, long accountId) {
-        return assignments.taughtBy(assignmentId, accountId).isPresent();
+    /** The assignment, if an account teaches it, for addresses that students and instructors share. */
+    public Optional<AssignmentView> taught(long assignmentId, long accountId) {
+        return assignments.taughtBy(assignmentId, accountId).map(AssignmentView::of);
     }
 
     public boolean mayPlanCourse(long courseId, long accountId) {
@@ -156,7 +156,6 @@ public class CourseService {
         return id;
     }
 
-    /** Who has more time for an assignment, and until when. */
     /** The deadlines of an assignment: everybody's, and those of who has more time. */
     public record Deadlines(Deadline general, Map<Long, Instant> more) {
         public Deadline of(long enrolment) {

@@ -32,6 +32,9 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId and h.kind = :kind order by h.number desc")
     List<HandInView> ofStudent(long assignmentId, long enrolmentId, HandIn.Kind kind);
 
+    @Query(COLUMNS + "where h.assignmentId = :assignmentId and h.enrolmentId = :enrolmentId order by h.number desc")
+    List<HandInView> allOfStudent(long assignmentId, long enrolmentId);
+
     /** Of each student who checked before handing in the last time they did. */
     @Query(COLUMNS
             + "where h.assignmentId = :assignmentId and h.kind = PRE_CHECK and h.number = (select max(o.number) from HandIn o where o.assignmentId = h.assignmentId and o.enrolmentId = h.enrolmentId and o.kind = PRE_CHECK)")
@@ -151,8 +154,9 @@ interface HandInRepository extends Repository<HandIn, Long> {
             + "(select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id))")
     List<Long> countingUnjudged(long assignment);
 
-    @Query(nativeQuery = true, value = "select kit_version_id from hand_in where id = :id")
-    long kitVersion(long id);
+    /** What is needed to judge some hand-ins, whatever was judged of them before; one from before there were digests has none. */
+    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, kit_version_id as kitVersionId, digest from hand_in where id in (:ids)")
+    List<Unjudged> toJudge(Collection<Long> ids);
 
     /** Of each student the hand-in that counts, with what the board counts of it, in one go ({@link HandInView#of}, {@link Tally#of}). */
     @Query(nativeQuery = true, value = LAST

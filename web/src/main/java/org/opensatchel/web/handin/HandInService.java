@@ -60,12 +60,14 @@ public class HandInService {
     private final CheckQueue queue;
     private final LinkPages pages;
     private final Judging judging;
+    private final Digests digests;
     private final Clock clock;
     private final TransactionTemplate transaction;
     private final int kept;
 
     HandInService(HandInRepository handIns, CourseService courses, KitService kits, HandoutService handouts, Contents contents,
-            CheckLanes lanes, CheckQueue queue, LinkPages pages, Judging judging, SatchelProperties properties, Clock clock,
+            CheckLanes lanes, CheckQueue queue, LinkPages pages, Judging judging, Digests digests, SatchelProperties properties,
+            Clock clock,
             PlatformTransactionManager transactions) {
         this.kept = Math.max(1, properties.quotas().kept());
         this.handIns = handIns;
@@ -78,6 +80,7 @@ public class HandInService {
         this.queue = queue;
         this.pages = pages;
         this.judging = judging;
+        this.digests = digests;
         this.clock = clock;
     }
 
@@ -256,12 +259,12 @@ public class HandInService {
     @Transactional(readOnly = true)
     public Shown show(long handInId, long accountId) {
         HandInView handIn = handIns.view(handInId).orElseThrow(NotAccessible::new);
-        if (courses.teaches(handIn.assignmentId(), accountId)) {
-            AssignmentView assignment = courses.forInstructor(handIn.assignmentId(), accountId);
-            if (handIn.isPreCheck() && !assignment.showsPreChecks()) {
+        Optional<AssignmentView> taught = courses.taught(handIn.assignmentId(), accountId);
+        if (taught.isPresent()) {
+            if (handIn.isPreCheck() && !taught.get().showsPreChecks()) {
                 throw new NotAccessible();
             }
-            return new Shown(handIn, new Place(assignment, courses.student(assignment, handIn.enrolmentId())), true);
+            return new Shown(handIn, new Place(taught.get(), courses.student(taught.get(), handIn.enrolmentId())), true);
         }
         Place own = courses.forStudent(handIn.assignmentId(), accountId);
         if (own.student().enrolmentId() == handIn.enrolmentId()) {
@@ -303,13 +306,19 @@ public class HandInService {
     @Transactional
     public ReportDigest digest(Shown shown) {
         long id = shown.handIn().id();
-        return handIns.digest(id).map(packed -> ReportJson.readDigest(Packed.unpack(packed))).orElseGet(() -> digested(id));
+        return handIns.digest(id).map(digests::read).orElseGet(() -> digested(id));
     }
 
     /** What counts of a report after what was decided about it. */
     @Transactional
     public Judgement judgement(Shown shown) {
-        return judging.of(shown.handIn(), handIns.kitVersion(shown.handIn().id()), digest(shown));
+        return judged(shown.place(), List.of(shown.handIn().id())).get(shown.handIn().id()).judgement();
+    }
+
+    /** Some hand-ins of a student, with what was decided about them. */
+    @Transactional
+    public Map<Long, Judged> judged(Place place, List<Long> some) {
+        return judging.of(place.assignment().id(), some, this::digested);
     }
 
     /**
@@ -359,14 +368,12 @@ public class HandInService {
         return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandIn.Kind.HAND_IN);
     }
 
-    /** What the student had checked last before this came, as a hand-in or before one. */
+    /** What a student handed in and checked before, as far as whoever looks may see it; the newest first of each. */
     @Transactional(readOnly = true)
-    public Optional<HandInView> before(Shown shown) {
+    public List<HandInView> seen(Shown shown) {
         boolean own = !shown.byInstructor() || shown.place().assignment().showsPreChecks();
-        return Stream.concat(ofStudent(shown.place()).stream(), own ? preChecks(shown.place()).stream() : Stream.empty())
-                .filter(other -> other.isDone() && !"blocked".equals(other.verdict())
-                        && other.receivedAt().isBefore(shown.handIn().receivedAt()))
-                .max(Comparator.comparing(HandInView::receivedAt));
+        return handIns.allOfStudent(shown.place().assignment().id(), shown.place().student().enrolmentId()).stream()
+                .filter(one -> own || !one.isPreCheck()).toList();
     }
 
     /** A student's pre-checks, the newest first. */

@@ -9,13 +9,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.ReportDigest;
-import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.core.report.Score;
 import org.opensatchel.core.report.Summary;
 import org.opensatchel.core.review.Judgement;
@@ -24,7 +24,6 @@ import org.opensatchel.web.decision.DecisionService;
 import org.opensatchel.web.decision.RemarkView;
 import org.opensatchel.web.decision.Subject;
 import org.opensatchel.web.kit.KitService;
-import org.opensatchel.worker.Packed;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -43,20 +42,29 @@ class Judging {
     private final DecisionService decisions;
     private final KitService kits;
     private final EntityManager entities;
+    private final Digests digests;
 
-    Judging(HandInRepository handIns, DecisionService decisions, KitService kits, EntityManager entities) {
+    Judging(HandInRepository handIns, DecisionService decisions, KitService kits, EntityManager entities, Digests digests) {
+        this.digests = digests;
         this.handIns = handIns;
         this.decisions = decisions;
         this.kits = kits;
         this.entities = entities;
     }
 
-    /** What counts of a hand-in's digest. */
-    Judgement of(HandInView handIn, long kitVersion, ReportDigest digest) {
-        Subject subject = new Subject(handIn.assignmentId(), handIn.enrolmentId(), handIn.id());
-        List<RemarkView> remarks = decisions.remarks(List.of(handIn.id())).getOrDefault(handIn.id(), List.of());
-        return Judgement.of(digest, decisions.rulings(handIn.assignmentId()).about(subject), DecisionService.raised(remarks),
-                points(kitVersion));
+    /**
+     * What counts of some hand-ins of one assignment, by hand-in: so many questions to the database, however many they are.
+     *
+     * @param digested makes the digest of a report from before there were any
+     */
+    Map<Long, Judged> of(long assignment, Collection<Long> ids, LongFunction<ReportDigest> digested) {
+        List<HandInRepository.Unjudged> some = handIns.toJudge(ids);
+        Decided decided = new Decided(decisions.rulings(assignment), remarks(some));
+        return some.stream().collect(Collectors.toMap(HandInRepository.Unjudged::getId, one -> {
+            Kit kit = kits.version(one.getKitVersionId()).kit();
+            ReportDigest digest = one.getDigest() == null ? digested.apply(one.getId()) : digests.read(one.getDigest());
+            return new Judged(decided.judge(one, digest, kit.points()), kit.version(), decided.remarks(one));
+        }));
     }
 
     private Optional<Kit.Points> points(long kitVersion) {
@@ -75,7 +83,7 @@ class Judging {
             entities.unwrap(Session.class).doWork(connection -> {
                 for (HandInRepository.Unjudged one : some) {
                     Decided decided = new Decided(rulings.get(one.getAssignmentId()), remarks);
-                    keep(connection, one.getId(), decided.judge(one, digest(one), points(one.getKitVersionId())));
+                    keep(connection, one.getId(), decided.judge(one, digests.read(one.getDigest()), points(one.getKitVersionId())));
                 }
             });
         }
@@ -89,8 +97,11 @@ class Judging {
     private record Decided(DecisionService.Rulings rulings, Map<Long, List<RemarkView>> remarks) {
         Judgement judge(HandInRepository.Unjudged one, ReportDigest digest, Optional<Kit.Points> points) {
             Subject subject = new Subject(one.getAssignmentId(), one.getEnrolmentId(), one.getId());
-            return Judgement.of(digest, rulings.about(subject), DecisionService.raised(remarks.getOrDefault(one.getId(), List.of())),
-                    points);
+            return Judgement.of(digest, rulings.about(subject), DecisionService.raised(remarks(one)), points);
+        }
+
+        List<RemarkView> remarks(HandInRepository.Unjudged one) {
+            return remarks.getOrDefault(one.getId(), List.of());
         }
     }
 
@@ -99,15 +110,11 @@ class Judging {
         List<HandInRepository.Unjudged> counting = handIns.countingDigests(assignment);
         Decided decided = new Decided(decisions.rulings(assignment), remarks(counting));
         return counting.stream().map(one -> {
-            ReportDigest digest = digest(one);
+            ReportDigest digest = digests.read(one.getDigest());
             return new HandInService.Earned(one.getEnrolmentId(), one.getId(),
                     decided.judge(one, digest, points(one.getKitVersionId())).digest().head().points(),
                     decided.judge(one, digest, Optional.of(rule)).digest().head().points());
         }).toList();
-    }
-
-    private static ReportDigest digest(HandInRepository.Unjudged one) {
-        return ReportJson.readDigest(Packed.unpack(one.getDigest()));
     }
 
     private static void keep(Connection connection, long handIn, Judgement judgement) throws SQLException {

@@ -34,8 +34,4 @@ interface PastReportRepository extends Repository<HandIn, Long> {
 
         int getShould();
     }
-
-    /** Which version of the kit a hand-in was checked by. */
-    @Query(nativeQuery = true, value = "select k.version from hand_in h join kit_version k on k.id = h.kit_version_id where h.id = :handIn")
-    int version(long handIn);
 }

@@ -41,12 +41,6 @@ public class PastReports {
                 line.getShould());
     }
 
-    /** Which version of the kit the report that is there now was made by. */
-    @Transactional(readOnly = true)
-    public int version(long handIn) {
-        return reports.version(handIn);
-    }
-
     /** One of them as it was, without what was decided about it. */
     @Transactional(readOnly = true)
     public ReportDigest digest(long handIn, long id) {

@@ -1,18 +1,19 @@
 package org.opensatchel.web.handin;
 
 import java.time.Duration;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.Since;
 import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.words.Sentence;
-import org.opensatchel.core.words.Words;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Component;
@@ -40,7 +41,11 @@ public class ReportPage {
      * @param page of the list of links, from 1
      */
     public void fill(HandInService.Shown shown, int page, Map<String, String> asked, Model model) {
-        Judgement judgement = handIns.judgement(shown);
+        List<HandInView> all = handIns.seen(shown);
+        Optional<HandInView> before = before(shown.handIn(), all);
+        Map<Long, Judged> judged = handIns.judged(shown.place(),
+                Stream.concat(Stream.of(shown.handIn()), before.stream()).map(HandInView::id).toList());
+        Judgement judgement = judged.get(shown.handIn().id()).judgement();
         ReportDigest digest = judgement.digest();
         model.addAttribute("judgement", judgement);
         model.addAttribute("report", digest.head());
@@ -51,7 +56,7 @@ public class ReportPage {
         List<String> told = List.of("media", "points", "steps");
         model.addAttribute("notChecked",
                 Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !told.contains(what)).toList()));
-        model.addAttribute("since", since(shown, digest).orElse(null));
+        model.addAttribute("since", before.map(last -> since(last, judged.get(last.id()).judgement(), judgement)).orElse(null));
         model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
         if (digest.head().counts().must() > 0 && !digest.head().verdict().equals(Verdict.BLOCKED)) {
             model.addAttribute("skipTo", "#finding-0");
@@ -61,11 +66,11 @@ public class ReportPage {
         model.addAttribute("opening", digest.opening().orElse(null));
         model.addAttribute("passed",
                 judgement.waived().stream().map(one -> Speech.words().of(one.finding()).message()).limit(MOST_CHANGES).toList());
-        lay(shown, judgement, asked, model);
+        lay(shown, judged.get(shown.handIn().id()), asked, model);
         model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
-        model.addAttribute("outcomes", new OutcomeWords());
-        model.addAttribute("listed", LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted)));
-        model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : handIns.ofStudent(shown.place()));
+        model.addAttribute("listed",
+                LinkPage.of(page, digest.head().project().links(), wanted -> handIns.links(shown, wanted), Speech.words()));
+        model.addAttribute("others", shown.handIn().isPreCheck() ? List.of() : all.stream().filter(one -> !one.isPreCheck()).toList());
     }
 
     /** The places of the links that were let pass, those that only follow from something among them. */
@@ -80,9 +85,9 @@ public class ReportPage {
         return places;
     }
 
-    void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
+    void lay(HandInService.Shown shown, Judged judged, Map<String, String> asked, Model model) {
         if (!shown.handIn().isPreCheck()) {
-            desks.forEach(desk -> desk.lay(shown, judgement, asked, model));
+            desks.forEach(desk -> desk.lay(shown, judged, asked, model));
         }
     }
 
@@ -92,16 +97,21 @@ public class ReportPage {
                 : courses.deadlines(shown.place().assignment()).of(shown.handIn().enrolmentId()).late(shown.handIn().receivedAt());
     }
 
-    /** What became of what the check before found: the last one that was made before this project came. */
-    private Optional<SinceBefore> since(HandInService.Shown shown, ReportDigest digest) {
-        return handIns.before(shown).map(before -> {
-            Since since = Since.between(handIns.judgement(new HandInService.Shown(before, shown.place(), false)).digest().head().findings(),
-                    digest.head().findings());
-            Words words = Speech.words();
-            return new SinceBefore(before, since.fixed().size(), since.fresh().size(),
-                    since.fixed().stream().limit(MOST_CHANGES).map(finding -> words.of(finding).message()).toList(),
-                    since.fresh().stream().limit(MOST_CHANGES).map(finding -> words.of(finding).message()).toList());
-        });
+    /** What the student had checked last before this came, as a hand-in or before one. */
+    private static Optional<HandInView> before(HandInView now, List<HandInView> all) {
+        return all.stream()
+                .filter(other -> other.isDone() && !"blocked".equals(other.verdict()) && other.receivedAt().isBefore(now.receivedAt()))
+                .max(Comparator.comparing(HandInView::receivedAt));
+    }
+
+    /** What became of what the check before found. */
+    private static SinceBefore since(HandInView before, Judgement then, Judgement now) {
+        Since since = Since.between(then.digest().head().findings(), now.digest().head().findings());
+        return new SinceBefore(before, since.fixed().size(), since.fresh().size(), told(since.fixed()), told(since.fresh()));
+    }
+
+    private static List<Sentence> told(List<FindingLine> findings) {
+        return findings.stream().limit(MOST_CHANGES).map(finding -> Speech.words().of(finding).message()).toList();
     }
 
     /** What a page says of the check before. */

@@ -52,6 +52,10 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
             int bend = Math.max(60, (x2 - x1) / 2);
             return "M" + x1 + " " + y1 + " C" + (x1 + bend) + " " + y1 + " " + (x2 - bend) + " " + y2 + " " + x2 + " " + y2;
         }
+
+        private Thread withOneMore() {
+            return new Thread(kind, guessed, x1, y1, x2, y2, link, count + 1, words);
+        }
     }
 
     /** Whether any link is only guessed. */
@@ -193,12 +197,15 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
                     continue;
                 }
                 String kind = passed.contains(place(link.document(), link.at())) ? "far" : kind(link);
+                String way = kind + link.sure().isPresent() + from.y + ":" + to;
+                Thread first = threads.get(way);
+                if (first != null) {
+                    threads.put(way, first.withOneMore());
+                    continue;
+                }
                 int x2 = kind.equals("broken") ? TO - 6 : kind.equals("pinned") ? TO + 2 : TO + 8;
                 int x1 = from.x + (int) (from.text.length() * LETTER) + 8;
-                Thread one = new Thread(kind, link.sure().isPresent(), x1, from.y - 4, x2, to, numbers.get(i), 1, words(link));
-                threads.merge(kind + link.sure().isPresent() + from.y + ":" + to, one,
-                        (first, next) -> new Thread(kind, first.guessed, first.x1, first.y1, first.x2, first.y2,
-                                first.link, first.count + 1, first.words));
+                threads.put(way, new Thread(kind, link.sure().isPresent(), x1, from.y - 4, x2, to, numbers.get(i), 1, words(link)));
             }
             List<Thread> order = new ArrayList<>(threads.values());
             // What is torn is drawn over what is whole.

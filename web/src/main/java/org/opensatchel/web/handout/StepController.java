@@ -63,8 +63,8 @@ class StepController {
     @GetMapping("/assignments/{id}/steps/{number}/picture")
     ResponseEntity<InputStreamResource> picture(@PathVariable long id, @PathVariable int number, @AuthenticationPrincipal SignedIn me)
             throws IOException {
-        AssignmentView assignment = courses.teaches(id, me.accountId()) ? courses.forInstructor(id, me.accountId())
-                : courses.forStudent(id, me.accountId()).assignment();
+        AssignmentView assignment = courses.taught(id, me.accountId())
+                .orElseGet(() -> courses.forStudent(id, me.accountId()).assignment());
         Kit kit = kit(assignment);
         Kit.Step step = step(kit, number);
         String path = step.picture().orElseThrow(NotAccessible::new).text();

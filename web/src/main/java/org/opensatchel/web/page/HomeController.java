@@ -64,7 +64,7 @@ class HomeController {
 
     @GetMapping("/assignments/{id}")
     String assignment(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
-        if (courses.teaches(id, me.accountId())) {
+        if (courses.taught(id, me.accountId()).isPresent()) {
             return "redirect:/assignments/" + id + "/review";
         }
         courses.forStudent(id, me.accountId());

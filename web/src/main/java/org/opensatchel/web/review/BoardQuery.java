@@ -47,6 +47,11 @@ record BoardQuery(String q, String verdict, String code, String section, String 
         return open.equals(ALL_OPEN);
     }
 
+    /** The same students in the same order, whatever is unfolded of them. */
+    BoardQuery folded() {
+        return new BoardQuery(q, verdict, code, section, team, show, sort, "");
+    }
+
     public boolean isAll() {
         return q.isEmpty() && verdict.isEmpty() && code.isEmpty() && section.isEmpty() && team.isEmpty() && show.isEmpty();
     }

@@ -34,8 +34,10 @@ class ReviewController {
     private final CourseService courses;
     private final HandInService handIns;
     private final BoardMaker boards;
+    private final BoardOrders orders;
 
-    ReviewController(CourseService courses, HandInService handIns, BoardMaker boards) {
+    ReviewController(CourseService courses, HandInService handIns, BoardMaker boards, BoardOrders orders) {
+        this.orders = orders;
         this.courses = courses;
         this.handIns = handIns;
         this.boards = boards;
@@ -57,6 +59,7 @@ class ReviewController {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         BoardQuery query = BoardQuery.of(asked);
         Board board = boards.board(assignment, me.accountId(), query);
+        orders.saw(assignment, me.accountId(), board);
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "review");
         model.addAttribute("board", board);

@@ -1,5 +1,6 @@
 package org.opensatchel.web.review;
 
+import java.util.Comparator;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.web.account.SignedIn;
@@ -7,6 +8,8 @@ import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.mail.MailService;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -20,12 +23,15 @@ import org.springframework.web.bind.annotation.RequestParam;
 class StudentController {
 
     private final CourseService courses;
+    private final HandInService handIns;
     private final BoardMaker boards;
     private final StudentDesk desk;
     private final MailService mails;
     private final AuditService audit;
 
-    StudentController(CourseService courses, BoardMaker boards, StudentDesk desk, MailService mails, AuditService audit) {
+    StudentController(CourseService courses, HandInService handIns, BoardMaker boards, StudentDesk desk, MailService mails,
+            AuditService audit) {
+        this.handIns = handIns;
         this.courses = courses;
         this.boards = boards;
         this.desk = desk;
@@ -39,12 +45,14 @@ class StudentController {
             Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         BoardQuery query = BoardQuery.of(asked);
-        Optional<BoardRow> row = boards.board(assignment, me.accountId(), BoardQuery.ALL).all().stream()
-                .filter(one -> one.student().enrolmentId() == enrolmentId).findFirst();
-        BoardRow found = row.orElseThrow(NotAccessible::new);
-        if (found.handIn().isPresent()) {
-            return "redirect:" + StudentDesk.address(assignment, found, query);
+        CourseService.Place place = new CourseService.Place(assignment, courses.student(assignment, enrolmentId));
+        Optional<HandInView> counts = handIns.ofStudent(place).stream().filter(one -> !one.isWithdrawn())
+                .max(Comparator.comparing(HandInView::countsSince));
+        if (counts.isPresent()) {
+            return "redirect:" + counts.get().address() + query.carried();
         }
+        BoardRow found = boards.board(assignment, me.accountId(), BoardQuery.ALL).all().stream()
+                .filter(one -> one.student().enrolmentId() == enrolmentId).findFirst().orElseThrow(NotAccessible::new);
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "review");
         model.addAttribute("row", found);
@@ -54,7 +62,7 @@ class StudentController {
         model.addAttribute("done", audit.ofStudent(id, enrolmentId));
         model.addAttribute("neighbours", desk.neighbours(assignment, me, query, enrolmentId));
         model.addAttribute("query", query);
-        desk.toldUs(new CourseService.Place(assignment, found.student()), model);
+        desk.toldUs(place, model);
         model.addAttribute("module", "desk");
         return "review/student";
     }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Score;
@@ -15,16 +16,17 @@ import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.audit.AuditService;
-import org.opensatchel.web.audit.Deed;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.decision.DecisionService;
 import org.opensatchel.web.decision.GivenView;
 import org.opensatchel.web.handin.Desk;
 import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.Judged;
 import org.opensatchel.web.handin.PastReports;
 import org.opensatchel.web.handout.StepService;
 import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.slip.SlipService;
 import org.opensatchel.web.text.Speech;
@@ -39,7 +41,7 @@ class StudentDesk implements Desk {
     private static final int MOST_WAIVED = 100;
     private static final int MOST_PLACES = 8;
 
-    private final BoardMaker boards;
+    private final BoardOrders orders;
     private final DecisionService decisions;
     private final AuditService audit;
     private final SlipService slips;
@@ -48,14 +50,14 @@ class StudentDesk implements Desk {
     private final PastReports reports;
     private final KitService kits;
 
-    StudentDesk(BoardMaker boards, DecisionService decisions, AuditService audit, SlipService slips, StepService steps,
+    StudentDesk(BoardOrders orders, DecisionService decisions, AuditService audit, SlipService slips, StepService steps,
             LocationService locations, PastReports reports, KitService kits) {
         this.steps = steps;
         this.locations = locations;
         this.reports = reports;
         this.kits = kits;
         this.slips = slips;
-        this.boards = boards;
+        this.orders = orders;
         this.decisions = decisions;
         this.audit = audit;
     }
@@ -78,7 +80,7 @@ class StudentDesk implements Desk {
     record Off(Sentence what, BigDecimal points) {}
 
     @Override
-    public void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
+    public void lay(HandInService.Shown shown, Judged judged, Map<String, String> asked, Model model) {
         if (!shown.byInstructor()) {
             return;
         }
@@ -88,18 +90,18 @@ class StudentDesk implements Desk {
         BoardQuery query = BoardQuery.of(asked);
         model.addAttribute("neighbours", neighbours(assignment, me, query, shown.place().student().enrolmentId()));
         model.addAttribute("query", query);
-        if (judgement == null) {
+        if (judged == null) {
             return;
         }
-        toldUs(shown.place(), model);
+        Judgement judgement = judged.judgement();
+        Optional<Kit> newest = kits.current(assignment).map(PublishedKit::kit);
+        toldUs(shown.place(), newest, model);
         model.addAttribute("past", reports.of(handIn));
-        int version = reports.version(handIn);
-        model.addAttribute("newestKit",
-                kits.current(assignment).map(kit -> kit.kit().version()).filter(newest -> newest > version).orElse(null));
+        model.addAttribute("newestKit", newest.map(Kit::version).filter(version -> version > judged.kitVersion()).orElse(null));
         model.addAttribute("module", "desk");
         model.addAttribute("titles", Speech.words());
         model.addAttribute("waived", judgement.waived().stream().limit(MOST_WAIVED).map(StudentDesk::waived).toList());
-        model.addAttribute("remarks", decisions.remarks(List.of(handIn)).getOrDefault(handIn, List.of()));
+        model.addAttribute("remarks", judged.remarks());
         model.addAttribute("decision", decisions.decisions(List.of(handIn)).get(handIn));
         GivenView given = decisions.given(List.of(handIn)).get(handIn);
         model.addAttribute("given", given);
@@ -111,12 +113,16 @@ class StudentDesk implements Desk {
         model.addAttribute("done", audit.ofStudent(assignment.id(), shown.handIn().enrolmentId()));
         model.addAttribute("newDue",
                 LocalDateTime.ofInstant(newDue(assignment), assignment.deadline().zone()).truncatedTo(ChronoUnit.MINUTES));
-        audit.log(me.accountId(), new AuditService.About(assignment.id(), shown.handIn().enrolmentId(), handIn), Deed.SAW, "");
+        audit.saw(me.accountId(), new AuditService.About(assignment.id(), shown.handIn().enrolmentId(), handIn));
     }
 
     /** What the student said of themselves: steps they did, and where the project lies. */
     void toldUs(CourseService.Place place, Model model) {
-        model.addAttribute("steps", kits.current(place.assignment()).map(kit -> steps.of(place, kit.kit())).orElse(List.of()).stream()
+        toldUs(place, kits.current(place.assignment()).map(PublishedKit::kit), model);
+    }
+
+    private void toldUs(CourseService.Place place, Optional<Kit> newest, Model model) {
+        model.addAttribute("steps", newest.map(kit -> steps.of(place, kit)).orElse(List.of()).stream()
                 .filter(one -> one.step().confirm()).toList());
         model.addAttribute("placed", locations.history(place).stream().limit(MOST_PLACES).toList());
     }
@@ -129,20 +135,15 @@ class StudentDesk implements Desk {
     }
 
     Neighbours neighbours(AssignmentView assignment, SignedIn me, BoardQuery query, long enrolment) {
-        List<BoardRow> shown = boards.board(assignment, me.accountId(), query).shown();
-        int at = -1;
-        for (int i = 0; i < shown.size(); i++) {
-            at = shown.get(i).student().enrolmentId() == enrolment ? i : at;
-        }
-        String back = "/assignments/" + assignment.id() + "/review" + query.carried();
-        return at < 0 ? new Neighbours(0, shown.size(), "", "", back)
-                : new Neighbours(at + 1, shown.size(), at == 0 ? "" : address(assignment, shown.get(at - 1), query),
-                        at == shown.size() - 1 ? "" : address(assignment, shown.get(at + 1), query), back);
+        BoardOrders.Place place = orders.of(assignment, me.accountId(), query, enrolment);
+        return new Neighbours(place.place(), place.all(), place.previous().map(one -> address(assignment, one, query)).orElse(""),
+                place.next().map(one -> address(assignment, one, query)).orElse(""),
+                "/assignments/" + assignment.id() + "/review" + query.carried());
     }
 
-    static String address(AssignmentView assignment, BoardRow row, BoardQuery query) {
-        return row.handIn().map(handIn -> "/hand-ins/" + handIn.id())
-                .orElse("/assignments/" + assignment.id() + "/students/" + row.student().enrolmentId()) + query.carried();
+    /** It leads on to what they handed in, when there is something. */
+    private static String address(AssignmentView assignment, long enrolment, BoardQuery query) {
+        return "/assignments/" + assignment.id() + "/students/" + enrolment + query.carried();
     }
 
     private static Waived waived(Judgement.Waived one) {

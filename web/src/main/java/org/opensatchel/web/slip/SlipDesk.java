@@ -2,10 +2,10 @@ package org.opensatchel.web.slip;
 
 import java.util.List;
 import java.util.Map;
-import org.opensatchel.core.review.Judgement;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.handin.Desk;
 import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.Judged;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -21,7 +21,7 @@ class SlipDesk implements Desk {
     }
 
     @Override
-    public void lay(HandInService.Shown shown, Judgement judgement, Map<String, String> asked, Model model) {
+    public void lay(HandInService.Shown shown, Judged judged, Map<String, String> asked, Model model) {
         boolean byLink = model.containsAttribute("byLink");
         boolean own = SecurityContextHolder.getContext().getAuthentication() != null
                 && SecurityContextHolder.getContext().getAuthentication().getPrincipal() instanceof SignedIn me

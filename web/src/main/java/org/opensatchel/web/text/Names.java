@@ -13,11 +13,12 @@ public class Names {
 
     /** A name with what cannot be seen, or turns the reading direction, shown as its code. */
     public static String shown(String name) {
+        if (name.codePoints().noneMatch(Names::isHidden)) {
+            return name;
+        }
         StringBuilder out = new StringBuilder(name.length());
         name.codePoints().forEach(point -> {
-            int type = Character.getType(point);
-            if (Character.isISOControl(point) || type == Character.FORMAT || type == Character.LINE_SEPARATOR
-                    || type == Character.PARAGRAPH_SEPARATOR) {
+            if (isHidden(point)) {
                 out.append(String.format("\\u%04x", point));
             } else {
                 out.appendCodePoint(point);
@@ -26,9 +27,15 @@ public class Names {
         return out.toString();
     }
 
+    private static boolean isHidden(int point) {
+        int type = Character.getType(point);
+        return Character.isISOControl(point) || type == Character.FORMAT || type == Character.LINE_SEPARATOR
+                || type == Character.PARAGRAPH_SEPARATOR;
+    }
+
     /** A path shortened in the middle, never at the end. */
-    public String shortened(String path, int most) {
-        String shown = visible(path);
+    public static String shortened(String path, int most) {
+        String shown = shown(path);
         if (shown.length() <= most) {
             return shown;
         }

@@ -1,5 +1,6 @@
 package org.opensatchel.web.text;
 
+import java.util.List;
 import java.util.Set;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.report.Report.CandidateLine;
@@ -18,7 +19,8 @@ import org.thymeleaf.templatemode.TemplateMode;
 
 /**
  * For templates, {@code say:it="${sentence}"}: a sentence, or a phrase in the language of the page, with its names in the letter meant for
- * names. A page says hundreds of them; a fragment for each took longer than all the rest of it.
+ * names; and {@code say:facts="${facts}"}: the terms of a list with what they stand for ({@link Fact}). A page says hundreds of them; a
+ * fragment for each took longer than all the rest of it.
  */
 @Component
 class SaidDialect extends AbstractProcessorDialect {
@@ -35,23 +37,39 @@ class SaidDialect extends AbstractProcessorDialect {
 
     @Override
     public Set<IProcessor> getProcessors(String prefix) {
-        return Set.of(new It(prefix, tell));
+        return Set.of(new It(prefix, tell), new Facts(prefix));
     }
 
-    private static final class It extends AbstractAttributeTagProcessor {
-        private final Tell tell;
+    /** Fills an element with what an expression gives. */
+    private abstract static class Filling extends AbstractAttributeTagProcessor {
 
-        It(String prefix, Tell tell) {
-            super(TemplateMode.HTML, prefix, null, false, "it", true, PRECEDENCE, true);
-            this.tell = tell;
+        Filling(String prefix, String name) {
+            super(TemplateMode.HTML, prefix, null, false, name, true, PRECEDENCE, true);
         }
 
         @Override
         protected void doProcess(ITemplateContext context, IProcessableElementTag tag, AttributeName name, String value,
                 IElementTagStructureHandler structure) {
-            Object said = StandardExpressions.getExpressionParser(context.getConfiguration()).parseExpression(context, value)
-                    .execute(context);
-            structure.setBody(html(sentence(said)), false);
+            structure.setBody(html(StandardExpressions.getExpressionParser(context.getConfiguration()).parseExpression(context, value)
+                    .execute(context)), false);
+        }
+
+        abstract String html(Object value);
+    }
+
+    private static final class It extends Filling {
+        private final Tell tell;
+
+        It(String prefix, Tell tell) {
+            super(prefix, "it");
+            this.tell = tell;
+        }
+
+        @Override
+        String html(Object said) {
+            StringBuilder out = new StringBuilder();
+            write(sentence(said), out);
+            return out.toString();
         }
 
         private Sentence sentence(Object said) {
@@ -60,18 +78,47 @@ class SaidDialect extends AbstractProcessorDialect {
             }
             return said instanceof CandidateLine candidate ? tell.of(candidate) : tell.of((Phrase) said);
         }
+    }
 
-        /** Everything in it is escaped: what is said has names in it that somebody else chose. */
-        private static String html(Sentence sentence) {
+    private static final class Facts extends Filling {
+
+        Facts(String prefix) {
+            super(prefix, "facts");
+        }
+
+        @Override
+        String html(Object facts) {
             StringBuilder out = new StringBuilder();
-            for (Sentence.Piece piece : sentence.pieces()) {
-                if (piece.isName()) {
-                    out.append("<span class=\"name\">").append(HtmlUtils.htmlEscape(Names.shown(piece.text()), "UTF-8")).append("</span>");
-                } else {
-                    out.append(HtmlUtils.htmlEscape(piece.text(), "UTF-8"));
-                }
+            for (Object fact : (List<?>) facts) {
+                write((Fact) fact, out);
             }
             return out.toString();
         }
+
+        private static void write(Fact fact, StringBuilder out) {
+            out.append("<dt>").append(escaped(fact.term())).append("</dt><dd>");
+            boolean several = fact.values().size() > 1;
+            for (Sentence value : fact.values()) {
+                out.append(several ? "<div>" : "");
+                SaidDialect.write(value, out);
+                out.append(several ? "</div>" : "");
+            }
+            out.append("</dd>");
+        }
+    }
+
+    /** Everything in it is escaped: what is said has names in it that somebody else chose. */
+    private static void write(Sentence sentence, StringBuilder out) {
+        for (Sentence.Piece piece : sentence.pieces()) {
+            if (piece.isName()) {
+                out.append("<span class=\"name\">").append(escaped(Names.shown(piece.text()))).append("</span>");
+            } else {
+                out.append(escaped(piece.text()));
+            }
+        }
+    }
+
+    private static String escaped(String text) {
+        return HtmlUtils.htmlEscape(text, "UTF-8");
     }
 }
