@@ -1,6 +1,7 @@
 package org.opensatchel.web.handin;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportDigest.Broken;
@@ -40,14 +41,15 @@ public record CarryGrid(List<Column> machines, List<Row> rows) {
             return links - breaks;
         }
 
-        /** Where stitches stand, in the drawing's units. */
-        public List<Integer> whole() {
-            return IntStream.range(0, shown() - fallen()).map(i -> i * STITCH).boxed().toList();
+        /** The stitches that hold, as a path (SVG 2, section 9.3). */
+        public String whole() {
+            return IntStream.range(0, shown() - fallen()).mapToObj(i -> "M" + (i * STITCH + 1) + " 8h6").collect(Collectors.joining());
         }
 
-        /** Where those stand that have fallen out. */
-        public List<Integer> torn() {
-            return IntStream.range(shown() - fallen(), shown()).map(i -> i * STITCH).boxed().toList();
+        /** Those that have fallen out. */
+        public String torn() {
+            return IntStream.range(shown() - fallen(), shown()).mapToObj(i -> "M" + (i * STITCH + 2) + " 7l4 9")
+                    .collect(Collectors.joining());
         }
 
         private int shown() {

@@ -73,6 +73,8 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
 
     private static final class Drawing {
         private final List<LinkLine> links;
+        /** Where each of them ends. */
+        private final List<End> targets;
         private final List<Integer> numbers;
         private final Set<String> passed;
         private final Map<String, Label> documents = new LinkedHashMap<>();
@@ -84,6 +86,7 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
         Drawing(List<LinkLine> links, List<Integer> numbers, Set<String> passed) {
             this.passed = passed;
             this.links = links;
+            this.targets = links.stream().map(ThreadMap::end).toList();
             this.numbers = numbers;
         }
 
@@ -161,7 +164,7 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
         }
 
         private List<End> ends(String zone) {
-            return links.stream().filter(link -> zone(link).equals(zone)).map(link -> end(link)).distinct().toList();
+            return targets.stream().filter(end -> end.zone.equals(zone)).distinct().toList();
         }
 
         private void heading(String text) {
@@ -192,7 +195,7 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
             for (int i = 0; i < links.size(); i++) {
                 LinkLine link = links.get(i);
                 Label from = documents.get(link.document());
-                Integer to = ends.get(end(link));
+                Integer to = ends.get(targets.get(i));
                 if (from == null || to == null) {
                     continue;
                 }

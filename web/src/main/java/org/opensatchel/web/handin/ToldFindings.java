@@ -57,7 +57,7 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
         List<Group> shown = groups.stream().limit(MOST_GROUPS).map(group -> group(group, words)).toList();
         long told = groups.stream().limit(MOST_GROUPS).mapToLong(group -> group.findings().size()).sum();
         return new ToldFindings(shown, count(groups, "must"), count(groups, "should"), count(groups, "note"),
-                Math.max(0, digest.findings() - told - markers(digest)));
+                Math.max(0, digest.findings() - told - markers(digest, groups)));
     }
 
     /** Those of a column of the class board; habits stand with the timeline. */
@@ -68,9 +68,8 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
     }
 
     /** Lines that only say how many more there are; their number is told with their group. */
-    private static long markers(ReportDigest digest) {
-        return digest.head().findings().size()
-                - FindingGroups.of(digest.head().findings()).stream().mapToLong(group -> group.findings().size()).sum();
+    private static long markers(ReportDigest digest, List<FindingGroups.Group> groups) {
+        return digest.head().findings().size() - groups.stream().mapToLong(group -> group.findings().size()).sum();
     }
 
     private static int count(List<FindingGroups.Group> groups, String severity) {

@@ -19,7 +19,7 @@ import org.thymeleaf.templatemode.TemplateMode;
 
 /**
  * For templates, {@code say:it="${sentence}"}: a sentence, or a phrase in the language of the page, with its names in the letter meant for
- * names; and {@code say:facts="${facts}"}: the terms of a list with what they stand for ({@link Fact}). A page says hundreds of them; a
+ * names; and {@code say:folded="${lines}"}: lines to unfold ({@link Folded}). A page says hundreds of them; a
  * fragment for each took longer than all the rest of it.
  */
 @Component
@@ -37,7 +37,7 @@ class SaidDialect extends AbstractProcessorDialect {
 
     @Override
     public Set<IProcessor> getProcessors(String prefix) {
-        return Set.of(new It(prefix, tell), new Facts(prefix));
+        return Set.of(new It(prefix, tell), new Lines(prefix));
     }
 
     /** Fills an element with what an expression gives. */
@@ -80,22 +80,31 @@ class SaidDialect extends AbstractProcessorDialect {
         }
     }
 
-    private static final class Facts extends Filling {
+    private static final class Lines extends Filling {
 
-        Facts(String prefix) {
-            super(prefix, "facts");
+        Lines(String prefix) {
+            super(prefix, "folded");
         }
 
         @Override
-        String html(Object facts) {
+        String html(Object lines) {
             StringBuilder out = new StringBuilder();
-            for (Object fact : (List<?>) facts) {
-                write((Fact) fact, out);
+            for (Object line : (List<?>) lines) {
+                write((Folded) line, out);
             }
             return out.toString();
         }
 
-        private static void write(Fact fact, StringBuilder out) {
+        private static void write(Folded line, StringBuilder out) {
+            out.append("<details id=\"").append(escaped(line.id())).append("\"><summary><span class=\"state ").append(escaped(line.mark()))
+                    .append("\">").append(escaped(line.state())).append("</span><span>");
+            SaidDialect.write(line.what(), out);
+            out.append("</span></summary><dl>");
+            line.facts().forEach(fact -> write(fact, out));
+            out.append("</dl></details>\n");
+        }
+
+        private static void write(Folded.Fact fact, StringBuilder out) {
             out.append("<dt>").append(escaped(fact.term())).append("</dt><dd>");
             boolean several = fact.values().size() > 1;
             for (Sentence value : fact.values()) {
