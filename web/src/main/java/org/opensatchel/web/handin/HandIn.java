@@ -1,6 +1,7 @@
 package org.opensatchel.web.handin;
 
 import jakarta.persistence.Basic;
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -8,6 +9,7 @@ import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import java.math.BigDecimal;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -61,6 +63,15 @@ class HandIn {
     private String seam;
     private int links;
     private int doubts;
+    // What was counted when it was judged; Judging alone writes it.
+    @Column(insertable = false, updatable = false)
+    private String codes;
+    @Column(insertable = false, updatable = false)
+    private BigDecimal points;
+    @Column(insertable = false, updatable = false)
+    private Integer pointsOf;
+    @Column(insertable = false, updatable = false)
+    private String pointsParts;
     @Basic(fetch = FetchType.LAZY)
     private byte[] report;
     @Basic(fetch = FetchType.LAZY)

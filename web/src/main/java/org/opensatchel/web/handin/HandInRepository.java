@@ -1,6 +1,6 @@
 package org.opensatchel.web.handin;
 
-import jakarta.persistence.Tuple;
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
@@ -16,9 +16,10 @@ interface HandInRepository extends Repository<HandIn, Long> {
     /** Which kit the next check is made by. */
     String NEXT_KIT = "next_kit_version_id = case when :newest then (select k.id from kit_version k where k.assignment_id = hand_in.assignment_id order by k.version desc limit 1) end";
 
-    /** The columns of a page; the report itself stays where it is. */
-    String COLUMNS = "select new org.opensatchel.web.handin.HandInView(h.id, cast(h.kind as string), cast(h.form as string), h.countsSince, h.assignmentId, h.enrolmentId, h.number, h.fileName, h.bytes, h.receivedAt, cast(h.state as string), "
-            + "h.filesDone, h.bytesDone, h.verdict, h.must, h.should, h.note, h.marks, h.seam, h.links, h.doubts, h.failure, h.notBefore) from HandIn h ";
+    /** What pages show of a hand-in; the report itself stays where it is. */
+    String VIEW = "new org.opensatchel.web.handin.HandInView(h.id, cast(h.kind as string), cast(h.form as string), h.countsSince, h.assignmentId, h.enrolmentId, h.number, h.fileName, h.bytes, h.receivedAt, cast(h.state as string), "
+            + "h.filesDone, h.bytesDone, h.verdict, h.must, h.should, h.note, h.marks, h.seam, h.links, h.doubts, h.failure, h.notBefore)";
+    String COLUMNS = "select " + VIEW + " from HandIn h ";
 
     Optional<HandIn> findById(long id);
 
@@ -158,12 +159,16 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, kit_version_id as kitVersionId, digest from hand_in where id in (:ids)")
     List<Unjudged> toJudge(Collection<Long> ids);
 
-    /** Of each student the hand-in that counts, with what the board counts of it, in one go ({@link HandInView#of}, {@link Tally#of}). */
-    @Query(nativeQuery = true, value = LAST
-            + " select h.id, h.kind, h.form, h.counts_since, h.assignment_id, h.enrolment_id, h.number, h.file_name, h.bytes, h.received_at, h.state, h.files_done, h.bytes_done, h.verdict, "
-            + "h.must, h.should, h.note, h.marks, h.seam, h.links, h.doubts, h.failure, h.not_before, h.codes, h.points, h.points_of, h.points_parts, h.checked_at, k.version "
-            + "from last join hand_in h on h.id = last.id join kit_version k on k.id = h.kit_version_id")
-    List<Tuple> counted(long assignment);
+    /** Of each student the hand-in that counts, with what the board counts of it, in one go; found as {@link #LAST} finds them. */
+    @Query("select new org.opensatchel.web.handin.HandInRepository$Counted(" + VIEW
+            + ", h.codes, h.points, h.pointsOf, h.pointsParts, h.checkedAt, k.version) from Assignment a join Enrolment e on e.courseId = a.course.id "
+            + "join lateral (select o.id as id from HandIn o where o.assignmentId = a.id and o.enrolmentId = e.id and o.countsSince is not null order by o.countsSince desc limit 1) l "
+            + "join HandIn h on h.id = l.id join KitVersion k on k.id = h.kitVersionId where a.id = :assignment")
+    List<Counted> counted(long assignment);
+
+    /** What is kept of a hand-in for the board, beside what every page shows of it; {@link Tally} is made of it. */
+    record Counted(HandInView handIn, String codes, BigDecimal points, Integer pointsOf, String pointsParts, Instant checkedAt,
+            int kitVersion) {}
 
     /** The findings of each student's hand-in that counts, and of the first one, by what they have in common; notes and what was waived left out. */
     @Query(nativeQuery = true, value = LAST + ", "

@@ -413,7 +413,7 @@ public class HandInService {
     @Transactional
     public Map<Long, Last> last(AssignmentView assignment) {
         judging.catchUp(handIns.countingUnjudged(assignment.id()));
-        return handIns.counted(assignment.id()).stream().map(row -> new Last(HandInView.of(row), Tally.of(row)))
+        return handIns.counted(assignment.id()).stream().map(row -> new Last(row.handIn(), Tally.of(row)))
                 .collect(Collectors.toMap(last -> last.handIn().enrolmentId(), Function.identity()));
     }
 

@@ -1,6 +1,5 @@
 package org.opensatchel.web.handin;
 
-import jakarta.persistence.Tuple;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -27,18 +26,6 @@ public record HandInView(long id, String kind, String form, Instant countsSince,
         String state, long filesDone, long bytesDone,
         String verdict, int must, int should, int note, String marks, String seam, int links, int doubts, String failure,
         Instant notBefore) {
-
-    /** A row of {@link HandInRepository#counted}. */
-    static HandInView of(Tuple row) {
-        return new HandInView(row.get("id", Long.class), row.get("kind", String.class), row.get("form", String.class),
-                row.get("counts_since", Instant.class), row.get("assignment_id", Long.class), row.get("enrolment_id", Long.class),
-                row.get("number", Integer.class), row.get("file_name", String.class), row.get("bytes", Long.class),
-                row.get("received_at", Instant.class), row.get("state", String.class), row.get("files_done", Long.class),
-                row.get("bytes_done", Long.class), row.get("verdict", String.class), row.get("must", Integer.class),
-                row.get("should", Integer.class), row.get("note", Integer.class), row.get("marks", String.class),
-                row.get("seam", String.class), row.get("links", Integer.class), row.get("doubts", Integer.class),
-                row.get("failure", String.class), row.get("not_before", Instant.class));
-    }
 
     public boolean isPreCheck() {
         return kind.equals("PRE_CHECK");

@@ -1,6 +1,5 @@
 package org.opensatchel.web.handin;
 
-import jakarta.persistence.Tuple;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -27,19 +26,18 @@ public record Tally(Map<String, Integer> codes, Optional<Points> points, List<Bi
     /** So many points of so many. */
     public record Points(BigDecimal earned, int of) {}
 
-    /** A row of {@link HandInRepository#counted}. */
-    static Tally of(Tuple row) {
+    static Tally of(HandInRepository.Counted row) {
         Map<String, Integer> codes = new LinkedHashMap<>();
-        each(row.get("codes", String.class), one -> {
+        each(row.codes(), one -> {
             int colon = one.indexOf(':');
             codes.put(one.substring(0, colon), Integer.parseInt(one, colon + 1, one.length(), 10));
         });
         List<BigDecimal> parts = new ArrayList<>();
-        each(row.get("points_parts", String.class), one -> parts.add(new BigDecimal(one)));
-        Optional<Points> points = Optional.ofNullable(row.get("points", BigDecimal.class))
-                .map(earned -> new Points(earned.stripTrailingZeros(), row.get("points_of", Integer.class)));
-        return new Tally(codes, points, parts, Optional.ofNullable(row.get("checked_at", Instant.class)),
-                row.get("version", Integer.class));
+        each(row.pointsParts(), one -> parts.add(new BigDecimal(one)));
+        Optional<Points> points = Optional.ofNullable(row.points())
+                .map(earned -> new Points(earned.stripTrailingZeros(), row.pointsOf()));
+        return new Tally(codes, points, parts, Optional.ofNullable(row.checkedAt()),
+                row.kitVersion());
     }
 
     private static void each(String list, Consumer<String> use) {

@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
  * @param shown whom the query takes, in its order
  * @param sections the same in their sections, or in one that is none
  */
-record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown, List<Section> sections) {
+public record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown, List<Section> sections) {
 
     /** Larger classes are folded by section. */
     private static final int FOLDED_FROM = 41;
@@ -35,7 +35,7 @@ record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown, List<Se
     }
 
     /** The rows of a section; one that is folded shows only its counts. */
-    record Section(String name, List<BoardRow> rows, boolean isOpen, boolean isFoldable) {
+    public record Section(String name, List<BoardRow> rows, boolean isOpen, boolean isFoldable) {
         public long count(String told) {
             return rows.stream().filter(row -> row.told().equals(told)).count();
         }

@@ -21,7 +21,7 @@ import org.springframework.web.util.UriComponentsBuilder;
  * @param sort {@code worst}, {@code name}, {@code time} or {@code points}
  * @param open which section is unfolded, or {@link #ALL_OPEN}; empty for none
  */
-record BoardQuery(String q, String verdict, String code, String section, String team, String show, String sort, String open) {
+public record BoardQuery(String q, String verdict, String code, String section, String team, String show, String sort, String open) {
 
     static final BoardQuery ALL = new BoardQuery("", "", "", "", "", "", "worst", "");
     /** No section is called so. */

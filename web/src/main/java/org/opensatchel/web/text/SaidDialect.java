@@ -1,9 +1,8 @@
 package org.opensatchel.web.text;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.report.Report.CandidateLine;
 import org.opensatchel.core.words.Sentence;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.HtmlUtils;
@@ -19,7 +18,7 @@ import org.thymeleaf.templatemode.TemplateMode;
 
 /**
  * For templates, {@code say:it="${sentence}"}: a sentence, or a phrase in the language of the page, with its names in the letter meant for
- * names; and {@code say:folded="${lines}"}: lines to unfold ({@link Folded}). A page says hundreds of them; a
+ * names; {@code say:list="${sentences}"}: such things as the items of a list; and {@code say:folded="${lines}"}: lines to unfold ({@link Folded}); {@code say:mark="${severity}"}: the mark of a severity. A page says hundreds of them; a
  * fragment for each took longer than all the rest of it.
  */
 @Component
@@ -37,7 +36,7 @@ class SaidDialect extends AbstractProcessorDialect {
 
     @Override
     public Set<IProcessor> getProcessors(String prefix) {
-        return Set.of(new It(prefix, tell), new Lines(prefix));
+        return Set.of(new It(prefix, tell), new Items(prefix, tell), new Lines(prefix), new Mark(prefix));
     }
 
     /** Fills an element with what an expression gives. */
@@ -50,8 +49,12 @@ class SaidDialect extends AbstractProcessorDialect {
         @Override
         protected void doProcess(ITemplateContext context, IProcessableElementTag tag, AttributeName name, String value,
                 IElementTagStructureHandler structure) {
-            structure.setBody(html(StandardExpressions.getExpressionParser(context.getConfiguration()).parseExpression(context, value)
-                    .execute(context)), false);
+            fill(html(StandardExpressions.getExpressionParser(context.getConfiguration()).parseExpression(context, value)
+                    .execute(context)), structure);
+        }
+
+        void fill(String html, IElementTagStructureHandler structure) {
+            structure.setBody(html, false);
         }
 
         abstract String html(Object value);
@@ -68,15 +71,28 @@ class SaidDialect extends AbstractProcessorDialect {
         @Override
         String html(Object said) {
             StringBuilder out = new StringBuilder();
-            write(sentence(said), out);
+            write(tell.any(said), out);
             return out.toString();
         }
+    }
 
-        private Sentence sentence(Object said) {
-            if (said instanceof Sentence sentence) {
-                return sentence;
+    private static final class Items extends Filling {
+        private final Tell tell;
+
+        Items(String prefix, Tell tell) {
+            super(prefix, "list");
+            this.tell = tell;
+        }
+
+        @Override
+        String html(Object items) {
+            StringBuilder out = new StringBuilder();
+            for (Object item : (List<?>) items) {
+                out.append("<li>");
+                write(tell.any(item), out);
+                out.append("</li>");
             }
-            return said instanceof CandidateLine candidate ? tell.of(candidate) : tell.of((Phrase) said);
+            return out.toString();
         }
     }
 
@@ -113,6 +129,29 @@ class SaidDialect extends AbstractProcessorDialect {
                 out.append(several ? "</div>" : "");
             }
             out.append("</dd>");
+        }
+    }
+
+    /** A severity's mark: filled diamond, half diamond, ring, closed stitch. */
+    private static final class Mark extends Filling {
+
+        private static final Map<String, String> DRAWN = Map.of("must", "<path d=\"M8 1l7 7-7 7-7-7z\"/>", "should",
+                "<path d=\"M8 1l7 7-7 7-7-7z\"/><path class=\"half\" d=\"M8 1l7 7H1z\"/>", "note", "<circle cx=\"8\" cy=\"8\" r=\"5.5\"/>",
+                "ready", "<path d=\"M1 8h14\"/>");
+
+        Mark(String prefix) {
+            super(prefix, "mark");
+        }
+
+        @Override
+        void fill(String html, IElementTagStructureHandler structure) {
+            structure.replaceWith(html, false);
+        }
+
+        @Override
+        String html(Object severity) {
+            return "<svg class=\"sign " + severity + "\" viewBox=\"0 0 16 16\" role=\"img\" aria-label=\""
+                    + escaped(Speech.say("severity." + severity)) + "\">" + DRAWN.getOrDefault(severity, DRAWN.get("ready")) + "</svg>";
         }
     }
 

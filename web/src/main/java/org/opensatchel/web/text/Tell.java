@@ -31,4 +31,12 @@ public class Tell {
     public Sentence of(Phrase phrase) {
         return Speech.words().say(phrase);
     }
+
+    /** A sentence, a phrase, or a file that was probably meant. */
+    Sentence any(Object said) {
+        if (said instanceof Sentence sentence) {
+            return sentence;
+        }
+        return said instanceof CandidateLine candidate ? of(candidate) : of((Phrase) said);
+    }
 }
