@@ -26,6 +26,8 @@ public record PlanDrawing(int width, int height, List<Band> bands, List<Thread> 
     private static final int LANE = 30;
     private static final int MOST_ROWS = 70;
     private static final int LONGEST = 38;
+    /** Letters that a row has room for. */
+    private static final int ROOM = 68;
 
     /**
      * One row.
@@ -36,7 +38,23 @@ public record PlanDrawing(int width, int height, List<Band> bands, List<Thread> 
      */
     public record Band(int x, int y, int width, int height, String kind, boolean folder, boolean required, String name, String full,
             String note,
-            String right) {}
+            String right) {
+
+        /** How it is drawn, as classes. */
+        public String drawn() {
+            return "band " + kind + (folder ? " holds" : " lies") + (required ? " required" : "");
+        }
+
+        /** Whether the name is shown shortened. */
+        public boolean isCut() {
+            return !name.equals(full);
+        }
+
+        /** Whether what stands on the right would not run into the name. */
+        public boolean hasRoom() {
+            return !right.isEmpty() && right.length() + name.length() + note.length() <= ROOM;
+        }
+    }
 
     /** From where something lies to where it belongs. */
     public record Thread(String path, String words) {}

@@ -34,7 +34,14 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
     private static final int LONGEST_NAME = 24;
 
     /** A word in the drawing; kind is {@code folder}, {@code file}, {@code document}, {@code gone}, {@code out} or {@code more}. */
-    public record Label(int x, int y, String kind, String text, String full) {}
+    public record Label(int x, int y, String kind, String text, String full) {
+
+        /** What is drawn of it; what lies outside is known by its path. */
+        public String shown() {
+            boolean far = kind.equals("out") || kind.equals("far");
+            return far ? Names.shortened(full.isEmpty() ? text : full, LONGEST_NAME + 1) : Names.shown(text);
+        }
+    }
 
     /**
      * A thread.

@@ -114,19 +114,20 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
     }
 
     /** Whether the sentence names what is proposed already. */
-    private static boolean isSaid(FindingGroups.Group group, ProposalLine proposal, Words words) {
-        return words.of(group.first()).message().pieces().stream()
-                .anyMatch(piece -> piece.isName() && piece.text().equals(proposal.path()));
+    private static boolean isSaid(Said said, ProposalLine proposal) {
+        return said.message().pieces().stream().anyMatch(piece -> piece.isName() && piece.text().equals(proposal.path()));
     }
 
     private static Group group(FindingGroups.Group group, Words words) {
         FindingLine first = group.first();
+        Said said = said(group, words);
+        Optional<Names> names = names(group);
         List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message())
                 .toList();
-        return new Group(FindingKey.of(first), group.code(), group.severity(), words.heading(group), said(group, words),
-                group.isMany() || names(group).isPresent() ? Optional.empty()
-                        : first.proposal().filter(proposal -> !isSaid(group, proposal, words)),
-                names(group), others,
+        return new Group(FindingKey.of(first), group.code(), group.severity(), words.heading(group), said,
+                group.isMany() || names.isPresent() ? Optional.empty()
+                        : first.proposal().filter(proposal -> !isSaid(said, proposal)),
+                names, others,
                 group.count() - 1 - others.size(), first.consequences().orElse(List.of()).stream().map(words::of).toList(), spot(first));
     }
 }
