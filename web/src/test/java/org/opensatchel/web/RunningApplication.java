@@ -25,6 +25,7 @@ import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
+import org.opensatchel.web.handin.TakingIn;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -49,6 +50,8 @@ public abstract class RunningApplication {
     protected CourseService courses;
     @Autowired
     protected HandInService handIns;
+    @Autowired
+    protected TakingIn takingIn;
 
     private final List<BrowserContext> contexts = new ArrayList<>();
     private final List<String> complaints = new ArrayList<>();

@@ -28,7 +28,7 @@ import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.drive.Bay;
-import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.TakingIn;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.handout.StepService;
 import org.opensatchel.web.kit.KitService;
@@ -62,7 +62,7 @@ class DemoData implements ApplicationRunner {
     private final HandoutService handouts;
     private final StepService steps;
     private final LocationService locations;
-    private final HandInService handIns;
+    private final TakingIn takingIn;
     private final Bay bay;
     private final ContentStore store;
     private final Contents contents;
@@ -72,7 +72,7 @@ class DemoData implements ApplicationRunner {
 
     DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, StepService steps,
             LocationService locations,
-            HandInService handIns, Bay bay, ContentStore store, Contents contents,
+            TakingIn takingIn, Bay bay, ContentStore store, Contents contents,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.courses = courses;
@@ -80,7 +80,7 @@ class DemoData implements ApplicationRunner {
         this.handouts = handouts;
         this.steps = steps;
         this.locations = locations;
-        this.handIns = handIns;
+        this.takingIn = takingIn;
         this.bay = bay;
         this.store = store;
         this.contents = contents;
@@ -198,7 +198,7 @@ class DemoData implements ApplicationRunner {
         }
         byte[] content = planted.make().apply(
                 DemoProject.clean(root, FileNameForm.of(place.student().last(), false), planted.student()));
-        handIns.take(place, root + ".zip", stored(content), when);
+        takingIn.take(place, root + ".zip", stored(content), when);
     }
 
     private ContentStore.Stored stored(byte[] content) {

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.web.course.AssignmentView;
@@ -36,11 +37,8 @@ public class DriveChecks {
     private final FailureWords failures;
     private final Clock clock;
     private final Cache<Key, State> states = Caffeine.newBuilder().maximumSize(MOST_KNOWN).build();
-    private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE, task -> {
-        Thread thread = new Thread(task, "drive-check");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE,
+            BasicThreadFactory.builder().namingPattern("drive-check-%d").daemon(true).build());
 
     DriveChecks(HandInCheck checks, FailureWords failures, Clock clock) {
         this.checks = checks;

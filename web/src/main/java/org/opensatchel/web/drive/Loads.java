@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.pack.Handout;
 import org.opensatchel.core.pack.KitLoader;
@@ -30,11 +31,8 @@ class Loads {
     private final Bay bay;
     private final Contents contents;
     private final HandoutService handouts;
-    private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE, task -> {
-        Thread thread = new Thread(task, "drive-load");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE,
+            BasicThreadFactory.builder().namingPattern("drive-load-%d").daemon(true).build());
     private final Map<String, State> states = new ConcurrentHashMap<>();
 
     Loads(Bay bay, Contents contents, HandoutService handouts) {

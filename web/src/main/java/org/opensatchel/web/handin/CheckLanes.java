@@ -19,6 +19,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
  * The places of this server where checks are made, a thread for each: takes the next check, has a worker make it, keeps
@@ -50,6 +52,16 @@ class CheckLanes implements SmartLifecycle {
         this.workers = workers;
         this.places = settings.places();
         this.enabled = settings.enabled();
+    }
+
+    /** There will be something to do when the transaction that runs now is committed. */
+    void wakeAfterCommit() {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                wake();
+            }
+        });
     }
 
     /** There may be something to do. */

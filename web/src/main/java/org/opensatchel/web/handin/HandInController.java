@@ -48,6 +48,7 @@ class HandInController {
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
+    private final TakingIn takingIn;
     private final UploadDesk desk;
     private final HandInQuota quota;
     private final HandInGlance glance;
@@ -55,12 +56,14 @@ class HandInController {
     private final long mostBytes;
     private final long mostPacket;
 
-    HandInController(CourseService courses, KitService kits, HandInService handIns, UploadDesk desk, HandInQuota quota, HandInGlance glance,
+    HandInController(CourseService courses, KitService kits, HandInService handIns, TakingIn takingIn, UploadDesk desk, HandInQuota quota,
+            HandInGlance glance,
             Clock clock,
             SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
         this.handIns = handIns;
+        this.takingIn = takingIn;
         this.desk = desk;
         this.quota = quota;
         this.glance = glance;
@@ -135,7 +138,7 @@ class HandInController {
         }
         Optional<String> closed = quota.closed(place);
         Answer answer = closed.isPresent() ? Answer.refused(HttpStatus.UNPROCESSABLE_CONTENT, closed.get())
-                : desk.take(place, me, folder, request, mostPacket, (name, stored) -> handIns.takeListing(place, name, stored));
+                : desk.take(place, me, folder, request, mostPacket, (name, stored) -> takingIn.takeListing(place, name, stored));
         return ResponseEntity.status(answer.status())
                 .body(new UploadAnswer(answer.isRefused() ? "" : "/hand-ins/" + answer.made(), answer.refusal()));
     }
@@ -160,7 +163,7 @@ class HandInController {
     private Answer take(Place place, SignedIn me, String fileName, HttpServletRequest request) throws IOException {
         Optional<String> closed = quota.closed(place);
         return closed.isPresent() ? Answer.refused(HttpStatus.UNPROCESSABLE_CONTENT, closed.get())
-                : desk.take(place, me, fileName, request, mostBytes, (name, stored) -> handIns.take(place, name, stored));
+                : desk.take(place, me, fileName, request, mostBytes, (name, stored) -> takingIn.take(place, name, stored));
     }
 
     /** The form of a browser without script. */

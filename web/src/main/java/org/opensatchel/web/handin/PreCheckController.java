@@ -33,13 +33,16 @@ class PreCheckController {
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
+    private final TakingIn takingIn;
     private final UploadDesk desk;
     private final SatchelProperties properties;
 
-    PreCheckController(CourseService courses, KitService kits, HandInService handIns, UploadDesk desk, SatchelProperties properties) {
+    PreCheckController(CourseService courses, KitService kits, HandInService handIns, TakingIn takingIn, UploadDesk desk,
+            SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
         this.handIns = handIns;
+        this.takingIn = takingIn;
         this.desk = desk;
         this.properties = properties;
     }
@@ -65,7 +68,7 @@ class PreCheckController {
             @RequestHeader("X-File-Name") String name, HttpServletRequest request) throws IOException {
         Place place = courses.forStudent(id, me.accountId());
         Answer answer = desk.take(place, me, name, request, properties.maxPacket().toBytes(),
-                (folder, stored) -> handIns.preCheck(place, folder, stored, WorkOrder.Form.LISTING));
+                (folder, stored) -> takingIn.preCheck(place, folder, stored, WorkOrder.Form.LISTING));
         return ResponseEntity.status(answer.status())
                 .body(new HandInController.UploadAnswer(answer.isRefused() ? "" : "/pre-checks/" + answer.made(), answer.refusal()));
     }
@@ -76,7 +79,7 @@ class PreCheckController {
             throws IOException {
         Place place = courses.forStudent(id, me.accountId());
         Answer answer = desk.take(place, me, "", request, properties.maxUpload().toBytes(),
-                (name, stored) -> handIns.preCheck(place, name, stored, WorkOrder.Form.ZIP));
+                (name, stored) -> takingIn.preCheck(place, name, stored, WorkOrder.Form.ZIP));
         if (answer.isRefused()) {
             redirect.addFlashAttribute("refused", answer.refusal());
             return "redirect:/assignments/" + id + "/pre-check";

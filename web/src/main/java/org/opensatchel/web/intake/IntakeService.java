@@ -14,6 +14,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.core.intake.Delivery;
 import org.opensatchel.core.intake.NameScheme;
 import org.opensatchel.core.intake.WhoIsWho;
@@ -27,7 +28,7 @@ import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.drive.PluggedIn;
-import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.TakingIn;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.opensatchel.web.storage.Contents;
@@ -59,7 +60,7 @@ public class IntakeService implements SmartLifecycle {
 
     private final IntakeRepository intakes;
     private final CourseService courses;
-    private final HandInService handIns;
+    private final TakingIn takingIn;
     private final Contents contents;
     private final ContentStore store;
     private final AuditService audit;
@@ -70,13 +71,13 @@ public class IntakeService implements SmartLifecycle {
     private final List<Path> folders;
     private ExecutorService work;
 
-    IntakeService(IntakeRepository intakes, CourseService courses, HandInService handIns, Contents contents, ContentStore store,
+    IntakeService(IntakeRepository intakes, CourseService courses, TakingIn takingIn, Contents contents, ContentStore store,
             AuditService audit, PluggedIn drives,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions,
             @Value("${satchel.intake-folders:}") List<String> folders) {
         this.intakes = intakes;
         this.courses = courses;
-        this.handIns = handIns;
+        this.takingIn = takingIn;
         this.contents = contents;
         this.store = store;
         this.audit = audit;
@@ -249,7 +250,7 @@ public class IntakeService implements SmartLifecycle {
             Batch.Part part = batch.part(item.ordinal(), item.name()).orElseThrow(() -> new NoSuchFileException(item.name()));
             Stored stored = Batch.packed(part, properties.limits().read(),
                     content -> store.store(content, properties.maxUpload().toBytes()));
-            handIn = handIns.take(new CourseService.Place(assignment, student), part.delivery().archive()
+            handIn = takingIn.take(new CourseService.Place(assignment, student), part.delivery().archive()
                     .map(entry -> entry.path().substring(entry.path().lastIndexOf('/') + 1)).orElse(part.delivery().root() + ".zip"),
                     stored);
         } catch (NoRoom full) {
@@ -298,11 +299,7 @@ public class IntakeService implements SmartLifecycle {
 
     @Override
     public void start() {
-        work = Executors.newSingleThreadExecutor(task -> {
-            Thread thread = new Thread(task, "intake");
-            thread.setDaemon(true);
-            return thread;
-        });
+        work = Executors.newSingleThreadExecutor(BasicThreadFactory.builder().namingPattern("intake").daemon(true).build());
         // What a server was at that is gone goes on where it stopped, whoever is there.
         transaction.execute(status -> intakes.leftBehind(clock.instant().minus(LOST)))
                 .forEach(id -> transaction.execute(status -> intakes.find(id)).ifPresent(left -> work.submit(() -> resume(left))));

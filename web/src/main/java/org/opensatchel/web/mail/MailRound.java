@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -46,11 +47,7 @@ class MailRound implements SmartLifecycle {
 
     @Override
     public void start() {
-        timer = Executors.newSingleThreadScheduledExecutor(work -> {
-            Thread thread = new Thread(work, "mail");
-            thread.setDaemon(true);
-            return thread;
-        });
+        timer = Executors.newSingleThreadScheduledExecutor(BasicThreadFactory.builder().namingPattern("mail").daemon(true).build());
         timer.scheduleWithFixedDelay(this::round, EVERY_MILLIS, EVERY_MILLIS, TimeUnit.MILLISECONDS);
     }
 

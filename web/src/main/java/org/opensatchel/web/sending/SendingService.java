@@ -19,7 +19,7 @@ import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.handin.HandInQuota;
-import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.TakingIn;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
@@ -53,7 +53,7 @@ public class SendingService {
     private final CourseService courses;
     private final KitService kits;
     private final HandoutService handouts;
-    private final HandInService handIns;
+    private final TakingIn takingIn;
     private final HandInQuota quota;
     private final ListDesk lists;
     private final Contents contents;
@@ -62,13 +62,13 @@ public class SendingService {
     private final TransactionTemplate transaction;
     private final SecureRandom random = new SecureRandom();
 
-    SendingService(SendingRepository sendings, CourseService courses, KitService kits, HandoutService handouts, HandInService handIns,
+    SendingService(SendingRepository sendings, CourseService courses, KitService kits, HandoutService handouts, TakingIn takingIn,
             HandInQuota quota, ListDesk lists, Contents contents, Arrivals arrivals, Clock clock, PlatformTransactionManager transactions) {
         this.sendings = sendings;
         this.courses = courses;
         this.kits = kits;
         this.handouts = handouts;
-        this.handIns = handIns;
+        this.takingIn = takingIn;
         this.quota = quota;
         this.lists = lists;
         this.contents = contents;
@@ -290,9 +290,9 @@ public class SendingService {
             return new Finished(0, arrival.differing().stream().map(Wanted::sha256).toList());
         }
         contents.settle();
-        HandInService.Arrived arrived = arrived(sending, listed);
+        TakingIn.Arrived arrived = arrived(sending, listed);
         long handIn = transaction.execute(status -> {
-            long made = handIns.take(place, arrived);
+            long made = takingIn.take(place, arrived);
             sending.finish(made);
             sendings.save(sending);
             return made;
@@ -300,12 +300,12 @@ public class SendingService {
         return new Finished(handIn, List.of());
     }
 
-    private HandInService.Arrived arrived(Sending sending, Listed listed) {
+    private TakingIn.Arrived arrived(Sending sending, Listed listed) {
         if (sending.form() == Sending.Form.FOLDER) {
-            return handIns.folder(sending.name(), listed.list(), listed.contents(), listed.files(), listed.bytes(), sending.listedAt());
+            return takingIn.folder(sending.name(), listed.list(), listed.contents(), listed.files(), listed.bytes(), sending.listedAt());
         }
         Wanted archive = listed.contents().get(0);
-        return handIns.archive(sending.name(), new Stored(archive.sha256(), archive.bytes()), sending.listedAt());
+        return takingIn.archive(sending.name(), new Stored(archive.sha256(), archive.bytes()), sending.listedAt());
     }
 
     /** Gives up: nothing of it is handed in, and what came of it goes after a while. */

@@ -72,7 +72,7 @@ class CheckQueueTest extends RunningApplication {
     }
 
     private long handIn(String login, byte[] zip) throws IOException {
-        long id = handIns.take(place(login), "project.zip", store.store(new ByteArrayInputStream(zip), Long.MAX_VALUE));
+        long id = takingIn.take(place(login), "project.zip", store.store(new ByteArrayInputStream(zip), Long.MAX_VALUE));
         made.add(id);
         return id;
     }
@@ -175,7 +175,7 @@ class CheckQueueTest extends RunningApplication {
         Place place = place("ottoline.marsh");
         HandIn first = repository.findById(handIns.ofStudent(place).get(0).id()).orElseThrow();
         ContentStore.Stored stored = new ContentStore.Stored(first.sha256(), first.view().bytes());
-        List<Long> taken = Stream.generate(() -> CompletableFuture.supplyAsync(() -> handIns.take(place, "again.zip", stored))).limit(4)
+        List<Long> taken = Stream.generate(() -> CompletableFuture.supplyAsync(() -> takingIn.take(place, "again.zip", stored))).limit(4)
                 .toList().stream().map(CompletableFuture::join).toList();
         made.addAll(taken);
         assertThat(taken.stream().map(id -> view(id).number()).sorted().toList()).isEqualTo(IntStream.range(2, 6).boxed().toList());
@@ -189,7 +189,7 @@ class CheckQueueTest extends RunningApplication {
         Place nobodyYet = courses.roster(market()).stream().map(student -> new Place(market(), student))
                 .filter(place -> handIns.ofStudent(place).isEmpty()).findFirst().orElseThrow();
         for (int i = 0; i < 23; i++) {
-            made.add(handIns.take(nobodyYet, "again.zip", stored));
+            made.add(takingIn.take(nobodyYet, "again.zip", stored));
             demoIsChecked();
         }
         assertThat(handIns.ofStudent(nobodyYet)).extracting(HandInView::number)

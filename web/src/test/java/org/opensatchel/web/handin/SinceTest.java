@@ -36,7 +36,7 @@ class SinceTest extends HandingIn {
                 out.write(file.getValue().getBytes(StandardCharsets.UTF_8));
             }
         }
-        long id = handIns.take(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip.toByteArray()), 1 << 20));
+        long id = takingIn.take(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip.toByteArray()), 1 << 20));
         await().atMost(Duration.ofMinutes(1)).until(() -> handIns.ofStudent(place(WHO)).stream().filter(one -> one.id() == id).findFirst()
                 .orElseThrow().isDone());
         return id;

@@ -1,0 +1,153 @@
+package org.opensatchel.web.handin;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.handout.HandoutService;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.web.storage.Arrival.Wanted;
+import org.opensatchel.web.storage.ContentStore.Stored;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.LocalFile;
+import org.opensatchel.web.storage.Purpose;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.worker.WorkOrder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Takes in what students send, as hand-ins and pre-checks, and has it checked. Whoever asks has been let in before. */
+@Service
+public class TakingIn {
+
+    private static final int LONGEST_NAME = 300;
+
+    private final HandInRepository handIns;
+    private final KitService kits;
+    private final HandoutService handouts;
+    private final Contents contents;
+    private final CheckLanes lanes;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+    private final int kept;
+
+    TakingIn(HandInRepository handIns, KitService kits, HandoutService handouts, Contents contents, CheckLanes lanes,
+            SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
+        this.handIns = handIns;
+        this.kits = kits;
+        this.handouts = handouts;
+        this.contents = contents;
+        this.lanes = lanes;
+        this.clock = clock;
+        this.transaction = new TransactionTemplate(transactions);
+        this.kept = Math.max(1, properties.quotas().kept());
+    }
+
+    /** Takes in an archive that was stored, and has it checked. */
+    public long take(Place place, String fileName, Stored stored) {
+        return take(place, fileName, stored, clock.instant());
+    }
+
+    /** The check that a student makes before handing in: of an archive, or of a packet of a list with documents. */
+    public long preCheck(Place place, String name, Stored stored, WorkOrder.Form form) {
+        return take(new Sent(HandIn.Kind.PRE_CHECK, form, name, stored, stored.bytes(), clock.instant()), place);
+    }
+
+    /** The list of a folder with its documents, handed in instead of the whole project. */
+    public long takeListing(Place place, String name, Stored stored) {
+        return take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.LISTING, name, stored, stored.bytes(), clock.instant()), place);
+    }
+
+    /**
+     * What came in parts, all of which is here, looked at and ready to be handed in.
+     *
+     * @param contents what a folder's files hold, each content once; empty for an archive
+     */
+    public record Arrived(Sent sent, int weight, List<Wanted> contents) {}
+
+    /**
+     * A folder that was sent file by file.
+     *
+     * @param list the stored list of its files
+     * @param bytes how long all its files are
+     * @param when when its list came
+     */
+    public Arrived folder(String name, Stored list, List<Wanted> files, int count, long bytes, Instant when) {
+        return new Arrived(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.FOLDER, name, list, bytes, when), FairQueue.weight(count, bytes),
+                files);
+    }
+
+    /** An archive that came in parts. */
+    public Arrived archive(String name, Stored stored, Instant when) {
+        return new Arrived(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.ZIP, name, stored, stored.bytes(), when), weight(stored),
+                List.of());
+    }
+
+    /** Takes in what arrived, as a part of the transaction that it is finished in. */
+    @Transactional
+    public long take(Place place, Arrived arrived) {
+        long id = take(arrived.sent, place, arrived.weight);
+        if (!arrived.contents.isEmpty()) {
+            handIns.consists(id, arrived.contents.stream().map(Wanted::sha256).toArray(String[]::new),
+                    arrived.contents.stream().map(Wanted::bytes).toArray(Long[]::new));
+            contents.ownAll(arrived.contents, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
+        }
+        return id;
+    }
+
+    /** What somebody sent. */
+    record Sent(HandIn.Kind kind, WorkOrder.Form form, String name, Stored stored, long bytes, Instant when) {}
+
+    /** For the demo: a hand-in at a time of its own. */
+    public long take(Place place, String fileName, Stored stored, Instant when) {
+        return take(new Sent(HandIn.Kind.HAND_IN, WorkOrder.Form.ZIP, fileName, stored, stored.bytes(), when), place);
+    }
+
+    private long take(Sent sent, Place place) {
+        // Looked at before the student's hand-ins are numbered, which nobody else can be meanwhile.
+        int weight = weight(sent.stored);
+        return transaction.execute(status -> take(sent, place, weight));
+    }
+
+    private long take(Sent sent, Place place, int weight) {
+        long kitVersion = heldVersion(place);
+        long assignment = place.assignment().id();
+        long student = place.student().enrolmentId();
+        handIns.lockNumbers(student);
+        int number = handIns.lastNumber(assignment, student, sent.kind) + 1;
+        contents.own(sent.stored, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());
+        HandIn handIn = handIns.save(new HandIn(sent.kind, sent.form, assignment, student, number, cut(sent.name), sent.stored.sha256(),
+                sent.bytes, sent.when, kitVersion, clock.instant(), weight));
+        handIns.removeOldest(assignment, student, sent.kind.name(), number, kept);
+        lanes.wakeAfterCommit();
+        return handIn.id();
+    }
+
+    private static String cut(String name) {
+        String shortened = name.codePointCount(0, name.length()) <= LONGEST_NAME ? name
+                : name.substring(0, name.offsetByCodePoints(0, LONGEST_NAME - 1)) + "…";
+        return shortened.replace("\0", "");
+    }
+
+    /** A cheap first look: small projects are checked before large ones. */
+    private int weight(Stored stored) {
+        ZipSource.Glance glance = new ZipSource.Glance(0, 0);
+        try (LocalFile archive = contents.local(stored.sha256()); ZipSource source = ZipSource.open(archive.path())) {
+            glance = source.glance();
+        } catch (IOException unreadable) {
+            // Whatever it is, the check will tell; it will not take long.
+        }
+        return FairQueue.weight(glance.entries(), Math.max(stored.bytes(), glance.bytes()));
+    }
+
+    /** Judged by what the student was given: the version they hold, or the current one when they collected none. */
+    private long heldVersion(Place place) {
+        HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
+        return held != null ? held.kitVersionId() : kits.current(place.assignment()).orElseThrow(NotAccessible::new).id();
+    }
+}
