@@ -249,6 +249,29 @@ class DeskTest extends RunningApplication {
     }
 
     @Test
+    void nextGoesAlongTheBoardAsItWasSeenWhateverIsDecidedMeanwhile() {
+        Page page = board();
+        Locator rows = page.locator("tr[data-who]");
+        assertThat(rows).hasCount(24);
+        String third = rows.nth(2).locator(".row-link").innerText();
+        page.navigate(page.url().replaceAll("/assignments/.*", rows.nth(1).locator(".row-link").getAttribute("href")));
+        assertThat(page.locator(".neighbours")).containsText("2 of 24");
+        String here = page.url();
+        // All is in order now: on a board that is looked at anew this one stands far below.
+        database.update("update hand_in set must = 0, should = 0, verdict = 'ready' where id = ?",
+                Long.parseLong(here.replaceAll(".*/", "")));
+        page.reload();
+        assertThat(page.locator(".neighbours")).containsText("2 of 24");
+        page.locator(".neighbours").getByText("next").click();
+        assertThat(page.locator(".neighbours")).containsText("3 of 24");
+        assertThat(page.locator(".headline bdi")).containsText(third.substring(third.indexOf(',') + 2));
+        board();
+        page.navigate(here);
+        assertThat(page.locator(".neighbours")).containsText("of 24");
+        assertThat(page.locator(".neighbours")).not().containsText("2 of 24");
+    }
+
+    @Test
     void theBoardAsksAsOftenForALargeClassAsForASmallOne() {
         long me = accounts.loadUserByUsername("quillfeather").accountId();
         Statistics asked = entities.unwrap(SessionFactory.class).getStatistics();
