@@ -1,0 +1,72 @@
+package org.opensatchel.core.media.format;
+
+import java.io.IOException;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.opensatchel.core.media.format.MediaFacts.End;
+import org.opensatchel.core.media.format.MediaFacts.Sound;
+
+/** AIFF 1.3 and AIFF-C (draft of 1991-08-26). */
+final class AiffReader implements MediaReader {
+
+    private static final int MOST_CHUNKS = 4_096;
+    private static final Map<String, String> CODECS = Map.ofEntries(Map.entry("NONE", SoundCodecs.PCM), Map.entry("twos", SoundCodecs.PCM),
+            Map.entry("sowt", SoundCodecs.PCM), Map.entry("in24", SoundCodecs.PCM), Map.entry("in32", SoundCodecs.PCM),
+            Map.entry("fl32", SoundCodecs.FLOAT), Map.entry("FL32", SoundCodecs.FLOAT), Map.entry("fl64", SoundCodecs.FLOAT),
+            Map.entry("FL64", SoundCodecs.FLOAT), Map.entry("alaw", "A-law"), Map.entry("ALAW", "A-law"), Map.entry("ulaw", "mu-law"),
+            Map.entry("ULAW", "mu-law"), Map.entry("ima4", "IMA ADPCM"));
+
+    @Override
+    public String container() {
+        return "AIFF";
+    }
+
+    @Override
+    public boolean recognises(Window head) throws IOException {
+        return head.has(0, "FORM") && (head.has(8, "AIFF") || head.has(8, "AIFC"));
+    }
+
+    @Override
+    public MediaFacts read(Window file) throws IOException {
+        long common = -1;
+        End end = null;
+        long at = 12;
+        for (int i = 0; i < MOST_CHUNKS && at + 8 <= file.length() && (common < 0 || end == null); i++) {
+            String name = file.text(at, 4);
+            long size = file.u32(at + 4);
+            if (name.equals("COMM") && size >= 18) {
+                common = at + 8;
+            } else if (name.equals("SSND")) {
+                end = size == 0 ? End.OPEN : at + 8 + size > file.length() ? End.CUT : End.WHOLE;
+            }
+            at += 8 + size + (size & 1);
+        }
+        if (common < 0) {
+            return MediaFacts.none(container(), end == End.CUT || at > file.length() ? End.CUT : End.UNREAD);
+        }
+        Sound sound = sound(file, common, file.has(8, "AIFC"));
+        long frames = file.u32(common + 2);
+        Optional<Rational> seconds = sound.rate() > 0 ? Optional.of(new Rational(frames, sound.rate())) : Optional.empty();
+        // A file of no sound needs no chunk for it.
+        return MediaFacts.sound(container(), end == null ? frames == 0 ? End.WHOLE : End.CUT : end, seconds, sound);
+    }
+
+    private static Sound sound(Window file, long common, boolean coded) throws IOException {
+        String word = coded ? file.text(common + 18, 4) : "NONE";
+        String codec = CODECS.getOrDefault(word, word.strip());
+        int bits = file.u16(common + 6);
+        return new Sound(codec, file.u16(common), rate(file, common + 8),
+                SoundCodecs.isPlain(codec) && bits > 0 ? OptionalInt.of(bits) : OptionalInt.empty());
+    }
+
+    /** A number of 80 bits (IEEE 754, extended precision); rates are whole numbers, and no rate is larger than those that fit. */
+    private static int rate(Window file, long at) throws IOException {
+        int shift = 16_383 + 63 - (file.u16(at) & 0x7fff);
+        long mantissa = file.u32(at + 2) << 32 | file.u32(at + 6);
+        if (shift < 33 || shift > 63) {
+            return 0;
+        }
+        return (int) ((mantissa >>> shift - 1) + 1 >>> 1);
+    }
+}

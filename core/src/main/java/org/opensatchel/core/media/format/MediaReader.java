@@ -1,0 +1,20 @@
+package org.opensatchel.core.media.format;
+
+import java.io.IOException;
+
+/** Reads the facts of one container. */
+interface MediaReader {
+
+    /** The container's standard name. */
+    String container();
+
+    /** Whether a file begins as the container does; {@code head} are its first bytes, at least twelve where it has so many. */
+    boolean recognises(Window head) throws IOException;
+
+    /**
+     * Reads what the structure says, in bounded time.
+     *
+     * @throws CutOff where the file ends within what has to be there before anything can be said
+     */
+    MediaFacts read(Window file) throws IOException;
+}

@@ -1,0 +1,29 @@
+package org.opensatchel.core.media.format;
+
+import java.util.Map;
+
+/** Ways of coding sound by the names of their standards: those that the WAVE formats number (RFC 2361). */
+final class SoundCodecs {
+
+    static final String PCM = "PCM";
+    static final String FLOAT = "PCM float";
+    static final int EXTENSIBLE = 0xfffe;
+
+    private static final Map<Integer, String> NUMBERED = Map.ofEntries(Map.entry(1, PCM), Map.entry(2, "ADPCM"), Map.entry(3, FLOAT),
+            Map.entry(6, "A-law"), Map.entry(7, "mu-law"), Map.entry(0x11, "IMA ADPCM"), Map.entry(0x50, "MPEG-1 Audio Layer II"),
+            Map.entry(0x55, "MPEG-1 Audio Layer III"), Map.entry(0xff, "AAC"), Map.entry(0x1610, "AAC"), Map.entry(0x2000, "AC-3"),
+            Map.entry(0x706d, "AAC"), Map.entry(0x704f, "Opus"), Map.entry(0xf1ac, "FLAC"), Map.entry(0x566f, "Vorbis"));
+
+    private SoundCodecs() {
+    }
+
+    /** One without a name that is known is told by its number. */
+    static String numbered(int tag) {
+        return NUMBERED.getOrDefault(tag, String.format("0x%04X", tag));
+    }
+
+    /** Whether samples are stored as they are. */
+    static boolean isPlain(String codec) {
+        return codec.equals(PCM) || codec.equals(FLOAT);
+    }
+}

@@ -1,0 +1,88 @@
+package org.opensatchel.core.media.format;
+
+import java.io.IOException;
+import org.opensatchel.core.media.format.MediaFacts.End;
+import org.opensatchel.core.media.format.MediaFacts.Picture;
+
+/** TIFF (Adobe TIFF 6.0) and its form with 64-bit places; the first picture of a file counts. */
+final class TiffReader implements MediaReader {
+
+    private static final int WIDTH = 256;
+    private static final int HEIGHT = 257;
+    private static final int BITS = 258;
+    private static final int STRIPS = 273;
+    private static final int STRIP_BYTES = 279;
+    private static final int ACROSS = 282;
+    private static final int DOWN = 283;
+    private static final int TILES = 324;
+    private static final int TILE_BYTES = 325;
+    private static final int MORE_SAMPLES = 338;
+    private static final int MOST_PARTS = 100_000;
+
+    @Override
+    public String container() {
+        return "TIFF";
+    }
+
+    @Override
+    public boolean recognises(Window head) throws IOException {
+        return head.has(0, "II*\0") || head.has(0, "MM\0*") || head.has(0, "II+\0") || head.has(0, "MM\0+");
+    }
+
+    @Override
+    public MediaFacts read(Window file) throws IOException {
+        Directory first = Directory.read(file, 0, file.length());
+        long width = first.number(WIDTH, 0, 0);
+        long height = first.number(HEIGHT, 0, 0);
+        if (width <= 0 || height <= 0 || width > Integer.MAX_VALUE || height > Integer.MAX_VALUE) {
+            return MediaFacts.none(container(), End.UNREAD);
+        }
+        Picture picture = Picture.still("TIFF", (int) width, (int) height).of((int) first.number(BITS, 0, 1)).turnedBy(turned(first))
+                .transparent(alpha(first)).shaped(aspect(first));
+        return MediaFacts.still(container(), end(first, file.length()), picture);
+    }
+
+    private static int turned(Directory first) throws IOException {
+        return Directory.turned(first);
+    }
+
+    private static boolean alpha(Directory first) throws IOException {
+        long kind = first.number(MORE_SAMPLES, 0, 0);
+        return kind == 1 || kind == 2;
+    }
+
+    /** Both resolutions in the same unit. */
+    private static Rational aspect(Directory first) throws IOException {
+        Directory.Entry across = first.entries().get(ACROSS);
+        Directory.Entry down = first.entries().get(DOWN);
+        if (across == null || down == null) {
+            return Rational.ONE;
+        }
+        long a = first.number32(across.at());
+        long b = first.number32(across.at() + 4);
+        long c = first.number32(down.at());
+        long d = first.number32(down.at() + 4);
+        return a > 0 && b > 0 && c > 0 && d > 0 ? new Rational(c, d).times(new Rational(b, a)) : Rational.ONE;
+    }
+
+    private static End end(Directory first, long length) throws IOException {
+        boolean tiled = first.has(TILES);
+        int places = tiled ? TILES : STRIPS;
+        int sizes = tiled ? TILE_BYTES : STRIP_BYTES;
+        long parts = first.count(places);
+        if (parts == 0 || first.count(sizes) != parts) {
+            return End.OPEN;
+        }
+        if (parts > MOST_PARTS) {
+            return End.UNREAD;
+        }
+        for (long i = 0; i < parts; i++) {
+            long from = first.number(places, i, 0);
+            long bytes = first.number(sizes, i, 0);
+            if (bytes > 0 && from > length - bytes) {
+                return End.CUT;
+            }
+        }
+        return End.WHOLE;
+    }
+}

@@ -1,0 +1,131 @@
+package org.opensatchel.core.media.format;
+
+import java.io.IOException;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.opensatchel.core.media.format.MediaFacts.End;
+import org.opensatchel.core.media.format.MediaFacts.Sound;
+
+/**
+ * WAVE (IBM and Microsoft Multimedia Programming Interface 1.0, chapter 3; extensible formats as WAVEFORMATEXTENSIBLE), with its 64-bit
+ * forms RF64 and BW64 (EBU Tech 3306, ITU-R BS.2088). The size of the data is what counts: programs that write while they record leave
+ * it at zero, or as large as can be.
+ */
+final class WavReader implements MediaReader {
+
+    private static final int MOST_CHUNKS = 4_096;
+    /** Sizes from here on say that nobody knew how long it would become. */
+    private static final long UNKNOWN_FROM = 0x7ffff000L;
+    private static final long IN_DS64 = 0xffffffffL;
+
+    @Override
+    public String container() {
+        return "WAVE";
+    }
+
+    @Override
+    public boolean recognises(Window head) throws IOException {
+        return (head.has(0, "RIFF") || head.has(0, "RF64") || head.has(0, "BW64")) && head.has(8, "WAVE");
+    }
+
+    @Override
+    public MediaFacts read(Window file) throws IOException {
+        Parts parts = new Parts(file);
+        parts.find();
+        if (parts.format < 0) {
+            return MediaFacts.none(container(), parts.isCut ? End.CUT : End.UNREAD);
+        }
+        int tag = file.le16(parts.format);
+        boolean extended = tag == SoundCodecs.EXTENSIBLE && parts.formatBytes >= 40;
+        String codec = SoundCodecs.numbered(extended ? file.le16(parts.format + 24) : tag);
+        int bits = extended && file.le16(parts.format + 18) > 0 ? file.le16(parts.format + 18) : file.le16(parts.format + 14);
+        Sound sound = new Sound(codec, file.le16(parts.format + 2), (int) Math.min(Integer.MAX_VALUE, file.le32(parts.format + 4)),
+                SoundCodecs.isPlain(codec) && bits > 0 ? OptionalInt.of(bits) : OptionalInt.empty());
+        return MediaFacts.sound(container(), parts.end(), seconds(file, parts, codec, sound), sound);
+    }
+
+    private static Optional<Rational> seconds(Window file, Parts parts, String codec, Sound sound) throws IOException {
+        if (parts.data < 0 || sound.rate() <= 0) {
+            return Optional.empty();
+        }
+        int block = file.le16(parts.format + 12);
+        if (SoundCodecs.isPlain(codec) && block > 0) {
+            return Optional.of(new Rational(parts.dataHere() / block, sound.rate()));
+        }
+        long perSecond = file.le32(parts.format + 8);
+        return parts.samples > 0 ? Optional.of(new Rational(parts.samples, sound.rate()))
+                : perSecond > 0 ? Optional.of(new Rational(parts.dataHere(), perSecond)) : Optional.empty();
+    }
+
+    /** Where the chunks are that matter. */
+    private static final class Parts {
+        private final Window file;
+        private long format = -1;
+        private long formatBytes;
+        private long data = -1;
+        private long dataBytes;
+        private long wide = -1;
+        private long samples;
+        private boolean isCut;
+
+        Parts(Window file) {
+            this.file = file;
+        }
+
+        void find() throws IOException {
+            long at = 12;
+            for (int i = 0; i < MOST_CHUNKS && at + 8 <= file.length(); i++) {
+                String name = file.text(at, 4);
+                long size = file.le32(at + 4);
+                if (name.equals("data")) {
+                    data = at + 8;
+                    dataBytes = size == IN_DS64 && wide >= 0 ? file.le63(wide + 8) : size;
+                    if (isOpen() || data + dataBytes > file.length() || format >= 0 && isPlain()) {
+                        return;
+                    }
+                    size = dataBytes;
+                } else if (at + 8 + size > file.length()) {
+                    // What is broken off before the sound is a file that is; behind it, it is nothing but a note.
+                    isCut = data < 0;
+                    return;
+                }
+                note(name, at + 8, size);
+                at += 8 + size + (size & 1);
+            }
+            isCut = data < 0;
+        }
+
+        private void note(String name, long at, long size) throws IOException {
+            if (name.equals("fmt ") && size >= 16) {
+                format = at;
+                formatBytes = size;
+            } else if (name.equals("ds64") && size >= 24) {
+                wide = at;
+            } else if (name.equals("fact") && size >= 4) {
+                samples = file.le32(at);
+            }
+        }
+
+        /** Nothing behind the sound is needed to tell how long it is. */
+        private boolean isPlain() throws IOException {
+            int tag = file.le16(format);
+            return tag == 1 || tag == 3 || tag == SoundCodecs.EXTENSIBLE || samples > 0;
+        }
+
+        private boolean isOpen() {
+            return dataBytes == 0 || dataBytes >= UNKNOWN_FROM && wide < 0 && data + dataBytes > file.length();
+        }
+
+        long dataHere() {
+            long there = file.length() - data;
+            return isOpen() ? there : Math.min(dataBytes, there);
+        }
+
+        End end() {
+            if (data < 0) {
+                return isCut || format >= 0 ? End.CUT : End.UNREAD;
+            }
+            return isOpen() ? End.OPEN : data + dataBytes > file.length() ? End.CUT : End.WHOLE;
+        }
+    }
+}

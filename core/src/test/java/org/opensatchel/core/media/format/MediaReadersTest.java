@@ -1,0 +1,115 @@
+package org.opensatchel.core.media.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.opensatchel.core.media.format.MediaFacts.End;
+
+/** Facts of files made by construction, those files cut and damaged, and how little of them is read. */
+class MediaReadersTest {
+
+    private static final int DAMAGED = 400;
+
+    static Stream<Sample> samples() {
+        return Stream.of(PictureSamples.all(), SoundSamples.all(), FilmSamples.all()).flatMap(List::stream);
+    }
+
+    @ParameterizedTest
+    @MethodSource("samples")
+    void whatAFileSaysIsRead(Sample sample) throws IOException {
+        assertThat(sample.read().map(Sample::said)).hasValue(sample.facts());
+    }
+
+    @Test
+    void everyContainerIsTriedInManyForms() throws IOException {
+        Map<String, Long> forms = samples().collect(Collectors.groupingBy(sample -> sample.facts().split(",")[0], Collectors.counting()));
+        assertThat(forms.keySet()).containsAll(MediaReaders.ALL.stream().map(MediaReader::container).toList());
+        assertThat(forms.entrySet().stream().filter(form -> form.getValue() < 20 && !form.getKey().equals("QuickTime"))).isEmpty();
+    }
+
+    @ParameterizedTest
+    @MethodSource("samples")
+    void whatIsCutAtABorderIsCut(Sample sample) throws IOException {
+        for (int border : sample.borders()) {
+            Optional<MediaFacts> facts = MediaReaders.read(Bytes.of(Bytes.cut(sample.bytes(), border)));
+            assertThat(facts.map(MediaFacts::end)).as("%s cut at %d", sample, border).isIn(Optional.empty(), Optional.of(End.CUT));
+        }
+    }
+
+    /** One that is whole is never whole when its last byte is gone, where its structure says how long it is. */
+    @ParameterizedTest
+    @MethodSource("samples")
+    void whatIsCutAnywhereIsNeverWholeAndNeverAFault(Sample sample) throws IOException {
+        int step = Math.max(1, sample.bytes().length / 300);
+        for (int length = 0; length < sample.bytes().length; length += step) {
+            MediaReaders.read(Bytes.of(Bytes.cut(sample.bytes(), length)));
+        }
+        boolean harmless = sample.name().contains("behind it") || sample.facts().matches(".*(OPEN|CUT)") || sample.name().matches("mp3.*");
+        if (!harmless) {
+            int half = sample.bytes().length * 2 / 3;
+            assertThat(MediaReaders.read(Bytes.of(Bytes.cut(sample.bytes(), half))).map(MediaFacts::end)).as("%s at two thirds", sample)
+                    .isNotEqualTo(Optional.of(End.WHOLE));
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("samples")
+    void whatIsDamagedIsNoFaultOfOurs(Sample sample) throws IOException {
+        Random random = new Random(sample.name().hashCode());
+        for (int i = 0; i < DAMAGED; i++) {
+            byte[] damaged = sample.bytes().clone();
+            // Most of what is read stands in front.
+            int reach = random.nextBoolean() ? Math.min(200, damaged.length) : damaged.length;
+            for (int j = 0; j <= random.nextInt(6); j++) {
+                damaged[random.nextInt(reach)] = (byte) (random.nextInt(3) == 0 ? 0xff : random.nextInt(256));
+            }
+            Bytes bytes = Bytes.of(damaged);
+            MediaReaders.read(bytes);
+            assertThat(bytes.asked()).as("%s, %d", sample, i).isLessThan(20L * damaged.length + 4_000_000);
+        }
+    }
+
+    /** A hundred gigabytes, of which a few pages are looked at. */
+    @Test
+    void littleIsReadOfWhatIsLong() throws IOException {
+        long length = 100L << 30;
+        Sample film = FilmSamples.all().get(0);
+        int before = film.bytes().length - 3_008;
+        Out out = new Out().add(Bytes.cut(film.bytes(), before)).u32(1).text("mdat").u64(length - before);
+        Bytes bytes = Bytes.endless(out.bytes(), length);
+        assertThat(MediaReaders.read(bytes).map(Sample::said)).hasValue(film.facts());
+        assertThat(bytes.asked()).isLessThan(64 << 10);
+        Out wave = new Out().text("RF64").u32(0xffffffffL).text("WAVE")
+                .add(SoundSamples.chunk("ds64", new Out().le64(length - 8).le64(length - 80).le64(0).le32(0).bytes()))
+                .add(SoundSamples.chunk("fmt ", SoundSamples.format(1, 2, 48_000, 24))).text("data").u32(0xffffffffL);
+        Bytes sound = Bytes.endless(wave.bytes(), length);
+        assertThat(MediaReaders.read(sound).map(MediaFacts::end)).hasValue(End.WHOLE);
+        assertThat(sound.asked()).isLessThan(64 << 10);
+    }
+
+    @Test
+    void whatIsNoMediaIsNotRead() throws IOException {
+        for (String text : List.of("", "x", "Hello, world.", "<svg xmlns='http://www.w3.org/2000/svg'/>", "{\"a\": 1}", "%PDF-1.7", "RIFF",
+                "FORM",
+                "\u00ff\u00ff\u00ff\u00ff", "BMW is a car, and this is a text about it that goes on.")) {
+            assertThat(MediaReaders.read(Bytes.of(new Out().text(text).bytes()))).as(text).isEmpty();
+        }
+    }
+
+    /** An MP3 that counts itself is short of what it says when much of it is gone; one of a few bytes less is not. */
+    @Test
+    void countsOfFramesAreTakenWithAGrainOfSalt() throws IOException {
+        byte[] whole = SoundSamples.all().stream().filter(one -> one.name().equals("mp3 Xing 2, 100")).findFirst().orElseThrow().bytes();
+        assertThat(MediaReaders.read(Bytes.of(Bytes.cut(whole, whole.length - 500))).map(MediaFacts::end)).hasValue(End.WHOLE);
+        assertThat(MediaReaders.read(Bytes.of(Bytes.cut(whole, whole.length / 2))).map(MediaFacts::end)).hasValue(End.CUT);
+    }
+}
