@@ -3,6 +3,8 @@ package org.opensatchel.web.text;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.BiConsumer;
+import java.util.function.Function;
 import org.opensatchel.core.words.Sentence;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.HtmlUtils;
@@ -27,6 +29,10 @@ class SaidDialect extends AbstractProcessorDialect {
     /** As {@code th:text} has it: after conditions, loops and values. */
     private static final int PRECEDENCE = 1_300;
 
+    private static final Map<String, String> MARKS = Map.of("must", "<path d=\"M8 1l7 7-7 7-7-7z\"/>", "should",
+            "<path d=\"M8 1l7 7-7 7-7-7z\"/><path class=\"half\" d=\"M8 1l7 7H1z\"/>", "note", "<circle cx=\"8\" cy=\"8\" r=\"5.5\"/>",
+            "ready", "<path d=\"M1 8h14\"/>");
+
     private final Tell tell;
 
     SaidDialect(Tell tell) {
@@ -36,123 +42,81 @@ class SaidDialect extends AbstractProcessorDialect {
 
     @Override
     public Set<IProcessor> getProcessors(String prefix) {
-        return Set.of(new It(prefix, tell), new Items(prefix, tell), new Lines(prefix), new Mark(prefix));
+        return Set.of(new Filling(prefix, "it", this::it, (html, tag) -> tag.setBody(html, false)),
+                new Filling(prefix, "list", this::list, (html, tag) -> tag.setBody(html, false)),
+                new Filling(prefix, "folded", SaidDialect::folded, (html, tag) -> tag.setBody(html, false)),
+                new Filling(prefix, "mark", SaidDialect::mark, (html, tag) -> tag.replaceWith(html, false)));
     }
 
-    /** Fills an element with what an expression gives. */
-    private abstract static class Filling extends AbstractAttributeTagProcessor {
+    /** Writes what an expression gives where its attribute stands. */
+    private static final class Filling extends AbstractAttributeTagProcessor {
+        private final Function<Object, String> html;
+        private final BiConsumer<String, IElementTagStructureHandler> where;
 
-        Filling(String prefix, String name) {
+        Filling(String prefix, String name, Function<Object, String> html, BiConsumer<String, IElementTagStructureHandler> where) {
             super(TemplateMode.HTML, prefix, null, false, name, true, PRECEDENCE, true);
+            this.html = html;
+            this.where = where;
         }
 
         @Override
         protected void doProcess(ITemplateContext context, IProcessableElementTag tag, AttributeName name, String value,
                 IElementTagStructureHandler structure) {
-            fill(html(StandardExpressions.getExpressionParser(context.getConfiguration()).parseExpression(context, value)
-                    .execute(context)), structure);
-        }
-
-        void fill(String html, IElementTagStructureHandler structure) {
-            structure.setBody(html, false);
-        }
-
-        abstract String html(Object value);
-    }
-
-    private static final class It extends Filling {
-        private final Tell tell;
-
-        It(String prefix, Tell tell) {
-            super(prefix, "it");
-            this.tell = tell;
-        }
-
-        @Override
-        String html(Object said) {
-            StringBuilder out = new StringBuilder();
-            write(tell.any(said), out);
-            return out.toString();
+            Object said = StandardExpressions.getExpressionParser(context.getConfiguration()).parseExpression(context, value)
+                    .execute(context);
+            where.accept(html.apply(said), structure);
         }
     }
 
-    private static final class Items extends Filling {
-        private final Tell tell;
-
-        Items(String prefix, Tell tell) {
-            super(prefix, "list");
-            this.tell = tell;
-        }
-
-        @Override
-        String html(Object items) {
-            StringBuilder out = new StringBuilder();
-            for (Object item : (List<?>) items) {
-                out.append("<li>");
-                write(tell.any(item), out);
-                out.append("</li>");
-            }
-            return out.toString();
-        }
+    private String it(Object said) {
+        StringBuilder out = new StringBuilder();
+        write(tell.any(said), out);
+        return out.toString();
     }
 
-    private static final class Lines extends Filling {
-
-        Lines(String prefix) {
-            super(prefix, "folded");
+    private String list(Object items) {
+        StringBuilder out = new StringBuilder();
+        for (Object item : (List<?>) items) {
+            out.append("<li>");
+            write(tell.any(item), out);
+            out.append("</li>");
         }
-
-        @Override
-        String html(Object lines) {
-            StringBuilder out = new StringBuilder();
-            for (Object line : (List<?>) lines) {
-                write((Folded) line, out);
-            }
-            return out.toString();
-        }
-
-        private static void write(Folded line, StringBuilder out) {
-            out.append("<details id=\"").append(escaped(line.id())).append("\"><summary><span class=\"state ").append(escaped(line.mark()))
-                    .append("\">").append(escaped(line.state())).append("</span><span>");
-            SaidDialect.write(line.what(), out);
-            out.append("</span></summary><dl>");
-            line.facts().forEach(fact -> write(fact, out));
-            out.append("</dl></details>\n");
-        }
-
-        private static void write(Folded.Fact fact, StringBuilder out) {
-            out.append("<dt>").append(escaped(fact.term())).append("</dt><dd>");
-            boolean several = fact.values().size() > 1;
-            for (Sentence value : fact.values()) {
-                out.append(several ? "<div>" : "");
-                SaidDialect.write(value, out);
-                out.append(several ? "</div>" : "");
-            }
-            out.append("</dd>");
-        }
+        return out.toString();
     }
 
-    /** A severity's mark: filled diamond, half diamond, ring, closed stitch. */
-    private static final class Mark extends Filling {
-
-        private static final Map<String, String> DRAWN = Map.of("must", "<path d=\"M8 1l7 7-7 7-7-7z\"/>", "should",
-                "<path d=\"M8 1l7 7-7 7-7-7z\"/><path class=\"half\" d=\"M8 1l7 7H1z\"/>", "note", "<circle cx=\"8\" cy=\"8\" r=\"5.5\"/>",
-                "ready", "<path d=\"M1 8h14\"/>");
-
-        Mark(String prefix) {
-            super(prefix, "mark");
+    private static String folded(Object lines) {
+        StringBuilder out = new StringBuilder();
+        for (Object line : (List<?>) lines) {
+            write((Folded) line, out);
         }
+        return out.toString();
+    }
 
-        @Override
-        void fill(String html, IElementTagStructureHandler structure) {
-            structure.replaceWith(html, false);
-        }
+    private static void write(Folded line, StringBuilder out) {
+        out.append("<details id=\"").append(escaped(line.id())).append("\"><summary><span class=\"state ").append(escaped(line.mark()))
+                .append("\">").append(escaped(line.state())).append("</span><span>");
+        write(line.what(), out);
+        out.append("</span></summary><dl>");
+        line.facts().forEach(fact -> write(fact, out));
+        out.append("</dl></details>\n");
+    }
 
-        @Override
-        String html(Object severity) {
-            return "<svg class=\"sign " + severity + "\" viewBox=\"0 0 16 16\" role=\"img\" aria-label=\""
-                    + escaped(Speech.say("severity." + severity)) + "\">" + DRAWN.getOrDefault(severity, DRAWN.get("ready")) + "</svg>";
+    private static void write(Folded.Fact fact, StringBuilder out) {
+        out.append("<dt>").append(escaped(fact.term())).append("</dt><dd>");
+        boolean several = fact.values().size() > 1;
+        for (Sentence value : fact.values()) {
+            out.append(several ? "<div>" : "");
+            write(value, out);
+            out.append(several ? "</div>" : "");
         }
+        out.append("</dd>");
+    }
+
+    /** Filled diamond, half diamond, ring, closed stitch. */
+    private static String mark(Object severity) {
+        return "<svg class=\"sign " + escaped(severity.toString()) + "\" viewBox=\"0 0 16 16\" role=\"img\" aria-label=\""
+                + escaped(Speech.say("severity." + severity)) + "\">" + MARKS.getOrDefault(severity.toString(), MARKS.get("ready"))
+                + "</svg>";
     }
 
     /** Everything in it is escaped: what is said has names in it that somebody else chose. */

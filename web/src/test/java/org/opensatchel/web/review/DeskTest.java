@@ -52,6 +52,12 @@ class DeskTest extends RunningApplication {
         return page;
     }
 
+    /** Presses a key; keys are heard when the page's scripts are there. */
+    private static void key(Page page, String key) {
+        page.waitForLoadState();
+        page.keyboard().press(key);
+    }
+
     @Test
     void theClassIsFilteredAsOneTypesAndTheAddressKeepsIt() {
         Page page = board();
@@ -77,21 +83,21 @@ class DeskTest extends RunningApplication {
     @Test
     void theFindingsOfAMarkOpenInPlaceAndKeysMoveOn() {
         Page page = board();
-        page.keyboard().press("j");
-        page.keyboard().press("j");
+        key(page, "j");
+        key(page, "j");
         assertThat(page.locator("tr[data-who]").nth(1).locator(".row-link")).isFocused();
-        page.keyboard().press("w");
+        key(page, "w");
         Locator panel = page.locator(".panel");
         assertThat(panel).containsText("A required file has the wrong name");
         accessible(page);
         page.keyboard().press("Escape");
         assertThat(panel).hasCount(0);
-        page.keyboard().press("x");
+        key(page, "x");
         assertThat(page.getByText("With the chosen:")).isVisible();
-        page.keyboard().press("o");
+        key(page, "o");
         assertThat(page.locator("h1")).containsText("MOV120_A2_Marsh_Ottoline");
         assertThat(page.locator(".neighbours")).containsText("2 of 24");
-        page.keyboard().press("j");
+        key(page, "j");
         assertThat(page.locator(".neighbours")).containsText("3 of 24");
     }
 
@@ -100,7 +106,7 @@ class DeskTest extends RunningApplication {
         Page page = desk("maren.eskildsen");
         assertThat(page.getByText("Fix 1 thing")).isVisible();
         assertThat(page.locator(".points h2")).hasText("Points for organisation: 19 of 20");
-        page.keyboard().press("w");
+        key(page, "w");
         page.keyboard().type("The bell was renamed in class");
         page.keyboard().press("Enter");
         assertThat(page.locator("h2 .verdict.ready")).hasText("Ready");
@@ -108,7 +114,7 @@ class DeskTest extends RunningApplication {
         assertThat(page.locator(".lines s").first()).containsText("market-bell.wav");
         accessible(page);
         org.assertj.core.api.Assertions.assertThat(handIn("maren.eskildsen").told()).isEqualTo("ready");
-        page.keyboard().press("z");
+        key(page, "z");
         assertThat(page.getByText("Fix 1 thing")).isVisible();
         assertThat(handIn("maren.eskildsen").told()).isEqualTo("fix");
         assertThat(database.queryForList("select what from audit where what <> 'SAW' order by id", String.class)).containsExactly("WAIVED",
@@ -118,7 +124,7 @@ class DeskTest extends RunningApplication {
     @Test
     void aKindIsWaivedForEverybodyAndTheBoardCountsAnew() {
         Page page = desk("juno.fairweather");
-        page.keyboard().press("w");
+        key(page, "w");
         page.locator(".decide[open] select[name=scope]").selectOption("ASSIGNMENT");
         page.locator(".decide[open] input[name=reason]").fill("Nobody renders on that machine");
         page.keyboard().press("Enter");
@@ -149,7 +155,7 @@ class DeskTest extends RunningApplication {
         page.locator("#given-reason").fill("The film is black");
         page.locator(".points form.decide-form button").click();
         assertThat(page.locator(".points h2")).hasText("Points for organisation: 12.5 of 20");
-        page.keyboard().press("z");
+        key(page, "z");
         assertThat(page.locator(".points h2")).hasText("Points for organisation: 20 of 20");
     }
 
@@ -162,7 +168,7 @@ class DeskTest extends RunningApplication {
         assertThat(page.locator(".decided")).containsText("Accepted as it is: Only the name");
         Page board = board();
         assertThat(board.locator("tr[data-who]", new Page.LocatorOptions().setHasText("Drury, Halvard"))).containsText("accepted");
-        page.keyboard().press("z");
+        key(page, "z");
         assertThat(page.locator(".decided")).hasCount(0);
         page.getByText("Ask for another hand-in").first().click();
         page.locator("#new-due").fill("2031-05-06T12:00");

@@ -20,7 +20,10 @@ class SaidDialectTest {
         engine.setTemplateResolver(new StringTemplateResolver());
         engine.addDialect(new SaidDialect(new Tell()));
         Sentence sentence = new Sentence(List.of(new Sentence.Piece(words, false), new Sentence.Piece(name, true)), "", "");
-        return engine.process(template, new Context(Locale.ENGLISH, Map.of("s", sentence, "all", List.of(sentence, sentence))));
+        Folded line = new Folded("link-1", "must", words, sentence, List.of(new Folded.Fact(words, List.of(sentence)),
+                new Folded.Fact("Perhaps", List.of(sentence, Sentence.name(name)))));
+        return engine.process(template,
+                new Context(Locale.ENGLISH, Map.of("s", sentence, "all", List.of(sentence, sentence), "lines", List.of(line))));
     }
 
     @ParameterizedTest
@@ -32,6 +35,20 @@ class SaidDialectTest {
             "${7*7}|[[${s}]]|${7*7}<span class=\"name\">[[${s}]]</span>"})
     void everythingIsText(String words, String name, String html) {
         assertThat(said(words, name, "<p say:it=\"${s}\">example</p>")).isEqualTo("<p>" + html + "</p>");
+        assertThat(said(words, name, "<ul say:list=\"${all}\"></ul>")).isEqualTo("<ul><li>" + html + "</li><li>" + html + "</li></ul>");
+        String plain = html.substring(0, html.indexOf("<span"));
+        String shown = html.substring(html.indexOf("<span"));
+        assertThat(said(words, name, "<div say:folded=\"${lines}\"></div>")).isEqualTo("<div><details id=\"link-1\"><summary>"
+                + "<span class=\"state must\">" + plain + "</span><span>" + html + "</span></summary><dl><dt>" + plain + "</dt><dd>" + html
+                + "</dd><dt>Perhaps</dt><dd><div>" + html + "</div><div>" + shown + "</div></dd></dl></details>\n</div>");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {"'must'|must be fixed", "'should'|should be fixed", "'note'|worth knowing",
+            "'ready'|in order"})
+    void aMarkIsDrawnAndSaysWhatItIs(String severity, String words) {
+        assertThat(said("a", "b", "<svg say:mark=\"" + severity + "\"></svg>")).startsWith("<svg class=\"sign " + severity.replace("'", ""))
+                .contains("aria-label=\"" + words + "\"").containsPattern("<(path|circle) [^>]+/></svg>$");
     }
 
     @ParameterizedTest
