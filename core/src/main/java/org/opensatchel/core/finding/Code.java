@@ -123,7 +123,7 @@ public enum Code {
     ASSET_STARTER_RENAMED(Family.ASSET, "starter-renamed", Severity.MUST, EXPECTED),
     ASSET_STARTER_MOVED(Family.ASSET, "starter-moved", Severity.MUST, EXPECTED),
     ASSET_EMPTY(Family.ASSET, "empty", Severity.MUST),
-    ASSET_TRUNCATED(Family.ASSET, "truncated", Severity.MUST),
+    ASSET_TRUNCATED(Family.ASSET, "truncated", Severity.MUST, WHAT),
     ASSET_TOO_LARGE(Family.ASSET, "too-large", Severity.MUST, BYTES, MOST_BYTES, TYPES, PLACE, MACHINES),
     ASSET_TOTAL_TOO_LARGE(Family.ASSET, "total-too-large", Severity.MUST, BYTES, MOST_BYTES, TYPES, PLACE),
     ASSET_TYPE_LIES(Family.ASSET, "type-lies", Severity.SHOULD, WHAT),

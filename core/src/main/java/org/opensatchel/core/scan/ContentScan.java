@@ -38,11 +38,16 @@ import org.opensatchel.core.link.profile.Profiles;
 import org.opensatchel.core.link.finder.PathFinder;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.TypeProbe;
+import org.opensatchel.core.media.format.BytesNotAtHand;
+import org.opensatchel.core.media.format.MediaBytes;
+import org.opensatchel.core.media.format.MediaFacts;
+import org.opensatchel.core.media.format.MediaReaders;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.core.project.RandomContent;
 import org.opensatchel.core.project.ReadLimits;
 
 /**
@@ -58,6 +63,7 @@ public final class ContentScan {
     /** What is said of files in no known format, and of those that only the kit's own rules know. */
     public static final String PATH_FINDER = "no known format";
     public static final String KIT_RULES = "kit rules";
+    private static final String MEDIA = "media";
     private static final String SHORTCUT = ".lnk";
     /** Of shorter files the whole is read as soon as its beginning. */
     private static final long WORTH_A_LOOK = 8L << 10;
@@ -314,13 +320,46 @@ public final class ContentScan {
                 alone(heavy, () -> find(new DocumentContent(file.path(), bounded, limits.documentBytes()), sink, result));
             }
             boolean checked = file.entry().checksum() != 0;
+            boolean media = !standIn && MediaReaders.mayBe(extension, head);
+            KeptContent kept = media && !(raw instanceof RandomContent) && reader.isEmpty() ? content.keep(head) : null;
             boolean zeros = content.finish(hashed || checked, file.bytes());
             result.facts = new FileFacts(content.sha256(), standIn ? Optional.empty() : TypeProbe.lie(extension, head),
-                    zeros, standIn);
+                    zeros, standIn, media && !zeros ? facts(file, extension, raw, kept, result) : Optional.empty());
         } catch (ContentUnavailable unavailable) {
             result.damage = unavailable.what();
         }
         return result;
+    }
+
+    /** What a picture, sound or film says of itself; of one of which the needed parts are not at hand, nothing. */
+    private static Optional<MediaFacts> facts(ProjectFile file, String extension, InputStream raw, KeptContent kept, Result result)
+            throws IOException {
+        try {
+            return raw instanceof RandomContent random ? MediaReaders.read(extension, of(random))
+                    : kept != null && kept.length() == file.bytes() ? MediaReaders.read(extension, kept) : Optional.empty();
+        } catch (BytesNotAtHand far) {
+            return Optional.empty();
+        } catch (RuntimeException broke) {
+            result.failure = MEDIA;
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "media reader failed on " + file.path(),
+                    broke);
+            return Optional.empty();
+        }
+    }
+
+    private static MediaBytes of(RandomContent content) throws IOException {
+        long length = content.length();
+        return new MediaBytes() {
+            @Override
+            public long length() {
+                return length;
+            }
+
+            @Override
+            public byte[] read(long at, int count) throws IOException {
+                return content.read(at, count);
+            }
+        };
     }
 
     private LinkSink.Allowance allowance() {

@@ -2,6 +2,7 @@ package org.opensatchel.core.scan;
 
 import java.util.Optional;
 import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.media.format.MediaFacts;
 
 /**
  * What a file's content told.
@@ -10,11 +11,12 @@ import org.opensatchel.core.fact.Phrase;
  * @param lie what the content is, when the extension says something else
  * @param zeroFilled whether it is not empty and holds nothing but zero bytes
  * @param shortcut whether it is a shortcut to another file
+ * @param media what a picture, a sound or a film says of itself
  */
-public record FileFacts(Optional<String> sha256, Optional<Phrase> lie, boolean zeroFilled, boolean shortcut) {
+public record FileFacts(Optional<String> sha256, Optional<Phrase> lie, boolean zeroFilled, boolean shortcut, Optional<MediaFacts> media) {
 
     /** A file without content whose name says that it only stands for another. */
-    static final FileFacts SHORTCUT = new FileFacts(Optional.empty(), Optional.empty(), false, true);
+    static final FileFacts SHORTCUT = new FileFacts(Optional.empty(), Optional.empty(), false, true, Optional.empty());
 
-    public static final FileFacts NONE = new FileFacts(Optional.empty(), Optional.empty(), false, false);
+    public static final FileFacts NONE = new FileFacts(Optional.empty(), Optional.empty(), false, false, Optional.empty());
 }

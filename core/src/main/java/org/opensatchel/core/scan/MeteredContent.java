@@ -20,12 +20,20 @@ final class MeteredContent extends FilterInputStream {
     private final MessageDigest digest;
     private boolean zeros = true;
     private long count;
+    private KeptContent kept;
     private ContentUnavailable unavailable;
     private Optional<String> sha256 = Optional.empty();
 
     MeteredContent(InputStream content, boolean hashed) {
         super(content);
         this.digest = hashed ? Sha256.digest() : null;
+    }
+
+    /** From now on what passes is kept, as far as it is kept at all; {@code before} are the bytes that have passed. */
+    KeptContent keep(byte[] before) {
+        kept = new KeptContent();
+        kept.add(before, 0, before.length);
+        return kept;
     }
 
     @Override
@@ -39,6 +47,9 @@ final class MeteredContent extends FilterInputStream {
         int got = readOn(into, from, length);
         if (got > 0) {
             count += got;
+            if (kept != null) {
+                kept.add(into, from, got);
+            }
             if (digest != null) {
                 digest.update(into, from, got);
             }

@@ -25,7 +25,8 @@ public final class Rules {
             new SequenceGap(), new OlderDocuments(), new TooFewLinks(), new InclusionCycle(), new UnreadableDocument(),
             new ProfileDiffers(),
             // Files.
-            new StarterFiles(), new EmptyFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(), new SizeLimits(),
+            new StarterFiles(), new EmptyFile(), new TruncatedFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(),
+            new SizeLimits(),
             // Where it lies.
             new LocationFaults(), new TeamLocations(),
             // What was to be done once.

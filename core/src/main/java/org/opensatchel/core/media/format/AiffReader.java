@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
 
@@ -20,6 +21,11 @@ final class AiffReader implements MediaReader {
     @Override
     public String container() {
         return "AIFF";
+    }
+
+    @Override
+    public Set<String> extensions() {
+        return Set.of("aif", "aiff", "aifc");
     }
 
     @Override
@@ -43,13 +49,13 @@ final class AiffReader implements MediaReader {
             at += 8 + size + (size & 1);
         }
         if (common < 0) {
-            return MediaFacts.none(container(), end == End.CUT || at > file.length() ? End.CUT : End.UNREAD);
+            return MediaFacts.none(container(), End.UNREAD);
         }
         Sound sound = sound(file, common, file.has(8, "AIFC"));
         long frames = file.u32(common + 2);
         Optional<Rational> seconds = sound.rate() > 0 ? Optional.of(new Rational(frames, sound.rate())) : Optional.empty();
         // A file of no sound needs no chunk for it.
-        return MediaFacts.sound(container(), end == null ? frames == 0 ? End.WHOLE : End.CUT : end, seconds, sound);
+        return MediaFacts.sound(container(), end == null ? frames == 0 ? End.WHOLE : End.UNREAD : end, seconds, sound);
     }
 
     private static Sound sound(Window file, long common, boolean coded) throws IOException {

@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 
@@ -17,6 +18,11 @@ final class BmpReader implements MediaReader {
     @Override
     public String container() {
         return "BMP";
+    }
+
+    @Override
+    public Set<String> extensions() {
+        return Set.of("bmp", "dib");
     }
 
     @Override

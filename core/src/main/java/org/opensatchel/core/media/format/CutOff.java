@@ -2,7 +2,7 @@ package org.opensatchel.core.media.format;
 
 import java.io.IOException;
 
-/** The file ends before what its structure says is there. */
+/** The file ends before what is looked for there: within what describes it, since what is described is not read. */
 final class CutOff extends IOException {
 
     private static final long serialVersionUID = 1L;

@@ -3,6 +3,7 @@ package org.opensatchel.core.media.format;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
 
@@ -25,6 +26,11 @@ final class FlacReader implements MediaReader {
     }
 
     @Override
+    public Set<String> extensions() {
+        return Set.of("flac");
+    }
+
+    @Override
     public boolean recognises(Window head) throws IOException {
         return head.has(Tags.before(head), "fLaC");
     }
@@ -37,6 +43,9 @@ final class FlacReader implements MediaReader {
         }
         long info = at + 4;
         int rate = file.u24(info + 10) >> 4;
+        if (rate == 0) {
+            return MediaFacts.none(container(), End.UNREAD);
+        }
         int channels = (file.u8(info + 12) >> 1 & 7) + 1;
         int bits = ((file.u8(info + 12) & 1) << 4 | file.u8(info + 13) >> 4) + 1;
         long samples = (file.u8(info + 13) & 15L) << 32 | file.u32(info + 14);

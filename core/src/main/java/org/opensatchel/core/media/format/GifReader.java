@@ -3,6 +3,7 @@ package org.opensatchel.core.media.format;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 
@@ -19,6 +20,11 @@ final class GifReader implements MediaReader {
     @Override
     public String container() {
         return "GIF";
+    }
+
+    @Override
+    public Set<String> extensions() {
+        return Set.of("gif");
     }
 
     @Override
@@ -71,10 +77,10 @@ final class GifReader implements MediaReader {
                     return End.OPEN;
                 }
                 if (at >= file.length()) {
-                    return End.CUT;
+                    return images > 0 ? End.CUT : End.UNREAD;
                 }
+                int sign = file.u8(at);
                 try {
-                    int sign = file.u8(at);
                     if (sign == TRAILER) {
                         return End.WHOLE;
                     } else if (sign == EXTENSION) {
@@ -85,7 +91,7 @@ final class GifReader implements MediaReader {
                         return End.UNREAD;
                     }
                 } catch (CutOff within) {
-                    return End.CUT;
+                    return images > 0 || sign == IMAGE ? End.CUT : End.UNREAD;
                 }
             }
             return End.UNREAD;

@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 
@@ -19,6 +20,11 @@ final class JpegReader implements MediaReader {
     @Override
     public String container() {
         return "JPEG";
+    }
+
+    @Override
+    public Set<String> extensions() {
+        return Set.of("jpg", "jpeg", "jpe", "jfif");
     }
 
     @Override

@@ -19,7 +19,7 @@ public record MediaFacts(String container, End end, Optional<Rational> seconds, 
     public enum End {
         /** The file ends where its structure says, or goes on with what does not matter. */
         WHOLE,
-        /** Its structure says that there is more than the file has. */
+        /** Its content has begun, and its structure says that there is more than the file has. What has only a beginning is not taken for that. */
         CUT,
         /** The format lets it open how long it is, as what was sent while it was made. */
         OPEN,

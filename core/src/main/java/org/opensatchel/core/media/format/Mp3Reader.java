@@ -3,6 +3,7 @@ package org.opensatchel.core.media.format;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
 
@@ -27,6 +28,11 @@ final class Mp3Reader implements MediaReader {
     @Override
     public String container() {
         return "MPEG audio";
+    }
+
+    @Override
+    public Set<String> extensions() {
+        return Set.of("mp3", "mp2", "mpga");
     }
 
     @Override
@@ -74,7 +80,7 @@ final class Mp3Reader implements MediaReader {
     public MediaFacts read(Window file) throws IOException {
         long from = Tags.before(file);
         if (from > file.length()) {
-            return MediaFacts.none(container(), End.CUT);
+            return MediaFacts.none(container(), End.UNREAD);
         }
         long at = from;
         Optional<Frame> first = Optional.empty();

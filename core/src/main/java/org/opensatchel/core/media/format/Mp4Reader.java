@@ -30,6 +30,11 @@ final class Mp4Reader implements MediaReader {
     }
 
     @Override
+    public Set<String> extensions() {
+        return Set.of("mp4", "m4v", "m4a", "mov", "qt", "3gp", "3g2");
+    }
+
+    @Override
     public boolean recognises(Window head) throws IOException {
         if (head.length() < 8) {
             return false;
@@ -101,8 +106,8 @@ final class Mp4Reader implements MediaReader {
             if (has("moov")) {
                 return End.WHOLE;
             }
-            // Parts of a stream bring no description with them; pictures without one are of no use.
-            return has("moof") ? End.OPEN : at >= file.length() ? End.CUT : End.UNREAD;
+            // Parts of a stream bring no description with them.
+            return has("moof") ? End.OPEN : End.UNREAD;
         }
 
         private boolean has(String type) {

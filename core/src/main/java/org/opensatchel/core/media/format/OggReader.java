@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.OptionalLong;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
@@ -26,6 +27,11 @@ final class OggReader implements MediaReader {
     }
 
     @Override
+    public Set<String> extensions() {
+        return Set.of("ogg", "oga", "ogv", "opus", "spx");
+    }
+
+    @Override
     public boolean recognises(Window head) throws IOException {
         return head.has(0, "OggS");
     }
@@ -35,7 +41,8 @@ final class OggReader implements MediaReader {
         Streams streams = new Streams(file);
         streams.begin();
         Last last = streams.last();
-        return new MediaFacts(container(), last.end, last.seconds, streams.pictures, streams.sounds);
+        boolean known = !streams.pictures.isEmpty() || !streams.sounds.isEmpty();
+        return new MediaFacts(container(), known ? last.end : End.UNREAD, last.seconds, streams.pictures, streams.sounds);
     }
 
     /** How it ends, and how long it is then. */

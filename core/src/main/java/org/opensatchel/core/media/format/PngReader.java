@@ -3,6 +3,7 @@ package org.opensatchel.core.media.format;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 
@@ -23,6 +24,11 @@ final class PngReader implements MediaReader {
     }
 
     @Override
+    public Set<String> extensions() {
+        return Set.of("png", "apng");
+    }
+
+    @Override
     public boolean recognises(Window head) throws IOException {
         return head.has(0, SIGN);
     }
@@ -31,7 +37,6 @@ final class PngReader implements MediaReader {
     public MediaFacts read(Window file) throws IOException {
         long at = SIGN.length();
         if (!file.has(at + 4, "IHDR")) {
-            file.bytes(at, AROUND + HEADER_BYTES);
             return MediaFacts.none(container(), End.UNREAD);
         }
         long header = at + 8;
@@ -60,6 +65,7 @@ final class PngReader implements MediaReader {
         private Rational seconds = Rational.ZERO;
         private Rational first;
         private boolean even = true;
+        private boolean begun;
 
         Walk(Window file, Picture picture) {
             this.file = file;
@@ -71,7 +77,7 @@ final class PngReader implements MediaReader {
             long at = from;
             for (int i = 0; i < MOST_CHUNKS; i++) {
                 if (at > file.length() - AROUND) {
-                    return End.CUT;
+                    return begun ? End.CUT : End.UNREAD;
                 }
                 long length = file.u32(at);
                 String name = file.text(at + 4, 4);
@@ -81,8 +87,9 @@ final class PngReader implements MediaReader {
                 if (name.chars().anyMatch(letter -> letter < 'A' || letter > 'z') || length > Integer.MAX_VALUE) {
                     return End.UNREAD;
                 }
+                begun |= name.equals("IDAT");
                 if (at + AROUND + length > file.length()) {
-                    return End.CUT;
+                    return begun ? End.CUT : End.UNREAD;
                 }
                 if (name.equals("IDAT") && !moving && file.has(file.length() - LAST.length(), LAST)) {
                     return End.WHOLE;

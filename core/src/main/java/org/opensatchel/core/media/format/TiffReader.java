@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 
@@ -22,6 +23,11 @@ final class TiffReader implements MediaReader {
     @Override
     public String container() {
         return "TIFF";
+    }
+
+    @Override
+    public Set<String> extensions() {
+        return Set.of("tif", "tiff");
     }
 
     @Override

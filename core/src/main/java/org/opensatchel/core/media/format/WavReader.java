@@ -3,6 +3,7 @@ package org.opensatchel.core.media.format;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
 
@@ -24,6 +25,11 @@ final class WavReader implements MediaReader {
     }
 
     @Override
+    public Set<String> extensions() {
+        return Set.of("wav", "wave", "bwf", "rf64");
+    }
+
+    @Override
     public boolean recognises(Window head) throws IOException {
         return (head.has(0, "RIFF") || head.has(0, "RF64") || head.has(0, "BW64")) && head.has(8, "WAVE");
     }
@@ -32,8 +38,8 @@ final class WavReader implements MediaReader {
     public MediaFacts read(Window file) throws IOException {
         Parts parts = new Parts(file);
         parts.find();
-        if (parts.format < 0) {
-            return MediaFacts.none(container(), parts.isCut ? End.CUT : End.UNREAD);
+        if (parts.format < 0 || file.le16(parts.format + 2) == 0 || file.le32(parts.format + 4) == 0) {
+            return MediaFacts.none(container(), End.UNREAD);
         }
         int tag = file.le16(parts.format);
         boolean extended = tag == SoundCodecs.EXTENSIBLE && parts.formatBytes >= 40;
@@ -66,7 +72,6 @@ final class WavReader implements MediaReader {
         private long dataBytes;
         private long wide = -1;
         private long samples;
-        private boolean isCut;
 
         Parts(Window file) {
             this.file = file;
@@ -85,14 +90,11 @@ final class WavReader implements MediaReader {
                     }
                     size = dataBytes;
                 } else if (at + 8 + size > file.length()) {
-                    // What is broken off before the sound is a file that is; behind it, it is nothing but a note.
-                    isCut = data < 0;
                     return;
                 }
                 note(name, at + 8, size);
                 at += 8 + size + (size & 1);
             }
-            isCut = data < 0;
         }
 
         private void note(String name, long at, long size) throws IOException {
@@ -122,10 +124,8 @@ final class WavReader implements MediaReader {
         }
 
         End end() {
-            if (data < 0) {
-                return isCut || format >= 0 ? End.CUT : End.UNREAD;
-            }
-            return isOpen() ? End.OPEN : data + dataBytes > file.length() ? End.CUT : End.WHOLE;
+            // Without any sound it may never have had one; what breaks off behind it is nothing but a note.
+            return data < 0 ? End.UNREAD : isOpen() ? End.OPEN : data + dataBytes > file.length() ? End.CUT : End.WHOLE;
         }
     }
 }

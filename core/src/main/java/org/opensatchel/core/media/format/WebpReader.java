@@ -3,6 +3,7 @@ package org.opensatchel.core.media.format;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 
@@ -20,6 +21,11 @@ final class WebpReader implements MediaReader {
     }
 
     @Override
+    public Set<String> extensions() {
+        return Set.of("webp");
+    }
+
+    @Override
     public boolean recognises(Window head) throws IOException {
         return head.has(0, "RIFF") && head.has(8, "WEBP");
     }
@@ -31,8 +37,8 @@ final class WebpReader implements MediaReader {
         End end = size > file.length() + 1 ? End.CUT : End.WHOLE;
         Walk walk = new Walk(file);
         walk.chunks(Math.min(size, file.length()));
-        if (walk.picture == null) {
-            return MediaFacts.none(container(), end == End.CUT ? End.CUT : End.UNREAD);
+        if (walk.picture == null || walk.picture.width() == 0 || walk.picture.height() == 0) {
+            return MediaFacts.none(container(), End.UNREAD);
         }
         if (walk.frames == 0) {
             return MediaFacts.still(container(), end, walk.picture);
@@ -72,7 +78,7 @@ final class WebpReader implements MediaReader {
 
         /** Whether anything that is needed may follow. */
         private boolean chunk(String name, long at) throws IOException {
-            if (name.equals("VP8X")) {
+            if (name.equals("VP8X") && file.le32(at - 4) >= 10) {
                 picture = Picture.still("WebP", file.le24(at + 4) + 1, file.le24(at + 7) + 1).of(8)
                         .transparent((file.u8(at) & ALPHA) != 0);
                 return (file.u8(at) & 2) != 0;
@@ -83,11 +89,11 @@ final class WebpReader implements MediaReader {
                 time += shown;
                 shortest = Math.min(shortest, shown);
                 longest = Math.max(longest, shown);
-            } else if (name.equals("VP8 ") && picture == null) {
+            } else if (name.equals("VP8 ") && picture == null && file.has(at + 3, "\u009d\u0001*")) {
                 picture = Picture.still("VP8", file.le16(at + 6) & FOURTEEN_BITS, file.le16(at + 8) & FOURTEEN_BITS).of(8)
                         .transparent(false);
                 return false;
-            } else if (name.equals("VP8L") && picture == null) {
+            } else if (name.equals("VP8L") && picture == null && file.u8(at) == 0x2f) {
                 long bits = file.le32(at + 1);
                 picture = Picture.still("WebP lossless", (int) (bits & FOURTEEN_BITS) + 1, (int) (bits >> 14 & FOURTEEN_BITS) + 1).of(8)
                         .transparent((bits >> 28 & 1) != 0);

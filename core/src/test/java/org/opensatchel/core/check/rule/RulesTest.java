@@ -22,13 +22,13 @@ class RulesTest {
         });
     }
 
-    /** What no rule gives yet comes with the issues about media, timelines and habits, and with truncated, proxy and rebuildable files. */
+    /** What no rule gives yet comes with the issues about media, timelines and habits, and with proxy and rebuildable files. */
     @Test
     void onlyWhatIsStillToComeIsGivenByNobody() {
         Set<Code> silent = EnumSet.allOf(Code.class);
         silent.removeAll(Rules.judged());
         silent.removeIf(code -> Set.of(Family.MEDIA, Family.TIMELINE, Family.HABIT).contains(code.family()));
-        assertThat(silent).containsExactlyInAnyOrder(Code.ASSET_TRUNCATED, Code.ASSET_PROXY_ALONE, Code.ASSET_REBUILDABLE);
+        assertThat(silent).containsExactlyInAnyOrder(Code.ASSET_PROXY_ALONE, Code.ASSET_REBUILDABLE);
     }
 
     /** The small things a rule may look at: none of them grows into all there is. */

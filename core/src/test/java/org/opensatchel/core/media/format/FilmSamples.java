@@ -6,6 +6,7 @@ import java.util.List;
 /** Films of every kind, written by construction: boxes as the standards have them, the data noise. */
 final class FilmSamples {
 
+    private static final long HEADER = 0x1a45dfa3L;
     private static final int[] UPRIGHT = {1, 0, 0, 1};
 
     private FilmSamples() {
@@ -19,6 +20,8 @@ final class FilmSamples {
         times(out);
         parts(out);
         oddities(out);
+        matroska(out);
+        avi(out);
         return out;
     }
 
@@ -114,6 +117,11 @@ final class FilmSamples {
             inside.add(track);
         }
         return box("moov", inside);
+    }
+
+    /** A usual movie's description. */
+    static Out described() {
+        return movie(1_000, 2_000, new Track().box());
     }
 
     private static Out data(int bytes) {
@@ -330,6 +338,167 @@ final class FilmSamples {
         beyond.chunks = List.of((long) from + 8, 90_000L);
         out.add(Sample.of("film whose samples are not there",
                 new Out().add(type("isom")).add(data).add(movie(1_000, 2_000, beyond.box())).bytes(), facts + ", CUT"));
-        out.add(Sample.of("film that was never described", new Out().add(type("isom")).add(data(300)).bytes(), "MP4, CUT"));
+        out.add(Sample.of("film that was never described", new Out().add(type("isom")).add(data(300)).bytes(), "MP4, UNREAD"));
+    }
+
+    // ---- Matroska
+
+    private static Out element(long id, Out... inside) {
+        Out body = new Out();
+        for (Out one : inside) {
+            body.add(one);
+        }
+        return id(id).u64(0x0100000000000000L | body.size()).add(body);
+    }
+
+    private static Out id(long id) {
+        Out out = new Out();
+        for (int shift = 24; shift >= 0; shift -= 8) {
+            if (id >> shift != 0) {
+                out.u8((int) (id >> shift));
+            }
+        }
+        return out;
+    }
+
+    private static Out number(long id, long value) {
+        return element(id, new Out().u64(value));
+    }
+
+    private static Out real(long id, double value) {
+        return element(id, new Out().u64(Double.doubleToLongBits(value)));
+    }
+
+    private static Out words(long id, String text) {
+        return element(id, new Out().text(text));
+    }
+
+    private static Out video(String codec, long each, int width, int height, Out... more) {
+        Out shape = new Out().add(number(0xb0, width)).add(number(0xba, height));
+        for (Out one : more) {
+            shape.add(one);
+        }
+        return element(0xae, number(0x83, 1), words(0x86, codec), each == 0 ? new Out() : number(0x23e383, each), element(0xe0, shape));
+    }
+
+    private static Out audio(String codec, int channels, double rate, int bits) {
+        return element(0xae, number(0x83, 2), words(0x86, codec),
+                element(0xe1, real(0xb5, rate), number(0x9f, channels), bits == 0 ? new Out() : number(0x6264, bits)));
+    }
+
+    private static Sample matroska(String name, String type, double length, boolean open, String facts, Out... tracks) {
+        Out inside = element(0x1549a966L, number(0x2ad7b1, 1_000_000), real(0x4489, length));
+        inside.add(element(0x1654ae6bL, tracks));
+        for (int i = 0; i < 5; i++) {
+            inside.add(element(0x1f43b675L, new Out().add(SoundSamples.noise(400))));
+        }
+        Out head = element(HEADER, words(0x4282, type));
+        Out whole = new Out().add(head).add(open ? id(0x18538067L).u64(0x01ffffffffffffffL).add(inside) : element(0x18538067L, inside));
+        return Sample.of(name, whole.bytes(), facts).cutAt(open ? List.of() : List.of(head.size(), head.size() + 12, whole.size() - 412));
+    }
+
+    private static void matroska(List<Sample> out) {
+        String[][] codecs = {{"V_MPEG4/ISO/AVC", "H.264"}, {"V_MPEGH/ISO/HEVC", "H.265"}, {"V_VP8", "VP8"}, {"V_VP9", "VP9"},
+                {"V_AV1", "AV1"}, {"V_THEORA", "Theora"}, {"V_MJPEG", "Motion JPEG"}, {"V_SOMETHING", "V_SOMETHING"}};
+        for (String[] codec : codecs) {
+            for (String type : new String[]{"matroska", "webm"}) {
+                out.add(matroska(type + " of " + codec[0], type, 2_000, false,
+                        (type.equals("webm") ? "WebM" : "Matroska") + ", " + codec[1] + " 1280x720, rate 25, seconds 2",
+                        video(codec[0], 40_000_000, 1280, 720)));
+            }
+        }
+        String[][] sounds = {{"A_OPUS", "Opus"}, {"A_VORBIS", "Vorbis"}, {"A_AAC", "AAC"}, {"A_AAC/MPEG4/LC", "AAC"}, {"A_FLAC", "FLAC"},
+                {"A_MPEG/L3", "MPEG-1 Audio Layer III"}};
+        for (String[] codec : sounds) {
+            for (String type : new String[]{"matroska", "webm"}) {
+                out.add(matroska(type + " of " + codec[0], type, 1_500, false,
+                        (type.equals("webm") ? "WebM" : "Matroska") + ", " + codec[1] + " 2 at 48000, seconds 3/2",
+                        audio(codec[0], 2, 48_000, 0)));
+            }
+        }
+        out.add(matroska("matroska of samples", "matroska", 1_000, false, "Matroska, PCM 6 at 96000, bits 24, seconds 1",
+                audio("A_PCM/INT/LIT", 6, 96_000, 24)));
+        out.add(matroska("matroska that was streamed", "matroska", 1_000, true, "Matroska, VP9 1280x720, rate 25, seconds 1, OPEN",
+                video("V_VP9", 40_000_000, 1280, 720)));
+        out.add(matroska("webm that was streamed", "webm", 0, true, "WebM, VP9 1280x720, OPEN", video("V_VP9", 0, 1280, 720)));
+        out.add(matroska("matroska of 30000/1001", "matroska", 1_000, false, "Matroska, VP9 1280x720, rate 30000/1001, seconds 1",
+                video("V_VP9", 33_366_667, 1280, 720)));
+        out.add(matroska("matroska of wide pixels", "matroska", 1_000, false, "Matroska, VP9 720x576, pixels 64/45, rate 25, seconds 1",
+                video("V_VP9", 40_000_000, 720, 576, number(0x54b0, 1024), number(0x54ba, 576))));
+        out.add(matroska("matroska of a shape", "matroska", 1_000, false, "Matroska, VP9 1440x1080, pixels 4/3, rate 25, seconds 1",
+                video("V_VP9", 40_000_000, 1440, 1080, number(0x54b2, 3), number(0x54b0, 16), number(0x54ba, 9))));
+        out.add(matroska("matroska with alpha", "matroska", 1_000, false, "Matroska, VP9 64x48, rate 25, alpha, seconds 1",
+                video("V_VP9", 40_000_000, 64, 48, number(0x53c0, 1))));
+        for (String type : new String[]{"matroska", "webm"}) {
+            for (int rate : new int[]{15, 24, 30, 50, 60}) {
+                out.add(matroska(type + " at " + rate, type, 3_000, false, (type.equals("webm") ? "WebM" : "Matroska")
+                        + ", VP9 640x360, rate " + rate + ", Opus 2 at 48000, seconds 3", video("V_VP9", 1_000_000_000L / rate, 640, 360),
+                        audio("A_OPUS", 2, 48_000, 0)));
+            }
+        }
+    }
+
+    // ---- AVI
+
+    private static Out list(String name, Out... inside) {
+        Out body = new Out().text(name);
+        for (Out one : inside) {
+            body.add(one);
+        }
+        return SoundSamples.chunk("LIST", body.bytes());
+    }
+
+    private static Out aviVideo(String code, int width, int height, int depth, int over, int under, int frames) {
+        Out header = new Out().text("vids").text(code).zeros(12).le32(under).le32(over).le32(0).le32(frames).zeros(20);
+        Out format = new Out().le32(40).le32(width).le32(height).le16(1).le16(depth).text(code).zeros(20);
+        return list("strl", SoundSamples.chunk("strh", header.bytes()), SoundSamples.chunk("strf", format.bytes()));
+    }
+
+    private static Out aviSound(int tag, int channels, int rate, int bits, int seconds) {
+        Out header = new Out().text("auds").zeros(16).le32(1).le32(rate).le32(0).le32((long) rate * seconds).zeros(20);
+        return list("strl", SoundSamples.chunk("strh", header.bytes()),
+                SoundSamples.chunk("strf", SoundSamples.format(tag, channels, rate, bits)));
+    }
+
+    private static Out form(String name, Out... inside) {
+        Out body = new Out().text(name);
+        for (Out one : inside) {
+            body.add(one);
+        }
+        return SoundSamples.chunk("RIFF", body.bytes());
+    }
+
+    private static Sample avi(String name, String facts, Out... streams) {
+        Out header = list("hdrl", streams);
+        Out whole = form("AVI ", header, SoundSamples.chunk("JUNK", new byte[40]), list("movi", new Out().add(SoundSamples.noise(900))),
+                SoundSamples.chunk("idx1", new byte[64]));
+        return Sample.of(name, whole.bytes(), facts).cutAt(List.of(12, 12 + header.size(), whole.size() - 73, whole.size() - 40));
+    }
+
+    private static void avi(List<Sample> out) {
+        String[][] codecs = {{"H264", "H.264"}, {"MJPG", "Motion JPEG"}, {"FMP4", "MPEG-4 Visual"}, {"\0\0\0\0", "uncompressed"},
+                {"DIB ", "uncompressed"}, {"zzzz", "zzzz"}};
+        int[][] rates = {{25, 1}, {30_000, 1_001}, {15, 1}, {24_000, 1_001}};
+        for (String[] codec : codecs) {
+            for (int[] rate : rates) {
+                Rational each = new Rational(rate[0], rate[1]);
+                out.add(avi("avi of " + codec[0].replace('\0', '0') + " at " + each, "AVI, " + codec[1] + " 640x480, rate " + each
+                        + ", frames 50, bits 8, seconds " + Rational.of(50).times(new Rational(rate[1], rate[0])),
+                        aviVideo(codec[0], 640, 480, 24, rate[0], rate[1], 50)));
+            }
+        }
+        out.add(avi("avi with sound", "AVI, H.264 640x480, rate 25, frames 50, bits 8, PCM 2 at 48000, bits 16, seconds 3",
+                aviVideo("H264", 640, 480, 24, 25, 1, 50), aviSound(1, 2, 48_000, 16, 3)));
+        out.add(avi("avi with coded sound", "AVI, H.264 640x480, rate 25, frames 50, bits 8, MPEG-1 Audio Layer III 2 at 44100, seconds 2",
+                aviVideo("H264", 640, 480, 24, 25, 1, 50), aviSound(0x55, 2, 44_100, 0, 1)));
+        Out longer = list("hdrl", aviVideo("H264", 640, 480, 24, 25, 1, 50),
+                list("odml", SoundSamples.chunk("dmlh", new Out().le32(100).bytes())));
+        out.add(Sample.of("avi of two forms", new Out().add(form("AVI ", longer, list("movi", new Out().add(SoundSamples.noise(900)))))
+                .add(form("AVIX", list("movi", new Out().add(SoundSamples.noise(900))))).bytes(),
+                "AVI, H.264 640x480, rate 25, frames 100, bits 8, seconds 4"));
+        Out open = new Out().text("LIST").le32(0).text("movi").add(SoundSamples.noise(800));
+        out.add(Sample.of("avi that was streamed", new Out().text("RIFF").le32(0).text("AVI ")
+                .add(list("hdrl", aviVideo("MJPG", 64, 48, 24, 25, 1, 0))).add(open).bytes(),
+                "AVI, Motion JPEG 64x48, rate 25, frames 0, bits 8, OPEN"));
     }
 }
