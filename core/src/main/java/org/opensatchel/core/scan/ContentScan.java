@@ -38,8 +38,6 @@ import org.opensatchel.core.link.profile.Profiles;
 import org.opensatchel.core.link.finder.PathFinder;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.TypeProbe;
-import org.opensatchel.core.media.format.BytesNotAtHand;
-import org.opensatchel.core.media.format.MediaBytes;
 import org.opensatchel.core.media.format.MediaFacts;
 import org.opensatchel.core.media.format.MediaReaders;
 import org.opensatchel.core.path.ProjectPath;
@@ -324,42 +322,23 @@ public final class ContentScan {
             KeptContent kept = media && !(raw instanceof RandomContent) && reader.isEmpty() ? content.keep(head) : null;
             boolean zeros = content.finish(hashed || checked, file.bytes());
             result.facts = new FileFacts(content.sha256(), standIn ? Optional.empty() : TypeProbe.lie(extension, head),
-                    zeros, standIn, media && !zeros ? facts(file, extension, raw, kept, result) : Optional.empty());
+                    zeros, standIn, media && !zeros ? facts(file, raw, kept, result) : Optional.empty());
         } catch (ContentUnavailable unavailable) {
             result.damage = unavailable.what();
         }
         return result;
     }
 
-    /** What a picture, sound or film says of itself; of one of which the needed parts are not at hand, nothing. */
-    private static Optional<MediaFacts> facts(ProjectFile file, String extension, InputStream raw, KeptContent kept, Result result)
-            throws IOException {
+    /** A reader of media that breaks costs its own file's facts only. */
+    private static Optional<MediaFacts> facts(ProjectFile file, InputStream raw, KeptContent kept, Result result) throws IOException {
         try {
-            return raw instanceof RandomContent random ? MediaReaders.read(extension, of(random))
-                    : kept != null && kept.length() == file.bytes() ? MediaReaders.read(extension, kept) : Optional.empty();
-        } catch (BytesNotAtHand far) {
-            return Optional.empty();
+            return MediaLook.at(file, raw, kept);
         } catch (RuntimeException broke) {
             result.failure = MEDIA;
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "media reader failed on " + file.path(),
                     broke);
             return Optional.empty();
         }
-    }
-
-    private static MediaBytes of(RandomContent content) throws IOException {
-        long length = content.length();
-        return new MediaBytes() {
-            @Override
-            public long length() {
-                return length;
-            }
-
-            @Override
-            public byte[] read(long at, int count) throws IOException {
-                return content.read(at, count);
-            }
-        };
     }
 
     private LinkSink.Allowance allowance() {

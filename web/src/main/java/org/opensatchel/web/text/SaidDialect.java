@@ -19,9 +19,10 @@ import org.thymeleaf.standard.expression.StandardExpressions;
 import org.thymeleaf.templatemode.TemplateMode;
 
 /**
- * For templates, {@code say:it="${sentence}"}: a sentence, or a phrase in the language of the page, with its names in the letter meant for
- * names; {@code say:list="${sentences}"}: such things as the items of a list; and {@code say:folded="${lines}"}: lines to unfold ({@link Folded}); {@code say:mark="${severity}"}: the mark of a severity. A page says hundreds of them; a
- * fragment for each took longer than all the rest of it.
+ * For templates: {@code say:it="${sentence}"} says a sentence, or a phrase in the language of the page, with its names in the letter meant
+ * for names; {@code say:list="${sentences}"} says such things as the items of a list; {@code say:folded="${lines}"} writes lines to unfold
+ * ({@link Folded}); {@code say:mark="${severity}"} draws the mark of a severity. A page has hundreds of them; a fragment for each took
+ * longer than all the rest of it.
  */
 @Component
 class SaidDialect extends AbstractProcessorDialect {
