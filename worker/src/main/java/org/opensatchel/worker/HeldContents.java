@@ -4,11 +4,14 @@ import java.io.BufferedWriter;
 import java.io.FileNotFoundException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.HashMap;
 import java.util.Map;
 import org.opensatchel.core.project.HashedSource.ByHash;
+import org.opensatchel.core.project.OpenFile;
 
 /** Where the contents of a folder lie: a file of lines, each a hash, a blank and a path. */
 public final class HeldContents implements ByHash {
@@ -47,6 +50,6 @@ public final class HeldContents implements ByHash {
         if (file == null) {
             throw new FileNotFoundException(sha256);
         }
-        return Files.newInputStream(file);
+        return new OpenFile(FileChannel.open(file, StandardOpenOption.READ));
     }
 }

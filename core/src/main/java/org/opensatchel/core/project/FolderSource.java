@@ -2,11 +2,8 @@ package org.opensatchel.core.project;
 
 import static org.opensatchel.core.fact.FactName.MOST;
 
-import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.ByteBuffer;
-import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
@@ -16,7 +13,6 @@ import java.nio.file.SimpleFileVisitor;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -81,38 +77,6 @@ public final class FolderSource implements ProjectSource {
             throw told;
         } catch (IOException refused) {
             throw new ContentUnavailable(PackageWording.REFUSED.say());
-        }
-    }
-
-    /** A file as a stream that passes over what is not wanted without reading it. */
-    private static final class OpenFile extends FilterInputStream implements RandomContent {
-        private final FileChannel file;
-
-        OpenFile(FileChannel file) {
-            super(Channels.newInputStream(file));
-            this.file = file;
-        }
-
-        @Override
-        public long skip(long bytes) throws IOException {
-            long from = file.position();
-            long to = Math.min(file.size(), from + Math.max(0, bytes));
-            file.position(Math.max(from, to));
-            return Math.max(0, to - from);
-        }
-
-        @Override
-        public long length() throws IOException {
-            return file.size();
-        }
-
-        @Override
-        public byte[] read(long at, int count) throws IOException {
-            ByteBuffer into = ByteBuffer.allocate((int) Math.max(0, Math.min(count, file.size() - at)));
-            while (into.hasRemaining() && file.read(into, at + into.position()) >= 0) {
-                // Until all is read or the file ends.
-            }
-            return into.hasRemaining() ? Arrays.copyOf(into.array(), into.position()) : into.array();
         }
     }
 

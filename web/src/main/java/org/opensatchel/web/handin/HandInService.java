@@ -54,12 +54,16 @@ public class HandInService {
         this.clock = clock;
     }
 
-    /** A hand-in with the people and the work it belongs to. */
-    public record Shown(HandInView handIn, Place place, boolean byInstructor) {
+    /**
+     * A hand-in with the people and the work it belongs to.
+     *
+     * @param readsChecks whether whoever looks may see what its student checked before handing in
+     */
+    public record Shown(HandInView handIn, Place place, boolean byInstructor, boolean readsChecks) {
 
         /** The same as its student sees it. */
         public Shown asStudent() {
-            return new Shown(handIn, place, false);
+            return new Shown(handIn, place, false, readsChecks);
         }
 
         /** Whether it is somebody's own, and not only that of their team. */
@@ -122,18 +126,19 @@ public class HandInService {
             if (handIn.isPreCheck() && !taught.get().showsPreChecks()) {
                 throw new NotAccessible();
             }
-            return new Shown(handIn, new Place(taught.get(), courses.student(taught.get(), handIn.enrolmentId())), true);
+            return new Shown(handIn, new Place(taught.get(), courses.student(taught.get(), handIn.enrolmentId())), true,
+                    taught.get().showsPreChecks());
         }
         Place own = courses.forStudent(handIn.assignmentId(), accountId);
         if (own.student().enrolmentId() == handIn.enrolmentId()) {
-            return new Shown(handIn, own, false);
+            return new Shown(handIn, own, false, true);
         }
         Student other = handIn.isPreCheck() || own.student().team().isEmpty() ? null
                 : courses.student(own.assignment(), handIn.enrolmentId());
         if (other == null || !other.team().equals(own.student().team())) {
             throw new NotAccessible();
         }
-        return new Shown(handIn, new Place(own.assignment(), other), false);
+        return new Shown(handIn, new Place(own.assignment(), other), false, false);
     }
 
     /** A hand-in as its student sees it, for whoever holds a signed link to it. */
@@ -141,7 +146,7 @@ public class HandInService {
     public Shown forLink(long handInId) {
         HandInView handIn = handIns.view(handInId).filter(one -> !one.isPreCheck()).orElseThrow(NotAccessible::new);
         AssignmentView assignment = courses.forJob(handIn.assignmentId());
-        return new Shown(handIn, new Place(assignment, courses.student(assignment, handIn.enrolmentId())), false);
+        return new Shown(handIn, new Place(assignment, courses.student(assignment, handIn.enrolmentId())), false, true);
     }
 
     /** The report's exact JSON as a stream; whoever asks has been let in by {@link #show}. */
@@ -229,9 +234,8 @@ public class HandInService {
     /** What a student handed in and checked before, as far as whoever looks may see it; the newest first of each. */
     @Transactional(readOnly = true)
     public List<HandInView> seen(Shown shown) {
-        boolean own = !shown.byInstructor() || shown.place().assignment().showsPreChecks();
         return handIns.allOfStudent(shown.place().assignment().id(), shown.place().student().enrolmentId()).stream()
-                .filter(one -> own || !one.isPreCheck()).toList();
+                .filter(one -> shown.readsChecks() || !one.isPreCheck()).toList();
     }
 
     /** A student's pre-checks, the newest first. */

@@ -23,7 +23,7 @@ class LinksOfLastCheck implements TiedLinks {
     }
 
     private int tied(HandInView checked, Place place) {
-        return (int) handIns.digest(new HandInService.Shown(checked, place, false)).head().links().stream()
+        return (int) handIns.digest(new HandInService.Shown(checked, place, false, true)).head().links().stream()
                 .filter(link -> link.outcome().equals("pinned")).count();
     }
 }

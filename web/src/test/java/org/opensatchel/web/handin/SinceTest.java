@@ -17,6 +17,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.worker.WorkOrder;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** What changed from one hand-in to the next, and who may see it. */
@@ -67,6 +68,30 @@ class SinceTest extends HandingIn {
         instructor.navigate(address("/hand-ins/" + now + "/since/" + before));
         assertThat(instructor.locator("main")).containsText("1 file renamed");
         assertThat(instructor.context().request().get(address("/hand-ins/" + now + "/since/" + other)).status()).isEqualTo(404);
+    }
+
+    /** What a student checked before handing in is their own, also where an instructor sees what they see. */
+    @Test
+    void checksBeforeHandingInAreToldToTheStudentAlone() throws IOException {
+        ByteArrayOutputStream zip = new ByteArrayOutputStream();
+        try (ZipOutputStream out = new ZipOutputStream(zip)) {
+            out.putNextEntry(new ZipEntry(ROOT + "a.html"));
+            out.write("<img src=\"F:/lost/bell.png\">".getBytes(StandardCharsets.UTF_8));
+        }
+        long check = takingIn.preCheck(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip.toByteArray()), 1 << 20),
+                WorkOrder.Form.ZIP);
+        await().atMost(Duration.ofMinutes(1)).until(() -> handIns.preChecks(place(WHO)).stream().filter(one -> one.id() == check)
+                .allMatch(HandInView::isDone));
+        long now = handIn(Map.of("a.html", "<img src=\"bell.png\">", "bell.png", "png"));
+        Page page = signIn(WHO);
+        page.navigate(address("/hand-ins/" + now));
+        assertThat(page.locator("a[href$='/since/" + check + "']")).hasCount(1);
+        Page instructor = signIn("quillfeather");
+        for (String as : new String[]{"", "?as=student"}) {
+            instructor.navigate(address("/hand-ins/" + now + as));
+            assertThat(instructor.locator("h1")).containsText("Fairweather");
+            assertThat(instructor.locator("a[href$='/since/" + check + "']")).hasCount(0);
+        }
     }
 
     @Test

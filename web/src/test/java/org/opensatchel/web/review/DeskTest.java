@@ -16,6 +16,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.RunningApplication;
+import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.handin.HandInView;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -277,20 +278,30 @@ class DeskTest extends RunningApplication {
         assertThat(page.locator(".neighbours")).not().containsText("2 of 24");
     }
 
+    /** How many questions a board takes. What runs beside it asks too, and is counted with it now and then: the fewest of some tries. */
+    private long asked(Statistics questions) {
+        long me = accounts.loadUserByUsername("quillfeather").accountId();
+        long fewest = Long.MAX_VALUE;
+        for (int i = 0; i < 8; i++) {
+            AssignmentView market = market();
+            questions.clear();
+            boards.board(market, me, BoardQuery.ALL);
+            fewest = Math.min(fewest, questions.getPrepareStatementCount());
+        }
+        return fewest;
+    }
+
     @Test
     void theBoardAsksAsOftenForALargeClassAsForASmallOne() {
         long me = accounts.loadUserByUsername("quillfeather").accountId();
-        Statistics asked = entities.unwrap(SessionFactory.class).getStatistics();
-        asked.setStatisticsEnabled(true);
+        Statistics questions = entities.unwrap(SessionFactory.class).getStatistics();
+        questions.setStatisticsEnabled(true);
         boards.board(market(), me, BoardQuery.ALL);
-        asked.clear();
-        boards.board(market(), me, BoardQuery.ALL);
-        long large = asked.getPrepareStatementCount();
+        long large = asked(questions);
         database.update("update enrolment set left_at = now() where course_id = ? and section = '2'", market().courseId());
         try {
-            asked.clear();
             assertThat(boards.board(market(), me, BoardQuery.ALL).all()).hasSize(12);
-            assertThat(asked.getPrepareStatementCount()).isEqualTo(large).isLessThanOrEqualTo(20);
+            assertThat(asked(questions)).isEqualTo(large).isLessThanOrEqualTo(20);
         } finally {
             database.update("update enrolment set left_at = null where course_id = ?", market().courseId());
         }

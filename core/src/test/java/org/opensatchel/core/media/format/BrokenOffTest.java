@@ -3,9 +3,11 @@ package org.opensatchel.core.media.format;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,9 +19,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
+import org.opensatchel.core.check.SampleProject;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
+import org.opensatchel.core.project.HashedSource;
+import org.opensatchel.core.project.OpenFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report;
@@ -80,6 +85,20 @@ class BrokenOffTest {
         return zip;
     }
 
+    /** As a folder that was sent file by file: a list, and contents by their hashes. */
+    private ProjectSource sent(List<Laid> files, Path root) throws IOException {
+        Map<String, Path> contents = new HashMap<>();
+        List<String> lines = new ArrayList<>();
+        for (Laid file : files) {
+            String hash = SampleProject.sha256(file.bytes);
+            contents.put(hash, root.resolve(file.path));
+            lines.add("{\"path\": \"" + file.path + "\", \"bytes\": " + file.bytes.length + ", \"sha256\": \"" + hash + "\"}");
+        }
+        Path list = Files.writeString(temp.resolve("list.json"),
+                "{\"listing\": 1, \"root\": \"Root\", \"files\": [" + String.join(",\n", lines) + "]}");
+        return new HashedSource(list, hash -> new OpenFile(FileChannel.open(contents.get(hash))));
+    }
+
     @Test
     void whatIsBrokenOffIsToldInFoldersAndArchives() throws IOException {
         List<Laid> files = laid();
@@ -91,6 +110,9 @@ class BrokenOffTest {
             Files.write(root.resolve(file.path), file.bytes);
         }
         try (ProjectSource source = new FolderSource(root)) {
+            assertThat(told(source)).isEqualTo(cut);
+        }
+        try (ProjectSource source = sent(files, root)) {
             assertThat(told(source)).isEqualTo(cut);
         }
         for (boolean packed : new boolean[]{true, false}) {

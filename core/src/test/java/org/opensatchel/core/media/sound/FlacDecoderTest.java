@@ -52,7 +52,8 @@ class FlacDecoderTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"16, v", "16, w", "16, 0", "16, 1", "16, 2", "16, 3", "16, 4", "16, l", "16, r", "24, v", "24, 2", "24, l", "12, 1", "8, 2"})
+    @CsvSource({"16, v", "16, w", "16, 0", "16, 1", "16, 2", "16, 3", "16, 4", "16, l", "16, r", "24, v", "24, 2", "24, l", "12, 1",
+            "8, 2"})
     void everyWayOfCodingAChannelIsRead(int depth, char how) throws IOException {
         for (int assigned : new int[]{0, 1, 5, 8, 9, 10}) {
             long[][] channels = channels(assigned < 8 ? assigned + 1 : 2, depth, assigned);

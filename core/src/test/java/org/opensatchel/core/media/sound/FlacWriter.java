@@ -49,7 +49,8 @@ final class FlacWriter {
      */
     FlacWriter frame(int number, int assigned, int depth, char how, long[]... channels) {
         int size = channels[0].length;
-        bits(0x3ffe, 14).bits(0, 2).bits(7, 4).bits(0, 4).bits(assigned, 4).bits(0, 3).bits(0, 1).bits(number, 8).bits(size - 1, 16).bits(0, 8);
+        bits(0x3ffe, 14).bits(0, 2).bits(7, 4).bits(0, 4).bits(assigned, 4).bits(0, 3).bits(0, 1).bits(number, 8).bits(size - 1, 16).bits(0,
+                8);
         for (int channel = 0; channel < channels.length; channel++) {
             long[] told = channels[channel];
             boolean side = assigned == 9 ? channel == 0 : assigned >= 8 && channel == 1;

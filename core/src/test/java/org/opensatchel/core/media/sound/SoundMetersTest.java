@@ -36,7 +36,8 @@ class SoundMetersTest {
 
     /** The signals of EBU Tech 3341 (table 1, cases 1 to 5) that are made by formula: all have to be read within 0.1 of what is said. */
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"-23 | 20 -23", "-33 | 20 -33", "-23 | 10 -36 60 -23 10 -36", "-23 | 10 -72 10 -36 60 -23 10 -36 10 -72",
+    @CsvSource(delimiter = '|', value = {"-23 | 20 -23", "-33 | 20 -33", "-23 | 10 -36 60 -23 10 -36",
+            "-23 | 10 -72 10 -36 60 -23 10 -36 10 -72",
             "-23 | 20 -26 20.1 -20 20 -26"})
     void loudnessIsThatOfThePublishedSignals(double wanted, String parts) {
         double[] signal = Arrays.stream(parts.split(" ")).mapToDouble(Double::parseDouble).toArray();
@@ -168,7 +169,8 @@ class SoundMetersTest {
     void whatBreaksOffInTheMiddleOfAMomentIsReadUpToThere() throws IOException {
         PcmFormat format = new PcmFormat(PcmFormat.Kind.SIGNED, 2, true, 2, 8_000);
         PeakMeter meter = new PeakMeter(2);
-        assertThat(PcmDecoder.decode(new ByteArrayInputStream(new byte[4 * 100_000 + 3]), format, Long.MAX_VALUE >> 1, meter)).isEqualTo(100_000);
+        assertThat(PcmDecoder.decode(new ByteArrayInputStream(new byte[4 * 100_000 + 3]), format, Long.MAX_VALUE >> 1, meter))
+                .isEqualTo(100_000);
         assertThat(PcmDecoder.decode(new ByteArrayInputStream(new byte[4_000]), format, 1_001, meter)).isEqualTo(250);
         assertThatThrownBy(() -> new PcmFormat(PcmFormat.Kind.FLOAT, 3, true, 1, 8_000)).isInstanceOf(IllegalArgumentException.class);
     }
