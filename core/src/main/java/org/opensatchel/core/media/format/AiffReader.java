@@ -44,7 +44,8 @@ final class AiffReader implements MediaReader {
             if (name.equals("COMM") && size >= 18) {
                 common = at + 8;
             } else if (name.equals("SSND")) {
-                end = size == 0 ? End.OPEN : at + 8 + size > file.length() ? End.CUT : End.WHOLE;
+                // What fills up an odd length may be counted, and is left out by some.
+                end = size == 0 ? End.OPEN : at + 8 + size - 1 > file.length() ? End.CUT : End.WHOLE;
             }
             at += 8 + size + (size & 1);
         }

@@ -53,6 +53,7 @@ final class BmpReader implements MediaReader {
         if (bytes == 0) {
             return End.OPEN;
         }
-        return from + bytes > file.length() ? End.CUT : End.WHOLE;
+        // Some leave out what fills up the last row.
+        return from + bytes - 3 > file.length() ? End.CUT : End.WHOLE;
     }
 }

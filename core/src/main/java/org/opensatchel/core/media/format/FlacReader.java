@@ -86,22 +86,36 @@ final class FlacReader implements MediaReader {
             this.blockSize = blockSize;
         }
 
+        /**
+         * The bytes of a frame may look like another frame by chance, and its number then says anything: the end is missing only where
+         * none of those that look like one is the last, and whole.
+         */
         End end(long samples, int longest) throws IOException {
             long end = Tags.behind(file);
             long low = Math.max(first, end - 2L * longest - PICTURES_AND_MORE);
+            boolean any = low == first;
             for (long at = end - SHORTEST_FRAME; at >= low; at--) {
                 if (file.u8(at) == 0xff && (file.u8(at + 1) & 0xfe) == 0xf8) {
                     long behind = behind(at);
-                    if (behind >= 0) {
-                        return behind < samples ? End.CUT : isWhole(at, end, longest) ? End.WHOLE : End.CUT;
+                    if (behind == samples && isWhole(at, end, longest)) {
+                        return End.WHOLE;
                     }
+                    any |= behind >= 0;
                 }
             }
-            return end - low < SHORTEST_FRAME || low == first ? End.CUT : End.UNREAD;
+            return any ? End.CUT : End.UNREAD;
         }
 
         /** Which sample comes after the frame at a place; -1 where there is no frame. */
         private long behind(long at) throws IOException {
+            try {
+                return numbered(at);
+            } catch (CutOff tooShort) {
+                return -1;
+            }
+        }
+
+        private long numbered(long at) throws IOException {
             int sizes = file.u8(at + 2);
             int kind = file.u8(at + 3);
             if (sizes >> 4 == 0 || (sizes & 15) == 15 || kind >> 4 > 10 || (kind & 1) != 0) {

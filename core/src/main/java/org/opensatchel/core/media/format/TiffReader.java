@@ -11,7 +11,9 @@ final class TiffReader implements MediaReader {
     private static final int WIDTH = 256;
     private static final int HEIGHT = 257;
     private static final int BITS = 258;
+    private static final int PACKED = 259;
     private static final int STRIPS = 273;
+    private static final int ROWS = 278;
     private static final int STRIP_BYTES = 279;
     private static final int ACROSS = 282;
     private static final int DOWN = 283;
@@ -71,6 +73,14 @@ final class TiffReader implements MediaReader {
         return a > 0 && b > 0 && c > 0 && d > 0 ? new Rational(c, d).times(new Rational(b, a)) : Rational.ONE;
     }
 
+    /** The last strip has fewer rows; of one that is not packed some write the length that it would have with all of them. */
+    private static long ofLastStrip(Directory first, long bytes) throws IOException {
+        long rows = first.number(ROWS, 0, 0);
+        long height = first.number(HEIGHT, 0, 0);
+        boolean fewer = first.number(PACKED, 0, 1) == 1 && rows > 0 && rows < Integer.MAX_VALUE && height % rows != 0;
+        return fewer ? Math.min(bytes, bytes / rows * (height % rows)) : bytes;
+    }
+
     private static End end(Directory first, long length) throws IOException {
         boolean tiled = first.has(TILES);
         int places = tiled ? TILES : STRIPS;
@@ -85,6 +95,9 @@ final class TiffReader implements MediaReader {
         for (long i = 0; i < parts; i++) {
             long from = first.number(places, i, 0);
             long bytes = first.number(sizes, i, 0);
+            if (i == parts - 1 && !tiled) {
+                bytes = ofLastStrip(first, bytes);
+            }
             if (bytes > 0 && from > length - bytes) {
                 return End.CUT;
             }

@@ -125,7 +125,9 @@ final class WavReader implements MediaReader {
 
         End end() {
             // Without any sound it may never have had one; what breaks off behind it is nothing but a note.
-            return data < 0 ? End.UNREAD : isOpen() ? End.OPEN : data + dataBytes > file.length() ? End.CUT : End.WHOLE;
+            return data < 0 ? End.UNREAD
+                    // What fills up an odd length may be counted, and is left out by some.
+                    : isOpen() ? End.OPEN : data + dataBytes - 1 > file.length() ? End.CUT : End.WHOLE;
         }
     }
 }

@@ -122,6 +122,26 @@ class MediaReadersTest {
         }
     }
 
+    /** What looks like a frame within another is none: sound FLAC is whole whatever stands in it, and half of it is cut. */
+    @Test
+    void flacIsWholeWhateverStandsInIt() throws IOException {
+        for (int i = 0; i < 100; i++) {
+            byte[] flac = SoundSamples.flacFullOfBeginnings(new Random(i));
+            assertThat(MediaReaders.read(Bytes.of(flac)).map(MediaFacts::end)).as("%d", i).hasValue(End.WHOLE);
+            assertThat(MediaReaders.read(Bytes.of(Bytes.cut(flac, flac.length * 2 / 3))).map(MediaFacts::end)).as("%d", i).hasValue(End.CUT);
+        }
+    }
+
+    /** Small differences between what is said and what is there that writers of whole files make. */
+    @Test
+    void whatIsLeftOutAtTheEndByCustomIsNoLoss() throws IOException {
+        byte[] bmp = PictureSamples.all().stream().filter(one -> one.name().equals("bmp from the top")).findFirst().orElseThrow().bytes();
+        assertThat(MediaReaders.read(Bytes.of(Bytes.cut(bmp, bmp.length - 2))).map(MediaFacts::end)).hasValue(End.WHOLE);
+        byte[] wave = SoundSamples.all().get(0).bytes();
+        assertThat(MediaReaders.read(Bytes.of(Bytes.cut(wave, wave.length - 1))).map(MediaFacts::end)).hasValue(End.WHOLE);
+        assertThat(MediaReaders.read(Bytes.of(Bytes.cut(wave, wave.length - 3))).map(MediaFacts::end)).hasValue(End.CUT);
+    }
+
     /** An MP3 that counts itself is short of what it says when much of it is gone; one of a few bytes less is not. */
     @Test
     void countsOfFramesAreTakenWithAGrainOfSalt() throws IOException {

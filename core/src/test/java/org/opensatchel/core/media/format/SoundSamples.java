@@ -150,13 +150,35 @@ final class SoundSamples {
     }
 
     private static Out flacFrame(int number, int samples) {
+        return flacFrame(number, samples, noise(600 + number));
+    }
+
+    private static Out flacHeader(int number, int samples) {
         Out header = Out.of(0xff, 0xf8, samples == BLOCK ? 0xc9 : 0x79, 0x18, number);
         if (samples != BLOCK) {
             header.u16(samples - 1);
         }
-        header.u8(crc(header.bytes(), 8, 7));
-        Out whole = new Out().add(header).add(noise(600 + number));
+        return header.u8(crc(header.bytes(), 8, 7));
+    }
+
+    private static Out flacFrame(int number, int samples, byte[] coded) {
+        Out whole = new Out().add(flacHeader(number, samples)).add(coded);
         return whole.u16(crc(whole.bytes(), 16, 0x8005));
+    }
+
+    /** Three frames and a short last one, in each of which stands what looks like the beginnings of others. */
+    static byte[] flacFullOfBeginnings(java.util.Random random) {
+        Out out = flac(2, 48_000, 16, 0, 3L * BLOCK + 100, 0);
+        for (int i = 0; i < 4; i++) {
+            Out coded = new Out();
+            for (int j = 0; j < 40; j++) {
+                byte[] any = new byte[random.nextInt(300)];
+                random.nextBytes(any);
+                coded.add(any).add(flacHeader(random.nextInt(128), random.nextBoolean() ? BLOCK : 1 + random.nextInt(4_000)));
+            }
+            out.add(flacFrame(i, i == 3 ? 100 : BLOCK, coded.bytes()));
+        }
+        return out.bytes();
     }
 
     /** @param said how many samples the header says, of as many as there are */
