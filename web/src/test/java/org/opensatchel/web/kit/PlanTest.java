@@ -220,7 +220,13 @@ class PlanTest extends RunningApplication {
             page.keyboard().press("Enter");
             page.keyboard().press("Enter");
         }
-        page.locator(".band-head[data-path='maps']").dragTo(page.locator(".band-head[data-path='surfaces']"));
+        Locator onto = page.locator(".band-head[data-path='surfaces']");
+        page.locator(".band-head[data-path='maps']").hover();
+        page.mouse().down();
+        // What is dragged is told to lie over something with the second movement there.
+        onto.hover();
+        onto.hover();
+        page.mouse().up();
         assertThat(page.locator(".band-head[data-path='surfaces/maps']")).isVisible();
     }
 
