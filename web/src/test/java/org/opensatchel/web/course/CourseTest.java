@@ -37,6 +37,12 @@ class CourseTest extends RunningApplication {
         return page;
     }
 
+    /** Something is said on the page, and the page stays where it is: it moves while its scripts come, and a click then meets nothing. */
+    private static void told(Page page, String text) {
+        assertThat(page.locator(".told")).containsText(text);
+        page.waitForLoadState();
+    }
+
     private static void bring(Page page, String name, String content) {
         page.setInputFiles("#file", new FilePayload(name, "text/csv", content.getBytes(StandardCharsets.UTF_8)));
         page.getByText("Preview", new Page.GetByTextOptions().setExact(true)).first().click();
@@ -53,7 +59,7 @@ class CourseTest extends RunningApplication {
         assertThat(page.locator(".side")).containsText("Surname last name");
         accessible(page);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
-        assertThat(page.locator(".told")).containsText("3 new accounts were made");
+        told(page, "3 new accounts were made");
         assertThat(page.locator("table.roster tbody tr")).hasCount(3);
         assertThat(page.locator("table.roster")).containsText("ÓDuibhne · Séafra");
         page.reload();
@@ -88,7 +94,7 @@ class CourseTest extends RunningApplication {
         accessible(student);
         student.getByLabel("Password").fill("kettle-and-lamp");
         student.getByText("Save password").click();
-        assertThat(student.locator(".told")).containsText("Your password is saved");
+        told(student, "Your password is saved");
         student.navigate(link);
         assertThat(student.locator("h1")).hasText("This link does not work any more");
         student = signIn("ottoline.marsh2", "kettle-and-lamp");
@@ -98,11 +104,11 @@ class CourseTest extends RunningApplication {
         student.getByLabel("Password now").fill("wrong");
         student.getByLabel("New password").fill("lamp-and-kettle");
         student.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change password")).click();
-        assertThat(student.locator(".told")).containsText("not your password now");
+        told(student, "not your password now");
         student.getByLabel("Password now").fill("kettle-and-lamp");
         student.getByLabel("New password").fill("lamp-and-kettle");
         student.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change password")).click();
-        assertThat(student.locator(".told")).containsText("Your password is changed");
+        told(student, "Your password is changed");
     }
 
     @Test
@@ -135,7 +141,7 @@ class CourseTest extends RunningApplication {
         page.getByText("TRY 103 Try-out").click();
         page.getByLabel("Signs in as").fill("nobody.here");
         page.getByText("Add", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(page.locator(".told")).containsText("no instructor who signs in as “nobody.here”");
+        told(page, "no instructor who signs in as “nobody.here”");
         page.getByLabel("Signs in as").fill("assistant");
         page.getByLabel("Role").selectOption("assistant");
         page.getByText("Add", new Page.GetByTextOptions().setExact(true)).click();
@@ -149,7 +155,7 @@ class CourseTest extends RunningApplication {
         // The only owner stays; another one may go, and only an owner says so.
         page.getByLabel("Change R. Quillfeather").click();
         page.locator(".side li").filter(new Locator.FilterOptions().setHasText("R. Quillfeather")).getByText("Remove from course").click();
-        assertThat(page.locator(".told")).containsText("R. Quillfeather is the only owner of this course");
+        told(page, "R. Quillfeather is the only owner of this course");
         page.getByLabel("Change A. Helper").click();
         page.locator(".side li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Make instructor").click();
         assertThat(page.locator(".side")).containsText("A. Helper instructor: plans and reviews");
@@ -171,7 +177,7 @@ class CourseTest extends RunningApplication {
         assertThat(page.locator(".joining")).containsText("Marsh, Ottoline joins the existing account of Ottoline Marsh (ottoline.marsh)");
         page.locator(".joining label").filter(new Locator.FilterOptions().setHasText("Odile")).locator("input").uncheck();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
-        assertThat(page.locator(".told")).containsText("2 new accounts were made");
+        told(page, "2 new accounts were made");
         assertThat(signIn("ottoline.marsh").locator("body")).containsText("TRY 104 Try-out");
         assertThat(signIn("odile.marsh").locator("body")).not().containsText("TRY 104 Try-out");
         assertThat(signIn("quillfeather").locator("main")).containsText("TRY 104 Try-out");
@@ -255,10 +261,10 @@ class CourseTest extends RunningApplication {
         assertThat(page.locator(".teams")).containsText("Rowan Kestrel, Ottoline Marsh");
         page.fill("#table", "Last,First,Team\nQuist,Annelie,Owls\nNobody,At All,Owls");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
-        assertThat(page.locator(".told")).containsText("1 student is in the teams the table names. Not on the roster: Nobody, At All.");
+        told(page, "1 student is in the teams the table names. Not on the roster: Nobody, At All.");
         page.fill("#table", "Last,First\nQuist,Annelie");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
-        assertThat(page.locator(".told")).containsText("No column was recognised as the teams");
+        told(page, "No column was recognised as the teams");
         page.getByText("Back to the hand-out").click();
         page.getByLabel("Whose kits").selectOption("team Owls");
         List<String> names = new ArrayList<>();

@@ -128,7 +128,8 @@ class MediaReadersTest {
         for (int i = 0; i < 100; i++) {
             byte[] flac = SoundSamples.flacFullOfBeginnings(new Random(i));
             assertThat(MediaReaders.read(Bytes.of(flac)).map(MediaFacts::end)).as("%d", i).hasValue(End.WHOLE);
-            assertThat(MediaReaders.read(Bytes.of(Bytes.cut(flac, flac.length * 2 / 3))).map(MediaFacts::end)).as("%d", i).hasValue(End.CUT);
+            assertThat(MediaReaders.read(Bytes.of(Bytes.cut(flac, flac.length * 2 / 3))).map(MediaFacts::end)).as("%d", i)
+                    .hasValue(End.CUT);
         }
     }
 
