@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * A box of an ISO base media file (ISO/IEC 14496-12, section 4.2), or an atom of a QuickTime one.
+ * A box of an ISO base media file (ISO/IEC 14496-12, section 4.2), or an atom of a MOV file.
  *
  * @param body where its content begins
  * @param end where it says that it ends, whether the file goes so far or not

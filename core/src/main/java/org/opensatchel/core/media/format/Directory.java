@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.Map;
 
 /**
- * A directory of a TIFF (Adobe TIFF 6.0, section 2), with 64-bit places too, as EXIF and TIFF files have it.
+ * A directory of a TIFF (revision 6.0, section 2), with 64-bit places too, as EXIF and TIFF files have it.
  *
  * @param start where places are counted from
  */

@@ -7,7 +7,7 @@ import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 
-/** GIF (CompuServe GIF 89a, sections 17 to 27), moving ones too. */
+/** GIF (version 89a, sections 17 to 27), moving ones too. */
 final class GifReader implements MediaReader {
 
     private static final int MOST_BLOCKS = 2_000_000;

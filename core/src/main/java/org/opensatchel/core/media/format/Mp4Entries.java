@@ -9,7 +9,7 @@ import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
 
-/** Sample entries of MP4 and QuickTime tracks (ISO/IEC 14496-12, section 8.5.2; QuickTime File Format, sound descriptions 0 to 2). */
+/** Sample entries of MP4 and MOV tracks (ISO/IEC 14496-12, section 8.5.2; MOV sound descriptions 0 to 2). */
 final class Mp4Entries {
 
     private static final Map<String, String> PICTURES = Map.ofEntries(Map.entry("avc1", "H.264"), Map.entry("avc3", "H.264"),

@@ -8,7 +8,7 @@ import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 
 /**
- * MP4 (ISO/IEC 14496-12 and 14496-14), also in fragments, and QuickTime movies (QuickTime File Format, 2001). What describes the movie may
+ * MP4 (ISO/IEC 14496-12 and 14496-14), also in fragments, and the older MOV files (their file format of 2001). What describes the movie may
  * stand before its pictures or behind them: boxes are stepped over, their content is not read.
  */
 final class Mp4Reader implements MediaReader {
@@ -82,7 +82,7 @@ final class Mp4Reader implements MediaReader {
     }
 
     private static String name(Window file) throws IOException {
-        return file.has(4, "ftyp") && !file.has(8, "qt  ") || file.has(4, "styp") || file.has(4, "moof") ? "MP4" : "QuickTime";
+        return file.has(4, "ftyp") && !file.has(8, "qt  ") || file.has(4, "styp") || file.has(4, "moof") ? "MP4" : "MOV";
     }
 
     /** The boxes of the file itself. */

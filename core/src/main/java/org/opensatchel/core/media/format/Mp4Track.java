@@ -7,7 +7,7 @@ import java.util.OptionalLong;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
 
-/** A track of an MP4 or QuickTime movie (ISO/IEC 14496-12, section 8). */
+/** A track of an MP4 or MOV file (ISO/IEC 14496-12, section 8). */
 final class Mp4Track {
 
     private static final int MOST_EDITS = 10_000;

@@ -5,7 +5,7 @@ import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
 
-/** TIFF (Adobe TIFF 6.0) and its form with 64-bit places; the first picture of a file counts. */
+/** TIFF (revision 6.0) and its form with 64-bit places; the first picture of a file counts. */
 final class TiffReader implements MediaReader {
 
     private static final int WIDTH = 256;
@@ -45,13 +45,10 @@ final class TiffReader implements MediaReader {
         if (width <= 0 || height <= 0 || width > Integer.MAX_VALUE || height > Integer.MAX_VALUE) {
             return MediaFacts.none(container(), End.UNREAD);
         }
-        Picture picture = Picture.still("TIFF", (int) width, (int) height).of((int) first.number(BITS, 0, 1)).turnedBy(turned(first))
+        Picture picture = Picture.still("TIFF", (int) width, (int) height).of((int) first.number(BITS, 0, 1))
+                .turnedBy(Directory.turned(first))
                 .transparent(alpha(first)).shaped(aspect(first));
         return MediaFacts.still(container(), end(first, file.length()), picture);
-    }
-
-    private static int turned(Directory first) throws IOException {
-        return Directory.turned(first);
     }
 
     private static boolean alpha(Directory first) throws IOException {

@@ -8,7 +8,7 @@ import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
 
 /**
- * WAVE (IBM and Microsoft Multimedia Programming Interface 1.0, chapter 3; extensible formats as WAVEFORMATEXTENSIBLE), with its 64-bit
+ * WAVE (Multimedia Programming Interface 1.0, chapter 3; extensible formats as WAVEFORMATEXTENSIBLE), with its 64-bit
  * forms RF64 and BW64 (EBU Tech 3306, ITU-R BS.2088). The size of the data is what counts: programs that write while they record leave
  * it at zero, or as large as can be.
  */

@@ -38,7 +38,7 @@ class BrokenOffTest {
             Map.entry("BMP", "bmp"), Map.entry("WebP", "webp"), Map.entry("TIFF", "tif"), Map.entry("WAVE", "wav"),
             Map.entry("AIFF", "aif"),
             Map.entry("FLAC", "flac"), Map.entry("Ogg", "ogg"), Map.entry("MPEG audio", "mp3"), Map.entry("MP4", "mp4"),
-            Map.entry("QuickTime", "mov"), Map.entry("Matroska", "mkv"), Map.entry("WebM", "webm"), Map.entry("AVI", "avi"));
+            Map.entry("MOV", "mov"), Map.entry("Matroska", "mkv"), Map.entry("WebM", "webm"), Map.entry("AVI", "avi"));
 
     @TempDir
     private Path temp;

@@ -173,9 +173,9 @@ final class FilmSamples {
         out.add(film("film with a large box", facts, type("isom"), wide, movie(1_000, 2_000, new Track().box())));
         Out open = new Out().u32(0).text("mdat").add(SoundSamples.noise(300));
         out.add(film("film to the end", facts, type("isom"), before(1_000, 2_000, 300, new Track()), open));
-        out.add(film("movie of the older kind", "QuickTime, H.264 1280x720, rate 25, frames 50, seconds 2", type("qt  "),
+        out.add(film("movie of the older kind", "MOV, H.264 1280x720, rate 25, frames 50, seconds 2", type("qt  "),
                 box("wide"), data(300), movie(600, 1_200, new Track().box())));
-        out.add(film("movie without a type", "QuickTime, H.264 1280x720, rate 25, frames 50, seconds 2", data(300),
+        out.add(film("movie without a type", "MOV, H.264 1280x720, rate 25, frames 50, seconds 2", data(300),
                 movie(600, 1_200, new Track().box())));
     }
 
