@@ -46,6 +46,15 @@ class MediaReadersTest {
         }
     }
 
+    /** Whether a third from behind is missed: where the structure says how long the content is, and the content fills that third. */
+    static boolean isMissed(Sample sample) {
+        boolean harmless = sample.name().contains("behind it") || sample.facts().matches(".*(OPEN|CUT|UNREAD)")
+                || sample.name().matches("mp3.*")
+                // Of these the content is only the last bit.
+                || List.of("png of wide pixels", "png with words", "wave of an odd length").contains(sample.name());
+        return !harmless;
+    }
+
     /** What has begun and says how long it is, is cut when a third of it is gone. */
     @ParameterizedTest
     @MethodSource("samples")
@@ -54,11 +63,7 @@ class MediaReadersTest {
         for (int length = 0; length < sample.bytes().length; length += step) {
             MediaReaders.read(Bytes.of(Bytes.cut(sample.bytes(), length)));
         }
-        boolean harmless = sample.name().contains("behind it") || sample.facts().matches(".*(OPEN|CUT|UNREAD)")
-                || sample.name().matches("mp3.*")
-                // Of these the content is only the last bit.
-                || List.of("png of wide pixels", "png with words", "wave of an odd length").contains(sample.name());
-        if (!harmless) {
+        if (isMissed(sample)) {
             int half = sample.bytes().length * 2 / 3;
             assertThat(MediaReaders.read(Bytes.of(Bytes.cut(sample.bytes(), half))).map(MediaFacts::end)).as("%s at two thirds", sample)
                     .hasValue(End.CUT);
