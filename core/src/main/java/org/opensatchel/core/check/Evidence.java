@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.brief.Briefed;
+import org.opensatchel.core.check.rule.BriefEvidence;
 import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
 import org.opensatchel.core.check.rule.DepthEvidence;
 import org.opensatchel.core.check.rule.LinkCauses;
@@ -55,6 +57,7 @@ import org.opensatchel.core.scan.Scan;
  * @param became without a plan, what became of folders that links look for and do not find
  * @param confirmed the keys of the steps that were confirmed, where somebody was asked
  * @param older documents that are kept older versions of another
+ * @param briefed files of which the kit's briefs ask something
  * @param leftovers files and folders of systems and programs that were set aside
  */
 record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, RosterFields given, List<RosterFields> roster,
@@ -62,7 +65,7 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
         List<ProjectLocation> places, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode,
         Destinations destinations, Set<ProjectPath> older, Map<ProjectPath, ProjectPath> became,
-        Optional<Set<String>> confirmed)
+        Optional<Set<String>> confirmed, List<Briefed> briefed)
         implements
             PackageEvidence,
             NameEvidence,
@@ -71,7 +74,8 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
             SizeEvidence,
             LocationEvidence,
             DepthEvidence,
-            StepEvidence {
+            StepEvidence,
+            BriefEvidence {
 
     boolean linksChecked() {
         return scan.notChecked().stream().noneMatch(Report::isLinks);

@@ -20,6 +20,8 @@ import java.util.stream.Collectors;
 import org.opensatchel.core.check.rule.Rule;
 import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.check.rule.Shortcuts;
+import org.opensatchel.core.brief.Briefed;
+import org.opensatchel.core.brief.Briefing;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
@@ -48,6 +50,7 @@ import org.opensatchel.core.report.Report;
 import org.opensatchel.core.resolve.Resolution;
 import org.opensatchel.core.resolve.RootNames;
 import org.opensatchel.core.scan.ContentScan;
+import org.opensatchel.core.scan.Listening;
 import org.opensatchel.core.scan.Scan;
 import org.opensatchel.core.scan.Workers;
 
@@ -119,13 +122,16 @@ public final class ProjectCheck {
         Optional<PlanMatch> plan = kit
                 .map(planned -> new PlanMatch(tree, scan, resolution.links(), planned, known.fields(), known.earlier()));
         List<PackageFault> faults = built.faults();
+        Set<ProjectPath> older = OlderVersions.among(tree, scan.documents(), plan, kit, known.fields());
+        List<Briefed> briefed = plan
+                .map(match -> Briefing.of(match, kit.get(), tree, scan, older, file -> source.hasContent(file.entry()))).orElse(List.of());
         Destinations destinations = new Destinations(tree, names.actual().or(names::expected).orElse("project"), resolution, known);
         Evidence evidence = new Evidence(tree, root, kit, known.fields(), request.fields(), known.roster(), scan, names, resolution, plan,
                 faults, built.leftovers(),
                 Shortcuts.among(faults, tree, scan), known.places(), known.team(), marker, known.newer(),
                 known.limits().findingsPerCode(), destinations,
-                OlderVersions.among(tree, scan.documents(), plan, kit, known.fields()),
-                kit.isPresent() ? Map.of() : RenamedByLinks.of(tree, scan, resolution.links()), known.confirmed());
+                older,
+                kit.isPresent() ? Map.of() : RenamedByLinks.of(tree, scan, resolution.links()), known.confirmed(), briefed);
         return new ReportMaker(known).report(evidence, judged(evidence, source.names()));
     }
 
@@ -149,8 +155,8 @@ public final class ProjectCheck {
         request.earlier().stream().filter(file -> file.sha256().isPresent()).forEach(file -> wanted.add(file.bytes()));
         long maxHashed = request.kit().map(kit -> kit.limits().fileBytes().orElse(Long.MAX_VALUE)).orElse(Long.MAX_VALUE);
         Scan scan = new ContentScan(source, request.limits(), path -> !apart.isManaged(path), wanted, maxHashed, request.progress(),
-                request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE), new Profiles(request.profiles()))
-                .scan(tree);
+                request.kit().map(kit -> new CustomLinks(kit.links().custom())).orElse(CustomLinks.NONE), new Profiles(request.profiles()),
+                request.kit().map(Briefing::listening).orElse(Listening.NONE)).scan(tree);
         Set<String> notChecked = new TreeSet<>(scan.notChecked());
         if (request.documentsKnown()) {
             notChecked.addAll(withoutContent(source, tree, apart));

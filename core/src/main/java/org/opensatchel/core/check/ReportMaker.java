@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.opensatchel.core.brief.Briefed;
 import org.opensatchel.core.carry.Carried;
 import org.opensatchel.core.check.rule.PlannedAgainstFound;
 import org.opensatchel.core.finding.Candidate;
@@ -51,6 +52,8 @@ final class ReportMaker {
     private static final int MOST_SEALED = 10_000;
     /** Documents with doubtful links that are named. */
     private static final int MOST_DOUBTS = 100;
+    /** Sounds that were not measured and are named. */
+    private static final int MOST_UNHEARD = 1_000;
     /** What is told of links that lead to nothing, or out of the project. */
     private static final Set<Code> BROKEN = Set.of(Code.LINK_MISSING, Code.LINK_PINNED, Code.LINK_OUTSIDE, Code.LINK_NETWORK_SHARE,
             Code.LINK_TEMPORARY,
@@ -117,6 +120,14 @@ final class ReportMaker {
     private static List<String> notChecked(Evidence evidence) {
         Set<String> out = new TreeSet<>(evidence.scan().notChecked());
         evidence.kit().ifPresent(kit -> out.addAll(kit.unjudged()));
+        if (evidence.briefed().stream().anyMatch(file -> file.isUnread())) {
+            out.add("media");
+        }
+        List<Briefed> unheard = evidence.briefed().stream().filter(Briefed::isUnheard).toList();
+        if (!unheard.isEmpty()) {
+            out.add(Report.PEAKS);
+            unheard.stream().limit(MOST_UNHEARD).forEach(file -> out.add(Report.peaksOf(file.path().text())));
+        }
         if (evidence.confirmed().isPresent()) {
             out.remove("steps");
         }

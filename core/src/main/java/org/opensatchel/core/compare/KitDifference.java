@@ -43,6 +43,7 @@ import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.MediaRule;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.link.profile.Profile;
 import org.opensatchel.core.location.LocationPolicy;
@@ -115,6 +116,13 @@ public final class KitDifference {
         sets("ignore", TYPES, ChangeWording.IGNORES, ChangeWording.IGNORES_NO_LONGER, before.ignored(), after.ignored());
     }
 
+    /** What pictures, films and sounds have to be is told as it is and as it was. */
+    private static Optional<Phrase> media(Facts name, Optional<MediaRule> before, Optional<MediaRule> after) {
+        List<Phrase> was = before.map(MediaRule::parts).orElse(List.of());
+        List<Phrase> is = after.map(MediaRule::parts).orElse(List.of());
+        return was.equals(is) ? Optional.empty() : Optional.of(ChangeWording.MEDIA.say(RuleParts.both(was, is).and(name)));
+    }
+
     private static Phrase how(ChangeWording what, boolean yes) {
         return what.say(Facts.of(HOW, yes ? "yes" : "no"));
     }
@@ -145,6 +153,7 @@ public final class KitDifference {
         if (!before.purpose().equals(after.purpose())) {
             out.add(ChangeWording.MEANT_FOR.say(name.and(PURPOSE, given(after.purpose()))));
         }
+        media(name, before.media(), after.media()).ifPresent(out::add);
         return out;
     }
 
@@ -200,6 +209,7 @@ public final class KitDifference {
         if (before.maxLength() != after.maxLength()) {
             out.add(ChangeWording.LENGTH_OF.say(name.and(MOST, after.maxLength())));
         }
+        media(name, before.media(), after.media()).ifPresent(out::add);
         like(name, before.namedLike(), after.namedLike()).ifPresent(out::add);
         return out;
     }
@@ -209,9 +219,7 @@ public final class KitDifference {
         List<Phrase> out = role(name, before.in().text(), after.in().text(), before.name().text(), after.name().text());
         out.addAll(need(name, before.need(), after.need()));
         out.addAll(types(name, before.types(), after.types()));
-        if (!RuleParts.media(before.media()).equals(RuleParts.media(after.media()))) {
-            out.add(ChangeWording.MEDIA.say(RuleParts.both(RuleParts.media(before.media()), RuleParts.media(after.media())).and(name)));
-        }
+        media(name, before.media(), after.media()).ifPresent(out::add);
         like(name, before.namedLike(), after.namedLike()).ifPresent(out::add);
         return out;
     }

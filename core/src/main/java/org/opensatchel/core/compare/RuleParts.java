@@ -55,24 +55,6 @@ final class RuleParts {
                 Optional.of(before).filter(parts -> !parts.isEmpty()));
     }
 
-    static List<Phrase> media(Optional<Kit.MediaRule> rule) {
-        List<Phrase> out = new ArrayList<>();
-        rule.ifPresent(media -> {
-            media.width().ifPresent(value -> out.add(ChangeWording.WIDTH.say(Facts.of(COUNT, value))));
-            media.height().ifPresent(value -> out.add(ChangeWording.HEIGHT.say(Facts.of(COUNT, value))));
-            media.aspect().ifPresent(value -> out.add(ChangeWording.ASPECT.say(Facts.of(TYPE, value))));
-            media.frameRate().ifPresent(value -> out.add(ChangeWording.FRAME_RATE.say(Facts.of(VALUE, value))));
-            media.minSeconds().ifPresent(value -> out.add(ChangeWording.SECONDS_LEAST.say(Facts.of(VALUE, value))));
-            media.maxSeconds().ifPresent(value -> out.add(ChangeWording.SECONDS_MOST.say(Facts.of(VALUE, value))));
-            if (!media.codecs().isEmpty()) {
-                out.add(ChangeWording.CODECS.say(Facts.of(TYPES, media.codecs())));
-            }
-            media.sound().ifPresent(sound -> out.add(ChangeWording.SOUND.say(Facts.of(HOW, sound ? "yes" : "no"))));
-            media.peakDb().ifPresent(peak -> out.add(ChangeWording.PEAK.say(Facts.of(LOW, peak[0]).and(HIGH, peak[1]))));
-        });
-        return out;
-    }
-
     static List<Phrase> limits(Kit.Limits limits) {
         List<Phrase> out = new ArrayList<>();
         limits.totalBytes().ifPresent(value -> out.add(ChangeWording.BYTES_IN_ALL.say(Facts.of(BYTES, value))));

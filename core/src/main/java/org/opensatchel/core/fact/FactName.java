@@ -118,6 +118,22 @@ public enum FactName {
     LOW("low", Kind.DECIMAL),
     HIGH("high", Kind.DECIMAL),
     COUNT("count", Kind.COUNT),
+    /** The same of what is asked for. */
+    ASKED("asked", Kind.DECIMAL),
+    ASKED_COUNT("askedCount", Kind.COUNT),
+    /** A picture's size in pixels, and the one that is asked for. */
+    WIDTH("width", Kind.COUNT),
+    HEIGHT("height", Kind.COUNT),
+    ASKED_WIDTH("askedWidth", Kind.COUNT),
+    ASKED_HEIGHT("askedHeight", Kind.COUNT),
+    /** A picture's shape as width to height, and the one that is asked for. */
+    SHAPE("shape", Kind.TEXT),
+    ASKED_SHAPE("askedShape", Kind.TEXT),
+    /** How long something plays, in seconds, and how long it should. */
+    LENGTH("length", Kind.SECONDS),
+    ASKED_LENGTH("askedLength", Kind.SECONDS),
+    /** A way of coding pictures or sound, by the name of its standard. */
+    CODEC("codec", Kind.TEXT),
     LEAST("least", Kind.COUNT),
     MOST("most", Kind.COUNT),
     /** A version of the kit, of a document. */
@@ -167,6 +183,8 @@ public enum FactName {
         BYTES,
         /** A number that need not be whole. */
         DECIMAL,
+        /** A time in seconds, shown in minutes where a person would. */
+        SECONDS,
         /** Something said inside the sentence. */
         PHRASE,
         /** Several such things. */

@@ -67,7 +67,7 @@ public final class Facts {
         return switch (name.kind()) {
             case COUNT, BYTES -> new Fact.Number(((Number) value).longValue());
             case NAMES, TEXTS, WORDS -> texts((List<?>) value);
-            case DECIMAL -> new Fact.Decimal(((Number) value).doubleValue());
+            case DECIMAL, SECONDS -> new Fact.Decimal(((Number) value).doubleValue());
             case PHRASE -> new Fact.Said((Phrase) value);
             case PHRASES -> new Fact.SaidAll(((List<?>) value).stream().map(Phrase.class::cast).toList());
             case WORD -> new Fact.Text(text(value));
@@ -199,7 +199,7 @@ public final class Facts {
             case COUNT, BYTES -> value instanceof Number number ? new Fact.Number(number.longValue()) : null;
             case NAMES, TEXTS, WORDS -> textsFromJson(value);
             case PHRASE -> value instanceof Map<?, ?> object ? phrase(object).<Fact>map(Fact.Said::new).orElse(null) : null;
-            case DECIMAL -> value instanceof Number number ? new Fact.Decimal(number.doubleValue()) : null;
+            case DECIMAL, SECONDS -> value instanceof Number number ? new Fact.Decimal(number.doubleValue()) : null;
             case PHRASES -> value instanceof List<?> list
                     ? new Fact.SaidAll(list.stream()
                             .flatMap(one -> one instanceof Map<?, ?> object ? phrase(object).stream() : Stream.empty()).toList())

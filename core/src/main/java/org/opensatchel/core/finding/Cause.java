@@ -13,6 +13,6 @@ public record Cause(Kind kind, ProjectPath path) {
 
     /** The kinds of causes that swallow what they lead to. */
     public enum Kind {
-        FOLDER, DOCUMENT, FILE, STARTER, SHORTCUT, NAME, CONTENT, ROOT, OLDER, NAMES
+        FOLDER, DOCUMENT, FILE, STARTER, SHORTCUT, NAME, CONTENT, ROOT, OLDER, NAMES, SIZE, CLIPPING
     }
 }

@@ -1,9 +1,16 @@
 package org.opensatchel.core.finding;
 
 import static org.opensatchel.core.fact.FactName.ALLOWED;
+import static org.opensatchel.core.fact.FactName.ASKED;
+import static org.opensatchel.core.fact.FactName.ASKED_COUNT;
+import static org.opensatchel.core.fact.FactName.ASKED_HEIGHT;
+import static org.opensatchel.core.fact.FactName.ASKED_LENGTH;
+import static org.opensatchel.core.fact.FactName.ASKED_SHAPE;
+import static org.opensatchel.core.fact.FactName.ASKED_WIDTH;
 import static org.opensatchel.core.fact.FactName.BYTES;
 import static org.opensatchel.core.fact.FactName.CANDIDATE;
 import static org.opensatchel.core.fact.FactName.CHANGE;
+import static org.opensatchel.core.fact.FactName.CODEC;
 import static org.opensatchel.core.fact.FactName.CODES;
 import static org.opensatchel.core.fact.FactName.COUNT;
 import static org.opensatchel.core.fact.FactName.DIFFERENCE;
@@ -12,9 +19,13 @@ import static org.opensatchel.core.fact.FactName.EXPECTED;
 import static org.opensatchel.core.fact.FactName.FAULT;
 import static org.opensatchel.core.fact.FactName.FORMAT;
 import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.core.fact.FactName.HEIGHT;
+import static org.opensatchel.core.fact.FactName.HIGH;
 import static org.opensatchel.core.fact.FactName.HOW;
 import static org.opensatchel.core.fact.FactName.LEAST;
+import static org.opensatchel.core.fact.FactName.LENGTH;
 import static org.opensatchel.core.fact.FactName.LOCATION;
+import static org.opensatchel.core.fact.FactName.LOW;
 import static org.opensatchel.core.fact.FactName.MACHINES;
 import static org.opensatchel.core.fact.FactName.MOST;
 import static org.opensatchel.core.fact.FactName.MOST_BYTES;
@@ -23,6 +34,7 @@ import static org.opensatchel.core.fact.FactName.OLD_ROOT;
 import static org.opensatchel.core.fact.FactName.OTHER;
 import static org.opensatchel.core.fact.FactName.OTHERS;
 import static org.opensatchel.core.fact.FactName.OVERLOOKED;
+import static org.opensatchel.core.fact.FactName.PARTS;
 import static org.opensatchel.core.fact.FactName.PATTERN;
 import static org.opensatchel.core.fact.FactName.PEOPLE;
 import static org.opensatchel.core.fact.FactName.PERSON;
@@ -34,6 +46,7 @@ import static org.opensatchel.core.fact.FactName.REASON;
 import static org.opensatchel.core.fact.FactName.REST;
 import static org.opensatchel.core.fact.FactName.ROLE;
 import static org.opensatchel.core.fact.FactName.ROOT;
+import static org.opensatchel.core.fact.FactName.SHAPE;
 import static org.opensatchel.core.fact.FactName.STORAGE;
 import static org.opensatchel.core.fact.FactName.TARGET;
 import static org.opensatchel.core.fact.FactName.TEXT;
@@ -41,9 +54,11 @@ import static org.opensatchel.core.fact.FactName.THERE;
 import static org.opensatchel.core.fact.FactName.TYPE;
 import static org.opensatchel.core.fact.FactName.TYPES;
 import static org.opensatchel.core.fact.FactName.UNIT;
+import static org.opensatchel.core.fact.FactName.VALUE;
 import static org.opensatchel.core.fact.FactName.VERSION;
 import static org.opensatchel.core.fact.FactName.WANTED;
 import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.core.fact.FactName.WIDTH;
 
 import java.util.Optional;
 import java.util.Set;
@@ -132,15 +147,24 @@ public enum Code {
     ASSET_DUPLICATE(Family.ASSET, "duplicate", Severity.NOTE, OTHERS),
     ASSET_UNUSED(Family.ASSET, "unused", Severity.NOTE),
     ASSET_REBUILDABLE(Family.ASSET, "rebuildable", Severity.NOTE),
-    MEDIA_SIZE(Family.MEDIA, "size", Severity.SHOULD),
-    MEDIA_ASPECT(Family.MEDIA, "aspect", Severity.SHOULD),
-    MEDIA_FRAME_RATE(Family.MEDIA, "frame-rate", Severity.SHOULD),
-    MEDIA_TOO_LONG(Family.MEDIA, "too-long", Severity.SHOULD),
-    MEDIA_TOO_SHORT(Family.MEDIA, "too-short", Severity.SHOULD),
-    MEDIA_CODEC(Family.MEDIA, "codec", Severity.SHOULD),
-    MEDIA_SILENT(Family.MEDIA, "silent", Severity.SHOULD),
-    MEDIA_PEAK_HIGH(Family.MEDIA, "peak-high", Severity.SHOULD),
-    MEDIA_CLIPPING(Family.MEDIA, "clipping", Severity.SHOULD),
+    MEDIA_SIZE(Family.MEDIA, "size", Severity.SHOULD, HOW, WIDTH, HEIGHT, ASKED_WIDTH, ASKED_HEIGHT, COUNT, ASKED_COUNT),
+    MEDIA_ASPECT(Family.MEDIA, "aspect", Severity.SHOULD, SHAPE, ASKED_SHAPE, WIDTH, HEIGHT),
+    MEDIA_FRAME_RATE(Family.MEDIA, "frame-rate", Severity.SHOULD, VALUE, ASKED),
+    MEDIA_VARIABLE_RATE(Family.MEDIA, "variable-rate", Severity.SHOULD, VALUE),
+    MEDIA_TOO_LONG(Family.MEDIA, "too-long", Severity.SHOULD, LENGTH, ASKED_LENGTH),
+    MEDIA_TOO_SHORT(Family.MEDIA, "too-short", Severity.SHOULD, LENGTH, ASKED_LENGTH),
+    MEDIA_CODEC(Family.MEDIA, "codec", Severity.SHOULD, CODEC, TYPES, HOW),
+    MEDIA_SILENT(Family.MEDIA, "silent", Severity.SHOULD, HOW),
+    MEDIA_SOUND(Family.MEDIA, "sound", Severity.SHOULD),
+    MEDIA_PEAK_HIGH(Family.MEDIA, "peak-high", Severity.SHOULD, VALUE, LOW, HIGH),
+    MEDIA_PEAK_LOW(Family.MEDIA, "peak-low", Severity.SHOULD, VALUE, LOW, HIGH),
+    MEDIA_CLIPPING(Family.MEDIA, "clipping", Severity.SHOULD, COUNT),
+    MEDIA_LOUDNESS(Family.MEDIA, "loudness", Severity.SHOULD, VALUE, LOW, HIGH, HOW),
+    MEDIA_SAMPLE_RATE(Family.MEDIA, "sample-rate", Severity.SHOULD, COUNT, ASKED_COUNT),
+    MEDIA_CHANNELS(Family.MEDIA, "channels", Severity.SHOULD, COUNT, ASKED_COUNT),
+    MEDIA_BIT_DEPTH(Family.MEDIA, "bit-depth", Severity.SHOULD, COUNT, ASKED_COUNT, HOW),
+    MEDIA_ALPHA(Family.MEDIA, "alpha", Severity.SHOULD, HOW),
+    MEDIA_NOT_JUDGED(Family.MEDIA, "not-judged", Severity.NOTE, PARTS, HOW, CODEC),
     MEDIA_MIXED_RATES(Family.MEDIA, "mixed-rates", Severity.NOTE),
     MEDIA_BELOW_TIMELINE(Family.MEDIA, "below-timeline", Severity.NOTE),
     TIMELINE_EMPTY(Family.TIMELINE, "empty", Severity.MUST),

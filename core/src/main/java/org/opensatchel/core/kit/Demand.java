@@ -172,6 +172,30 @@ public sealed interface Demand {
         }
     }
 
+    /**
+     * What pictures, films and sounds have to be: those of a folder, or the files that fill a role. It stands with the folder's or the
+     * file's own rule, and is a demand like any other to who reads it.
+     *
+     * @param in the folder rule's path
+     * @param role of documents or files; exactly one of the two is given
+     */
+    record Media(Optional<FolderPattern> in, Optional<String> role, MediaRule rule) implements Demand {
+
+        static Media of(FolderPattern in, MediaRule rule) {
+            return new Media(Optional.of(in), Optional.empty(), rule);
+        }
+
+        static Media of(String role, MediaRule rule) {
+            return new Media(Optional.empty(), Optional.of(role), rule);
+        }
+
+        @Override
+        public Phrase say(Spelling spelling) {
+            return DemandWording.MEDIA
+                    .say(Facts.of(ROLE, role).and(PLACE, in.map(spelling::folder)).and(FactName.PARTS, rule.parts()));
+        }
+    }
+
     private static Optional<List<String>> given(List<String> types) {
         return Optional.of(types).filter(some -> !some.isEmpty());
     }

@@ -6,6 +6,7 @@ import static org.opensatchel.core.fact.FactName.LEAST;
 import static org.opensatchel.core.fact.FactName.MOST;
 import static org.opensatchel.core.fact.FactName.MOST_BYTES;
 import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.core.fact.FactName.PARTS;
 import static org.opensatchel.core.fact.FactName.PATTERN;
 import static org.opensatchel.core.fact.FactName.PLACE;
 import static org.opensatchel.core.fact.FactName.PURPOSE;
@@ -25,7 +26,8 @@ public enum DemandWording implements Wording {
     SIZES(PLACE, TYPES, BYTES, MOST_BYTES),
     NUMBERED(PLACE, PATTERN),
     FORBIDDEN(PATTERN, PURPOSE),
-    LINKING(ROLE, LEAST, PLACE, OTHER, FOUND);
+    LINKING(ROLE, LEAST, PLACE, OTHER, FOUND),
+    MEDIA(ROLE, PLACE, PARTS);
 
     private final Set<FactName> takes;
 

@@ -1,6 +1,7 @@
 package org.opensatchel.core.kit;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import org.opensatchel.core.media.TypeNames;
 
@@ -14,9 +15,10 @@ import org.opensatchel.core.media.TypeNames;
  * @param sealed nothing in it may be renamed, moved or changed after it arrived
  * @param managed a program's own folder, neither judged inside nor to be deleted
  * @param repeats for a pattern: how many folders there are at least
+ * @param media what pictures, films and sounds in it have to be
  */
 public record FolderRule(FolderPattern path, String purpose, Need need, List<String> accepts, int atLeast, boolean sealed, boolean managed,
-        OptionalInt repeats) {
+        OptionalInt repeats, Optional<MediaRule> media) {
 
     public FolderRule {
         accepts = List.copyOf(accepts);

@@ -2,12 +2,11 @@ package org.opensatchel.core.kit;
 
 import java.nio.charset.StandardCharsets;
 import java.math.BigDecimal;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
 import org.opensatchel.core.link.custom.CustomLinkRule;
 import org.opensatchel.core.link.profile.Profile;
 import org.opensatchel.core.finding.Code;
@@ -68,7 +67,7 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
      * @param either a word that several rules share of which one has to be there
      */
     public record DocumentRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, int versions, int maxLength,
-            Optional<String> namedLike, Optional<String> either) {
+            Optional<MediaRule> media, Optional<String> namedLike, Optional<String> either) {
         public DocumentRule {
             types = List.copyOf(types);
         }
@@ -83,15 +82,6 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
             Optional<String> namedLike, Optional<String> either) {
         public FileRule {
             types = List.copyOf(types);
-        }
-    }
-
-    /** What a picture, film or sound has to be; sizes in pixels, times in seconds, levels in dBFS. */
-    public record MediaRule(OptionalLong width, OptionalLong height, Optional<String> aspect, OptionalDouble frameRate,
-            OptionalDouble minSeconds,
-            OptionalDouble maxSeconds, List<String> codecs, Optional<Boolean> sound, Optional<double[]> peakDb) {
-        public MediaRule {
-            codecs = List.copyOf(codecs);
         }
     }
 
@@ -180,16 +170,17 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         return demands.stream().filter(kind::isInstance).map(kind::cast).toList();
     }
 
-    /** What this kit asks for that no check can judge from the project: {@code media}, and {@code steps}, which only the student knows. */
+    /** What it asks of pictures, films and sounds: each brief with what it is for. */
+    public List<Demand.Media> briefs() {
+        return Stream.of(folders.stream().flatMap(rule -> rule.media().map(media -> Demand.Media.of(rule.path(), media)).stream()),
+                documents.stream().flatMap(rule -> rule.media().map(media -> Demand.Media.of(rule.role(), media)).stream()),
+                files.stream().flatMap(rule -> rule.media().map(media -> Demand.Media.of(rule.role(), media)).stream()))
+                .flatMap(briefs -> briefs).toList();
+    }
+
+    /** What this kit asks for that no check can judge from the project: {@code steps}, which only the student knows. */
     public List<String> unjudged() {
-        List<String> out = new ArrayList<>();
-        if (files.stream().anyMatch(file -> file.media().isPresent())) {
-            out.add("media");
-        }
-        if (steps.stream().anyMatch(Step::confirm)) {
-            out.add("steps");
-        }
-        return out;
+        return steps.stream().anyMatch(Step::confirm) ? List.of("steps") : List.of();
     }
 
     public NameRules nameRules() {

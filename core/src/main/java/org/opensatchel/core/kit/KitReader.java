@@ -211,7 +211,7 @@ public final class KitReader {
         folderDemands(object, path);
         return new FolderRule(path, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.REQUIRED),
                 extensions(object, "accepts"),
-                object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats);
+                object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats, media(object));
     }
 
     /** What is asked of a folder beyond its own rule. */
@@ -350,7 +350,7 @@ public final class KitReader {
         object.objects("links", link -> linking(link, role)).forEach(demands::add);
         return new DocumentRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
                 object.choice("need", NEEDS, Need.REQUIRED), object.integer("versions", 0, 0), object.integer("maxLength", 1, 0),
-                object.text("namedLike"), object.text("either"));
+                media(object), object.text("namedLike"), object.text("either"));
     }
 
     private FileRule fileRule(StrictObject object) {
@@ -360,8 +360,12 @@ public final class KitReader {
     private FileRule fileRule(StrictObject object, Optional<ProjectPath> place) {
         String role = object.requiredText("role");
         return new FileRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
-                object.choice("need", NEEDS, Need.REQUIRED),
-                object.object("media").map(MediaRuleReader::read), object.text("namedLike"), object.text("either"));
+                object.choice("need", NEEDS, Need.REQUIRED), media(object), object.text("namedLike"), object.text("either"));
+    }
+
+    /** A brief that asks for nothing is none. */
+    private Optional<MediaRule> media(StrictObject object) {
+        return object.object("media").map(media -> MediaRuleReader.read(media, published)).filter(rule -> !rule.isNone());
     }
 
     private ProjectPath in(StrictObject object) {

@@ -52,6 +52,8 @@ public enum KitWording implements Wording {
     LINK_PATTERN(DETAIL),
     ASPECT,
     PEAK,
+    LOUDNESS,
+    NOT_ABOVE_ZERO(KEY),
     UNREADABLE(FAULT);
 
     private final Set<FactName> takes;

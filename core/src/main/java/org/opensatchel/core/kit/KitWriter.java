@@ -7,7 +7,6 @@ import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.link.custom.CustomLinkRule;
 import org.opensatchel.core.link.profile.ProfileWriter;
 import org.opensatchel.core.kit.Kit.Grade;
-import org.opensatchel.core.kit.Kit.MediaRule;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.naming.NameRules;
 import tools.jackson.databind.node.ArrayNode;
@@ -73,6 +72,7 @@ public final class KitWriter {
         }
         rule.repeats().ifPresent(least -> out.putObject("repeats").put("atLeast", least));
         String path = rule.path().text();
+        media(out, rule.media());
         List<Demand.Amount> counts = kit.demands(Demand.Amount.class).stream().filter(count -> count.in().text().equals(path)).toList();
         if (!counts.isEmpty()) {
             ArrayNode list = out.putArray("counts");
@@ -99,6 +99,7 @@ public final class KitWriter {
         }
         rule.namedLike().ifPresent(role -> out.put("namedLike", role));
         rule.either().ifPresent(group -> out.put("either", group));
+        media(out, rule.media());
         List<Demand.Linking> links = kit.demands(Demand.Linking.class).stream().filter(link -> link.role().equals(rule.role())).toList();
         if (!links.isEmpty()) {
             ArrayNode list = out.putArray("links");
@@ -115,23 +116,13 @@ public final class KitWriter {
         out.put("role", rule.role()).put("in", rule.in().text()).put("name", rule.name().text());
         texts(out.putArray("types"), rule.types());
         out.put("need", rule.need().word());
-        rule.media().ifPresent(media -> media(out.putObject("media"), media));
+        media(out, rule.media());
         rule.namedLike().ifPresent(role -> out.put("namedLike", role));
         rule.either().ifPresent(group -> out.put("either", group));
     }
 
-    private static void media(ObjectNode out, MediaRule rule) {
-        rule.width().ifPresent(value -> out.put("width", value));
-        rule.height().ifPresent(value -> out.put("height", value));
-        rule.aspect().ifPresent(value -> out.put("aspect", value));
-        rule.frameRate().ifPresent(value -> out.put("frameRate", value));
-        rule.minSeconds().ifPresent(value -> out.put("minSeconds", value));
-        rule.maxSeconds().ifPresent(value -> out.put("maxSeconds", value));
-        if (!rule.codecs().isEmpty()) {
-            texts(out.putArray("codecs"), rule.codecs());
-        }
-        rule.sound().ifPresent(value -> out.put("sound", value));
-        rule.peakDb().ifPresent(peak -> out.putArray("peakDb").add(peak[0]).add(peak[1]));
+    private static void media(ObjectNode out, Optional<MediaRule> brief) {
+        brief.ifPresent(rule -> MediaRuleWriter.write(out.putObject("media"), rule));
     }
 
     private static void links(ObjectNode out, Kit.LinkPolicy policy) {

@@ -3,6 +3,7 @@ package org.opensatchel.core.match;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.MediaRule;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.media.TypeNames;
 import org.opensatchel.core.naming.NamePattern;
@@ -16,11 +17,12 @@ import org.opensatchel.core.path.ProjectPath;
  * @param misnamed files of the right type in the right folder under a wrong name
  * @param misplaced files that were taken for it in another place
  * @param otherType files under its name in its place that are of another type
+ * @param media what it has to be as a picture, a film or a sound
  * @param either a word that several roles share of which one has to be filled
  * @param versions how many versions of a document there have to be; 0 for any number
  */
 public record PlannedRole(boolean document, String role, ProjectPath in, NamePattern name, List<String> types, Need need,
-        int versions, Optional<String> namedLike, Optional<String> either,
+        int versions, Optional<MediaRule> media, Optional<String> namedLike, Optional<String> either,
         List<ProjectPath> fitting, List<ProjectPath> misnamed, List<ProjectPath> misplaced, List<ProjectPath> otherType) {
 
     public PlannedRole {
@@ -31,23 +33,27 @@ public record PlannedRole(boolean document, String role, ProjectPath in, NamePat
     }
 
     static PlannedRole of(Kit.DocumentRule rule, ProjectPath in) {
-        return new PlannedRole(true, rule.role(), in, rule.name(), rule.types(), rule.need(), rule.versions(), rule.namedLike(),
+        return new PlannedRole(true, rule.role(), in, rule.name(), rule.types(), rule.need(), rule.versions(), rule.media(),
+                rule.namedLike(),
                 rule.either(), List.of(),
                 List.of(), List.of(), List.of());
     }
 
     static PlannedRole of(Kit.FileRule rule, ProjectPath in) {
-        return new PlannedRole(false, rule.role(), in, rule.name(), rule.types(), rule.need(), 0, rule.namedLike(), rule.either(),
+        return new PlannedRole(false, rule.role(), in, rule.name(), rule.types(), rule.need(), 0, rule.media(), rule.namedLike(),
+                rule.either(),
                 List.of(), List.of(),
                 List.of(), List.of());
     }
 
     PlannedRole found(List<ProjectPath> right, List<ProjectPath> wrong, List<ProjectPath> elsewhere) {
-        return new PlannedRole(document, role, in, name, types, need, versions, namedLike, either, right, wrong, elsewhere, otherType);
+        return new PlannedRole(document, role, in, name, types, need, versions, media, namedLike, either, right, wrong, elsewhere,
+                otherType);
     }
 
     PlannedRole ofOtherType(List<ProjectPath> files) {
-        return new PlannedRole(document, role, in, name, types, need, versions, namedLike, either, fitting, misnamed, misplaced, files);
+        return new PlannedRole(document, role, in, name, types, need, versions, media, namedLike, either, fitting, misnamed, misplaced,
+                files);
     }
 
     public boolean takes(ProjectPath file) {

@@ -21,6 +21,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.Demand;
@@ -258,7 +259,8 @@ final class GuidePage {
         if (!kept.isEmpty()) {
             item(List.of(GuideWording.UNCHANGED.say(Facts.of(OTHERS, kept))));
         }
-        kit.demands().forEach(demand -> item(List.of(demand.say(Demand.Spelling.of(fields, kit.ascii())))));
+        Stream.concat(kit.briefs().stream(), kit.demands().stream())
+                .forEach(demand -> item(List.of(demand.say(Demand.Spelling.of(fields, kit.ascii())))));
         out.append("</ul>\n");
     }
 

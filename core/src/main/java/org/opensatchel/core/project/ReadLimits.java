@@ -24,7 +24,7 @@ public record ReadLimits(int entries, int files, long unpackedBytes, int ratio, 
      * @param documentBytes most bytes of documents that are read into memory, one after the other; documents read as streams do not count
      * @param findings most findings of all codes
      * @param candidates most candidates that are kept for broken links
-     * @param hashedBytes most bytes that are hashed
+     * @param hashedBytes most bytes that are hashed, and most that are listened to
      */
     public record Sums(int links, long linkText, long documentBytes, int findings, int candidates, long hashedBytes) {
 

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeSet;
 import org.opensatchel.core.fact.Facts;
@@ -52,7 +53,7 @@ final class FolderProposal {
                 .forEach(folder -> types.addAll(types(List.of(folder))));
         boolean anything = types.contains("") || types.size() > MOST_TYPES;
         FolderRule wider = new FolderRule(rule.path(), rule.purpose(), rule.need(), anything ? List.of() : List.copyOf(types),
-                rule.atLeast(), rule.sealed(), rule.managed(), rule.repeats());
+                rule.atLeast(), rule.sealed(), rule.managed(), rule.repeats(), rule.media());
         return new ProposedPart.Folder(wider, part.why(), part.examples());
     }
 
@@ -118,7 +119,7 @@ final class FolderProposal {
                 : OptionalInt.empty();
         Need need = programs || !everywhere || free ? Need.OPTIONAL : Need.REQUIRED;
         FolderRule rule = new FolderRule(pattern, "", need, programs || anything ? List.of() : List.copyOf(types), 0, false, programs,
-                repeats);
+                repeats, Optional.empty());
         Phrase why = programs ? ProposalWording.PROGRAM_KEEPS.say()
                 : free ? ProposalWording.SAME_KIND.say(Facts.of(COUNT, members.size()))
                         : types.isEmpty() ? ProposalWording.NO_FILES.say() : ProposalWording.HOLDS.say(Facts.of(TYPES, List.copyOf(types)));

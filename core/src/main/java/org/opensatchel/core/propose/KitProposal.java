@@ -27,6 +27,7 @@ import org.opensatchel.core.project.RootChoice;
 import org.opensatchel.core.project.RootFinder;
 import org.opensatchel.core.project.TreeBuilder;
 import org.opensatchel.core.scan.ContentScan;
+import org.opensatchel.core.scan.Listening;
 import org.opensatchel.core.scan.Scan;
 
 /** A kit proposed from an example folder, part by part; the example itself fits it. */
@@ -57,7 +58,8 @@ public record KitProposal(String title, List<ProposedPart> parts) {
         if (tree.files().isEmpty() && tree.folders().isEmpty()) {
             return new Reading(Optional.empty(), Optional.of(ProposalWording.NOTHING_THERE.say()));
         }
-        Scan scan = new ContentScan(source, limits, path -> true, Set.of(), 0, (files, bytes) -> {}, CustomLinks.NONE, Profiles.NONE)
+        Scan scan = new ContentScan(source, limits, path -> true, Set.of(), 0, (files, bytes) -> {}, CustomLinks.NONE, Profiles.NONE,
+                Listening.NONE)
                 .scan(tree);
         Set<ProjectPath> documents = new java.util.TreeSet<>();
         scan.documents().stream().filter(document -> !document.links().isEmpty()).map(DocumentLinks::document).forEach(documents::add);

@@ -29,8 +29,9 @@ import tools.jackson.databind.JsonNode;
  * @param plan what was planned and what is there, where there is a kit
  * @param notChecked what could not be looked at: families of findings, {@code links: PATH} for those of one document, {@code hashes}, {@code guesses} in very long files of no known
  *     format, {@code candidates} for the last of very many broken links, {@code sealed} for more files of sealed folders than a report keeps,
- *     {@code folders} where folders without files could not be seen,
- *     and {@code media} and {@code steps} where a kit asks for what no check judges yet, {@code points} in reports from before they were counted
+ *     {@code folders} where folders without files could not be seen, {@code peaks} and {@code peaks: PATH} of sounds that were not measured,
+ *     {@code media} where a brief is of files whose contents did not come along, {@code steps} where nobody asked the student, {@code points} in
+ *     reports from before they were counted
  */
 public record Report(int report, Instant made, Verdict verdict, Optional<Doubts> doubts, Optional<KitRef> kit,
         Optional<Location> location, Project project,
@@ -43,9 +44,17 @@ public record Report(int report, Instant made, Verdict verdict, Optional<Doubts>
 
     /** Everything that {@code notChecked} may name. */
     public static final List<String> NOT_CHECKED = List.of("links", "hashes", "guesses", "candidates", "sealed", "folders", "media",
-            "points", "steps");
+            "peaks", "points", "steps");
     /** Stands for all links, and with a colon and a path behind it for those of one document. */
     public static final String LINKS = "links";
+
+    /** Stands for sounds that were not measured, and with a colon and a path behind it for each of them. */
+    public static final String PEAKS = "peaks";
+
+    /** What is said of a sound that was not measured. */
+    public static String peaksOf(String file) {
+        return PEAKS + ": " + file;
+    }
 
     /** What is said of a document whose links could not be looked at. */
     public static String linksOf(String document) {
@@ -58,8 +67,17 @@ public record Report(int report, Instant made, Verdict verdict, Optional<Doubts>
 
     /** The documents whose links could not be looked at, though those of others could. */
     public static List<String> unread(List<String> notChecked) {
-        return notChecked.stream().filter(what -> isLinks(what) && !what.equals(LINKS)).map(what -> what.substring(LINKS.length() + 2))
-                .toList();
+        return named(notChecked, LINKS);
+    }
+
+    /** The sounds that were not measured. */
+    public static List<String> unheard(List<String> notChecked) {
+        return named(notChecked, PEAKS);
+    }
+
+    private static List<String> named(List<String> notChecked, String kind) {
+        String begins = kind + ": ";
+        return notChecked.stream().filter(what -> what.startsWith(begins)).map(what -> what.substring(begins.length())).toList();
     }
 
     /** What nobody should take for judged: what the kit asks for and no check judges yet, and links that nobody looked at. */

@@ -40,6 +40,7 @@ import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.TypeProbe;
 import org.opensatchel.core.media.format.MediaFacts;
 import org.opensatchel.core.media.format.MediaReaders;
+import org.opensatchel.core.media.format.Samples;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.ProjectFile;
@@ -75,6 +76,7 @@ public final class ContentScan {
     private final ScanProgress progress;
     private final CustomLinks custom;
     private final Profiles profiles;
+    private final Listening listening;
 
     /** Documents longer than this are read one at a time: what a reader holds of one may be several times its length. */
     private final ReentrantLock large = new ReentrantLock();
@@ -82,6 +84,7 @@ public final class ContentScan {
     /** What one file told. */
     private static final class Result {
         private FileFacts facts = FileFacts.NONE;
+        private Optional<Samples> samples = Optional.empty();
         private DocumentLinks document;
         private Phrase damage;
         private String failure;
@@ -101,10 +104,11 @@ public final class ContentScan {
      * @param maxHashedBytes larger files are not hashed
      * @param custom the kit's own rules for files of no known format
      * @param profiles what is known of programs' documents
+     * @param listening which sounds are measured
      */
     public ContentScan(ProjectSource source, ReadLimits limits, Predicate<ProjectPath> isDocumentPlace, Set<Long> wantedSizes,
             long maxHashedBytes, ScanProgress progress,
-            CustomLinks custom, Profiles profiles) {
+            CustomLinks custom, Profiles profiles, Listening listening) {
         this.source = source;
         this.limits = limits;
         this.isDocumentPlace = isDocumentPlace;
@@ -113,6 +117,7 @@ public final class ContentScan {
         this.progress = progress;
         this.custom = custom;
         this.profiles = profiles;
+        this.listening = listening;
     }
 
     /** Reads all files, on two threads where there is enough to read; what is told does not depend on how many. */
@@ -136,13 +141,16 @@ public final class ContentScan {
         Progress told = new Progress(tree.count() - files.size());
         boolean much = files.size() > FEW_FILES || files.stream().mapToLong(ProjectFile::bytes).sum() > FEW_BYTES;
         DocumentSums sums = new DocumentSums(limits.sums());
-        BitSet hashed = hashed(files, wanted);
+        BitSet hashed = bounded(files, wanted, maxHashedBytes);
+        BitSet heard = bounded(files, listenedTo(files), Long.MAX_VALUE);
         Workers.run(much ? Workers.most() : 1, files.size(), i -> {
             ProjectFile file = files.get(i);
             DocumentSums.Held held = DocumentSums.Held.NOTHING;
             try {
-                results[i] = one(file, wanted.get(i), hashed.get(i), sums,
-                        sums.before(i));
+                results[i] = one(file, wanted.get(i), hashed.get(i), heard.get(i), sums, sums.before(i));
+                if (heard.get(i)) {
+                    listen(file, results[i]);
+                }
                 held = results[i].held;
             } finally {
                 sums.add(i, held);
@@ -152,13 +160,38 @@ public final class ContentScan {
         return merged(files, results, facts, sums);
     }
 
-    /** Which files are hashed of those whose hash matters: none that is too long, and in all only so many bytes. */
-    private BitSet hashed(List<ProjectFile> files, BitSet wanted) {
+    private BitSet listenedTo(List<ProjectFile> files) {
+        BitSet out = new BitSet();
+        for (int i = 0; i < files.size(); i++) {
+            out.set(i, listening.at(files.get(i).path()) != Listening.To.NOTHING);
+        }
+        return out;
+    }
+
+    /** The levels of a sound, which is read once more for them; one that cannot be had a second time has none. */
+    private void listen(ProjectFile file, Result result) throws IOException {
+        Optional<MediaFacts> media = result.facts.media();
+        if (media.isEmpty()) {
+            return;
+        }
+        try (InputStream content = source.open(file.entry())) {
+            boolean loud = listening.at(file.path()) == Listening.To.LOUDNESS;
+            result.facts = result.facts.measured(SoundLook.measure(content, media.get(), result.samples, file.bytes(), loud));
+        } catch (ContentUnavailable gone) {
+            result.damage = gone.what();
+        } catch (RuntimeException broke) {
+            result.failure = MEDIA;
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "listening failed on " + file.path(), broke);
+        }
+    }
+
+    /** Which files are read to their end of those for which that matters: none that is too long, and in all only so many bytes. */
+    private BitSet bounded(List<ProjectFile> files, BitSet wanted, long most) {
         BitSet out = new BitSet();
         long left = limits.sums().hashedBytes();
         for (int i = 0; i < files.size(); i++) {
             ProjectFile file = files.get(i);
-            if (wanted.get(i) && file.bytes() <= maxHashedBytes && file.bytes() <= left) {
+            if (wanted.get(i) && file.bytes() <= most && file.bytes() <= left) {
                 left -= file.bytes();
                 out.set(i);
             }
@@ -286,7 +319,8 @@ public final class ContentScan {
         }
     }
 
-    private Result one(ProjectFile file, boolean wanted, boolean hashed, DocumentSums sums, DocumentSums.Held before) throws IOException {
+    private Result one(ProjectFile file, boolean wanted, boolean hashed, boolean heard, DocumentSums sums, DocumentSums.Held before)
+            throws IOException {
         Result result = new Result();
         LinkSink sink = new LinkSink(file.path(), limits.linkText(), sums.isLinksFull(before) ? LinkSink.Allowance.NOTHING : allowance());
         result.unhashed = wanted && !hashed;
@@ -322,7 +356,8 @@ public final class ContentScan {
             KeptContent kept = media && !(raw instanceof RandomContent) && reader.isEmpty() ? content.keep(head) : null;
             boolean zeros = content.finish(hashed || checked, file.bytes());
             result.facts = new FileFacts(content.sha256(), standIn ? Optional.empty() : TypeProbe.lie(extension, head),
-                    zeros, standIn, media && !zeros ? facts(file, raw, kept, result) : Optional.empty());
+                    zeros, standIn, media && !zeros ? facts(file, raw, kept, result) : Optional.empty(), Optional.empty());
+            result.samples = heard && result.facts.media().isPresent() ? MediaLook.samples(file, raw, kept) : Optional.empty();
         } catch (ContentUnavailable unavailable) {
             result.damage = unavailable.what();
         }

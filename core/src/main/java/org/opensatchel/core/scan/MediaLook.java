@@ -7,6 +7,7 @@ import org.opensatchel.core.media.format.BytesNotAtHand;
 import org.opensatchel.core.media.format.MediaBytes;
 import org.opensatchel.core.media.format.MediaFacts;
 import org.opensatchel.core.media.format.MediaReaders;
+import org.opensatchel.core.media.format.Samples;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.RandomContent;
 
@@ -25,6 +26,19 @@ final class MediaLook {
             }
             // What ended early is told as damaged, and not for what it would have said.
             return kept != null && kept.length() == file.bytes() ? MediaReaders.read(extension, kept) : Optional.empty();
+        } catch (BytesNotAtHand far) {
+            return Optional.empty();
+        }
+    }
+
+    /** Where samples lie that are stored as they are, found in the same way. */
+    static Optional<Samples> samples(ProjectFile file, InputStream raw, KeptContent kept) throws IOException {
+        String extension = file.path().extension();
+        try {
+            if (raw instanceof RandomContent random) {
+                return MediaReaders.samples(extension, new Lying(random, random.length()));
+            }
+            return kept != null && kept.length() == file.bytes() ? MediaReaders.samples(extension, kept) : Optional.empty();
         } catch (BytesNotAtHand far) {
             return Optional.empty();
         }

@@ -222,8 +222,12 @@ public final class Words {
     /** What a report says that was not checked, a sentence each; the documents whose links nobody looked at stand in one. */
     public List<Sentence> notChecked(List<String> notChecked) {
         List<Sentence> out = new ArrayList<>();
-        notChecked.stream().filter(what -> what.equals(Report.LINKS) || !Report.isLinks(what))
+        notChecked.stream().filter(what -> what.indexOf(':') < 0 && !what.equals(Report.PEAKS))
                 .forEach(what -> out.add(say("not-checked." + what, Facts.NONE)));
+        List<String> unheard = Report.unheard(notChecked);
+        if (!unheard.isEmpty()) {
+            out.add(say("unheard-sounds", Facts.of(FactName.COUNT, unheard.size()).and(FactName.OTHERS, unheard)));
+        }
         List<String> unread = Report.unread(notChecked);
         if (!unread.isEmpty()) {
             out.add(say("unread-documents", Facts.of(FactName.COUNT, unread.size()).and(FactName.OTHERS, unread)));
@@ -335,6 +339,9 @@ public final class Words {
             return List.of(new Sentence.Piece(size(bytes.value()), false));
         }
         if (fact instanceof Fact.Decimal decimal) {
+            if (name.kind() == FactName.Kind.SECONDS) {
+                return List.of(new Sentence.Piece(length(decimal.value()), false));
+            }
             return List.of(new Sentence.Piece(NumberFormat.getInstance(locale()).format(decimal.value()), false));
         }
         if (fact instanceof Fact.Texts texts) {
@@ -409,6 +416,17 @@ public final class Words {
         List<Sentence.Piece> out = new ArrayList<>(list);
         out.add(new Sentence.Piece(" " + more, false));
         return out;
+    }
+
+    /** A time as a person would say it: in seconds up to a minute and a half, then in minutes and seconds. */
+    public String length(double seconds) {
+        if (seconds < 90) {
+            double shown = Math.round(seconds * 100) / 100.0;
+            return shown == Math.rint(shown) ? say("length.seconds", Facts.of(FactName.COUNT, (long) shown)).toString()
+                    : say("length.part", Facts.of(FactName.VALUE, shown)).toString();
+        }
+        long whole = Math.round(seconds);
+        return say("length.minutes", Facts.of(FactName.COUNT, whole / 60).and(FactName.NUMBER, whole % 60)).toString();
     }
 
     /** A number of bytes in the unit a person would use. */

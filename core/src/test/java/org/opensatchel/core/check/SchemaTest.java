@@ -46,6 +46,22 @@ class SchemaTest {
     }
 
     @Test
+    void briefsStandOnFoldersDocumentsAndFiles() throws IOException {
+        String media = "{\"width\": 1280, \"height\": 720, \"aspect\": \"16:9\", \"minPixels\": 9, \"maxPixels\": 99, \"multipleOf\": 2, "
+                + "\"alpha\": true, \"frameRate\": 29.97, \"constantRate\": true, \"minSeconds\": 1, \"maxSeconds\": 20.5, \"codecs\": [\"AAC\"], "
+                + "\"bitDepth\": 24, \"sound\": true, \"sampleRate\": 48000, \"channels\": 2, \"peakDb\": [-12, -3], \"loudness\": [-24, -22]}";
+        String json = "{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}, \"folders\": [{\"path\": \"footage\", \"media\": "
+                + media
+                + "}], \"documents\": [{\"role\": \"A\", \"name\": \"a\", \"media\": " + media
+                + "}], \"files\": [{\"role\": \"B\", \"name\": \"b\", \"media\": " + media + "}]}";
+        Kit kit = KitReader.read(json.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        assertThat(kit.briefs()).hasSize(3);
+        String written = new String(KitWriter.write(kit), StandardCharsets.UTF_8);
+        assertThat(schema("kit").validate(written, InputFormat.JSON)).isEmpty();
+        assertThat(KitReader.read(written.getBytes(StandardCharsets.UTF_8)).kit()).contains(kit);
+    }
+
+    @Test
     void kitsHoldProfilesWholeAndByContent() throws IOException {
         String profile = "{\"profile\": 1, \"title\": \"T\", \"content\": \"xml\", \"slots\": [{\"id\": \"a\", \"at\": \"/a/@b\"}]}";
         String hash = "0123456789abcdef".repeat(4);

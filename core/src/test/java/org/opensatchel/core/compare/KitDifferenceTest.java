@@ -46,7 +46,7 @@ class KitDifferenceTest {
             /documents/0/name     | "{last}_v{version:2}"             | “Timeline” is named “{last}_v{version:2}”; it was “{last}_{assignment}_v{version:2}”.
             /documents/0/maxLength| 30                                | “Timeline” may have a name of 30 characters.
             /files/0/in           | "edit"                            | “Finished film” belongs in “edit”; it was “delivery”.
-            /files/0/media        | {"width": 1280, "frameRate": 30}  | “Finished film” has to be: 1,280 pixels wide and 30 frames a second; it was: anything.
+            /files/0/media        | {"width": 1280, "frameRate": 30}  | “Finished film” has to be: 1280 pixels wide and 30 frames a second; it was: anything.
             /files/0/namedLike    | "Timeline"                        | “Finished film” is named like “Timeline”.
             /starter/0/treat      | "edit"                            | The starter file “sound/market-bell.wav” may be changed, and keeps its name.
             /starter/0/sha256     | "1111111111111111111111111111111111111111111111111111111111111111" | The starter file “sound/market-bell.wav” has another content.

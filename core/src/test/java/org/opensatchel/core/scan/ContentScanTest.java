@@ -79,7 +79,7 @@ class ContentScanTest {
 
     private static Scan scan(Memory source) throws Exception {
         return new ContentScan(source, ReadLimits.DEFAULT, path -> !path.text().startsWith("kept/"), Set.of(), Long.MAX_VALUE,
-                (files, bytes) -> {}, CustomLinks.NONE, Profiles.NONE).scan(source.tree());
+                (files, bytes) -> {}, CustomLinks.NONE, Profiles.NONE, Listening.NONE).scan(source.tree());
     }
 
     private static ProjectPath path(String text) {
@@ -155,7 +155,7 @@ class ContentScanTest {
         new ContentScan(source, ReadLimits.DEFAULT, path -> true, Set.of(), Long.MAX_VALUE, (done, read) -> {
             files.accumulateAndGet(done, Math::max);
             bytes.accumulateAndGet(read, Math::max);
-        }, CustomLinks.NONE, Profiles.NONE).scan(source.tree());
+        }, CustomLinks.NONE, Profiles.NONE, Listening.NONE).scan(source.tree());
         assertThat(files).hasValue(3);
         assertThat(bytes).hasValue(8);
     }
@@ -164,7 +164,7 @@ class ContentScanTest {
     void filesOverTheLimitAreNotHashedAndThatIsTold() throws Exception {
         Memory source = new Memory().put("a.bin", "12345").put("b.bin", "12345").put("c.bin", "12").put("d.bin", "12");
         Scan scan = new ContentScan(source, ReadLimits.DEFAULT, path -> true, Set.of(), 4, (files, bytes) -> {}, CustomLinks.NONE,
-                Profiles.NONE)
+                Profiles.NONE, Listening.NONE)
                 .scan(source.tree());
         assertThat(scan.notChecked()).containsExactly("hashes");
         assertThat(scan.facts(path("a.bin")).sha256()).isEmpty();

@@ -102,6 +102,10 @@ class BundleTest {
         List.of("slide", "sheet", "drawing", "cell", "text", "notes", "header", "footer", "page", "paragraph", "clip", "track", "element")
                 .forEach(place -> out.put("place." + place, Set.of()));
         out.put("unread-documents", Set.of(FactName.COUNT, FactName.OTHERS));
+        out.put("unheard-sounds", Set.of(FactName.OTHERS));
+        out.put("length.seconds", Set.of(FactName.COUNT));
+        out.put("length.part", Set.of(FactName.VALUE));
+        out.put("length.minutes", Set.of(FactName.COUNT, FactName.NUMBER));
         Report.NOT_CHECKED.forEach(key -> out.put("not-checked." + key, Set.of()));
         Stream.of(org.opensatchel.core.location.StorageKind.values()).forEach(kind -> out.put("allowed." + Wording.word(kind), Set.of()));
         Stream.of(org.opensatchel.core.location.LocationPolicy.Avoided.values())

@@ -27,6 +27,8 @@ public final class Rules {
             // Files.
             new StarterFiles(), new EmptyFile(), new TruncatedFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(),
             new SizeLimits(),
+            // What pictures, films and sounds are.
+            new MediaBrief(),
             // Where it lies.
             new LocationFaults(), new TeamLocations(),
             // What was to be done once.

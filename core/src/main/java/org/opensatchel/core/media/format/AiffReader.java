@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -35,28 +36,63 @@ final class AiffReader implements MediaReader {
 
     @Override
     public MediaFacts read(Window file) throws IOException {
-        long common = -1;
-        End end = null;
-        long at = 12;
-        for (int i = 0; i < MOST_CHUNKS && at + 8 <= file.length() && (common < 0 || end == null); i++) {
-            String name = file.text(at, 4);
-            long size = file.u32(at + 4);
-            if (name.equals("COMM") && size >= 18) {
-                common = at + 8;
-            } else if (name.equals("SSND")) {
-                // What fills up an odd length may be counted, and is left out by some.
-                end = size == 0 ? End.OPEN : at + 8 + size - 1 > file.length() ? End.CUT : End.WHOLE;
-            }
-            at += 8 + size + (size & 1);
-        }
-        if (common < 0) {
+        Chunks chunks = Chunks.of(file);
+        if (chunks.common < 0) {
             return MediaFacts.none(container(), End.UNREAD);
         }
-        Sound sound = sound(file, common, file.has(8, "AIFC"));
-        long frames = file.u32(common + 2);
+        Sound sound = sound(file, chunks.common, file.has(8, "AIFC"));
+        long frames = file.u32(chunks.common + 2);
         Optional<Rational> seconds = sound.rate() > 0 ? Optional.of(new Rational(frames, sound.rate())) : Optional.empty();
         // A file of no sound needs no chunk for it.
-        return MediaFacts.sound(container(), end == null ? frames == 0 ? End.WHOLE : End.UNREAD : end, seconds, sound);
+        return MediaFacts.sound(container(), chunks.data < 0 ? frames == 0 ? End.WHOLE : End.UNREAD : chunks.end(file), seconds, sound);
+    }
+
+    @Override
+    public Optional<Samples> samples(Window file) throws IOException {
+        Chunks chunks = Chunks.of(file);
+        if (chunks.common < 0 || chunks.data < 0 || chunks.data + 8 > file.length()) {
+            return Optional.empty();
+        }
+        Sound sound = sound(file, chunks.common, file.has(8, "AIFC"));
+        // Behind two numbers, the first of which says how far on the samples begin.
+        long begins = chunks.data + 8 + file.u32(chunks.data);
+        long ends = chunks.dataBytes == 0 ? file.length() : Math.min(file.length(), chunks.data + chunks.dataBytes);
+        boolean little = file.has(8, "AIFC") && file.has(chunks.common + 18, "sowt");
+        return begins >= ends ? Optional.empty()
+                : SoundCodecs.samples(sound.codec(), (sound.bits().orElse(0) + 7) / 8, little, false, sound,
+                        List.of(new Samples.Run(begins, ends - begins)));
+    }
+
+    /**
+     * Where the chunks are that matter; -1 for one that is not there.
+     *
+     * @param common what describes the sound
+     */
+    private record Chunks(long common, long data, long dataBytes) {
+
+        static Chunks of(Window file) throws IOException {
+            long common = -1;
+            long data = -1;
+            long dataBytes = 0;
+            long at = 12;
+            for (int i = 0; i < MOST_CHUNKS && at + 8 <= file.length() && (common < 0 || data < 0); i++) {
+                String name = file.text(at, 4);
+                long size = file.u32(at + 4);
+                if (name.equals("COMM") && size >= 18) {
+                    common = at + 8;
+                } else if (name.equals("SSND")) {
+                    data = at + 8;
+                    dataBytes = size;
+                }
+                at += 8 + size + (size & 1);
+            }
+            return new Chunks(common, data, dataBytes);
+        }
+
+        End end(Window file) {
+            // What fills up an odd length may be counted, and is left out by some.
+            return dataBytes == 0 ? End.OPEN : data + dataBytes - 1 > file.length() ? End.CUT : End.WHOLE;
+        }
     }
 
     private static Sound sound(Window file, long common, boolean coded) throws IOException {

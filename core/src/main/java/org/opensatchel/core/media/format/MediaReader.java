@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.Optional;
 import java.util.Set;
 
 /** Reads the facts of one container. */
@@ -21,4 +22,9 @@ interface MediaReader {
      * @throws CutOff where the file ends within what has to be there before anything can be said: it may be no such file at all
      */
     MediaFacts read(Window file) throws IOException;
+
+    /** Where the samples of its first track of sound lie, where they are stored as they are. */
+    default Optional<Samples> samples(Window file) throws IOException {
+        return Optional.empty();
+    }
 }

@@ -55,6 +55,25 @@ public final class MediaReaders {
         return read(ALL.stream().filter(reader -> reader.extensions().contains(extension)).toList(), bytes);
     }
 
+    /**
+     * Where a file's samples lie; empty where they are coded, or nobody says.
+     *
+     * @throws BytesNotAtHand where a part is missing that has to be read
+     */
+    public static Optional<Samples> samples(String extension, MediaBytes bytes) throws IOException {
+        Window file = new Window(bytes);
+        for (MediaReader reader : ALL) {
+            if (reader.extensions().contains(extension) && recognises(reader, file)) {
+                try {
+                    return reader.samples(file);
+                } catch (CutOff within) {
+                    return Optional.empty();
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
     /** What a file says of itself whatever it is called; empty where it is none of these. */
     static Optional<MediaFacts> read(MediaBytes bytes) throws IOException {
         return read(ALL, bytes);

@@ -73,6 +73,22 @@ final class Mp4Reader implements MediaReader {
                 tracks.stream().flatMap(track -> track.sound().stream()).toList());
     }
 
+    @Override
+    public Optional<Samples> samples(Window file) throws IOException {
+        Top top = new Top();
+        top.walk(file);
+        Optional<Box> movie = Box.first(top.boxes, "moov");
+        if (movie.isEmpty() || movie.get().end() > file.length() || movie.get().find(file, "mvex").isPresent()) {
+            return Optional.empty();
+        }
+        for (Box track : movie.get().children(file)) {
+            if (track.type().equals("trak") && Mp4Samples.isSound(file, track)) {
+                return Mp4Samples.of(file, track);
+            }
+        }
+        return Optional.empty();
+    }
+
     /** Whether all boxes that are there are all there are. Fragments may end with any, unless a table of them stands behind them. */
     private static End end(Window file, Top top, boolean parted, List<Mp4Track> tracks) {
         if (parted) {

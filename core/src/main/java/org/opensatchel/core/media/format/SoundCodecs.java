@@ -1,6 +1,12 @@
 package org.opensatchel.core.media.format;
 
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.opensatchel.core.media.format.MediaFacts.Sound;
+import org.opensatchel.core.media.format.Samples.Run;
+import org.opensatchel.core.media.sound.PcmFormat;
+import org.opensatchel.core.media.sound.PcmFormat.Kind;
 
 /** Ways of coding sound by the names of their standards: those that the WAVE formats number (RFC 2361). */
 final class SoundCodecs {
@@ -25,5 +31,21 @@ final class SoundCodecs {
     /** Whether samples are stored as they are. */
     static boolean isPlain(String codec) {
         return codec.equals(PCM) || codec.equals(FLOAT);
+    }
+
+    /**
+     * Where the samples lie of a sound that is stored as it is; empty of any other, and of one whose numbers nobody knows.
+     *
+     * @param bytes of one sample
+     * @param unsigned whether whole numbers begin at zero
+     */
+    static Optional<Samples> samples(String codec, int bytes, boolean little, boolean unsigned, Sound sound, List<Run> runs) {
+        boolean fraction = codec.equals(FLOAT);
+        boolean known = isPlain(codec) && (fraction ? bytes == 4 || bytes == 8 : bytes >= 1 && bytes <= 4);
+        if (!known || runs.isEmpty() || sound.channels() < 1 || sound.rate() < 1) {
+            return Optional.empty();
+        }
+        Kind kind = fraction ? Kind.FLOAT : unsigned ? Kind.UNSIGNED : Kind.SIGNED;
+        return Optional.of(new Samples(new PcmFormat(kind, bytes, little, sound.channels(), sound.rate()), runs));
     }
 }

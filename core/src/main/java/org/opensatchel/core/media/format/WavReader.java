@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -38,16 +39,34 @@ final class WavReader implements MediaReader {
     public MediaFacts read(Window file) throws IOException {
         Parts parts = new Parts(file);
         parts.find();
+        Optional<Sound> sound = sound(file, parts);
+        return sound.isEmpty() ? MediaFacts.none(container(), End.UNREAD)
+                : MediaFacts.sound(container(), parts.end(), seconds(file, parts, sound.get().codec(), sound.get()), sound.get());
+    }
+
+    @Override
+    public Optional<Samples> samples(Window file) throws IOException {
+        Parts parts = new Parts(file);
+        parts.find();
+        Optional<Sound> sound = sound(file, parts);
+        if (sound.isEmpty() || parts.data < 0) {
+            return Optional.empty();
+        }
+        int bytes = file.le16(parts.format + 12) / sound.get().channels();
+        return SoundCodecs.samples(sound.get().codec(), bytes, true, bytes == 1, sound.get(),
+                List.of(new Samples.Run(parts.data, parts.dataHere())));
+    }
+
+    private static Optional<Sound> sound(Window file, Parts parts) throws IOException {
         if (parts.format < 0 || file.le16(parts.format + 2) == 0 || file.le32(parts.format + 4) == 0) {
-            return MediaFacts.none(container(), End.UNREAD);
+            return Optional.empty();
         }
         int tag = file.le16(parts.format);
         boolean extended = tag == SoundCodecs.EXTENSIBLE && parts.formatBytes >= 40;
         String codec = SoundCodecs.numbered(extended ? file.le16(parts.format + 24) : tag);
         int bits = extended && file.le16(parts.format + 18) > 0 ? file.le16(parts.format + 18) : file.le16(parts.format + 14);
-        Sound sound = new Sound(codec, file.le16(parts.format + 2), (int) Math.min(Integer.MAX_VALUE, file.le32(parts.format + 4)),
-                SoundCodecs.isPlain(codec) && bits > 0 ? OptionalInt.of(bits) : OptionalInt.empty());
-        return MediaFacts.sound(container(), parts.end(), seconds(file, parts, codec, sound), sound);
+        return Optional.of(new Sound(codec, file.le16(parts.format + 2), (int) Math.min(Integer.MAX_VALUE, file.le32(parts.format + 4)),
+                SoundCodecs.isPlain(codec) && bits > 0 ? OptionalInt.of(bits) : OptionalInt.empty()));
     }
 
     private static Optional<Rational> seconds(Window file, Parts parts, String codec, Sound sound) throws IOException {

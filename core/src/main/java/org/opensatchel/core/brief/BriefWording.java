@@ -1,0 +1,21 @@
+package org.opensatchel.core.brief;
+
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Wording;
+
+import java.util.Set;
+
+/** What of a brief could not be judged: each a few words. */
+public enum BriefWording implements Wording {
+    SIZE, SHAPE, TRANSPARENCY, FRAME_RATE, LENGTH, CODEC, SOUND, SAMPLE_RATE, CHANNELS, BITS, PEAKS, LOUDNESS;
+
+    @Override
+    public String key() {
+        return Wording.key("brief", this);
+    }
+
+    @Override
+    public Set<FactName> takes() {
+        return Set.of();
+    }
+}

@@ -1,0 +1,11 @@
+package org.opensatchel.core.brief;
+
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.finding.Code;
+
+/**
+ * One thing that a file is and should not be.
+ *
+ * @param facts what it is, and what is asked for
+ */
+public record Mismatch(Code code, Facts facts) {}

@@ -1,0 +1,53 @@
+package org.opensatchel.core.kit;
+
+import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.HIGH;
+import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.core.fact.FactName.LOW;
+import static org.opensatchel.core.fact.FactName.TYPE;
+import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.core.fact.FactName.VALUE;
+
+import java.util.Set;
+import org.opensatchel.core.fact.FactName;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.fact.Wording;
+
+/** What a brief asks for, each in a few words. Reports name some of them since before there were others, under the keys they have. */
+public enum MediaWording implements Wording {
+    SIZE(FactName.WIDTH, FactName.HEIGHT),
+    WIDTH(COUNT),
+    HEIGHT(COUNT),
+    ASPECT(TYPE),
+    PIXELS_LEAST(COUNT),
+    PIXELS_MOST(COUNT),
+    MULTIPLE_OF(COUNT),
+    ALPHA(HOW),
+    FRAME_RATE(VALUE),
+    CONSTANT_RATE,
+    SECONDS_LEAST(VALUE),
+    SECONDS_MOST(VALUE),
+    CODECS(TYPES),
+    BITS(COUNT),
+    SOUND(HOW),
+    SAMPLE_RATE(COUNT),
+    CHANNELS(COUNT),
+    PEAK(LOW, HIGH),
+    LOUDNESS(LOW, HIGH);
+
+    private final Set<FactName> takes;
+
+    MediaWording(FactName... takes) {
+        this.takes = Facts.declared(takes);
+    }
+
+    @Override
+    public String key() {
+        return Wording.key("change", this);
+    }
+
+    @Override
+    public Set<FactName> takes() {
+        return takes;
+    }
+}
