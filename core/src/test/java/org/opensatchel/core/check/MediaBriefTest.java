@@ -169,7 +169,7 @@ class MediaBriefTest {
         files.put("delivery/Marsh_final.mp4", Arrays.copyOf(film, film.length / 2));
         Report report = folder();
         assertThat(report.findings()).extracting(Report.FindingLine::code).contains("asset.truncated");
-        assertThat(told(report)).containsExactly("note media.not-judged delivery/Marsh_final.mp4");
+        assertThat(told(report)).isEmpty();
         files.put("delivery/Marsh_final.mp4", "no film at all, but a text".getBytes(StandardCharsets.UTF_8));
         assertThat(told(folder())).filteredOn(line -> !line.startsWith("note")).isEmpty();
     }

@@ -71,16 +71,19 @@ final class DemoHandIns {
                     links.set(9, "..\\sound\\hum.wav");
                     return project.relink(links).zip();
                 }, "link.misspelt", "link.misspelt", "link.misspelt"),
-                planted(9, STICK, CLEAN),
+                // The film exported too small.
+                planted(9, STICK, project -> project.delivered(960, 540, 1).zip(), "media.size"),
                 planted(10, "/Volumes/COSIMA/@", CLEAN),
-                planted(11, STICK, CLEAN),
-                // Jessop, Ffion: a space, a take nobody links, music on the web.
+                // The film copied while it was still being written.
+                planted(11, STICK, project -> project.cut("delivery/" + project.last() + "_A2_final.mp4").zip(), "asset.truncated"),
+                // Jessop, Ffion: a space, a take nobody links, music on the web, and a mix that is cut off.
                 planted(12, STICK, project -> {
                     List<String> links = project.links();
                     links.add("https://sounds.example/night-market.wav");
-                    return project.relink(links).sound("sound/hum take2.wav").zip();
-                }, "asset.unused", "link.remote", "name.space"),
-                planted(13, STICK, CLEAN),
+                    return project.relink(links).sound("sound/hum take2.wav").delivered(1280, 720, 2.6).zip();
+                }, "asset.unused", "link.remote", "media.clipping", "name.space"),
+                // Square, as for a phone.
+                planted(13, STICK, project -> project.delivered(720, 720, 1).zip(), "media.size"),
                 planted(14, "/Volumes/LINDQVIST/@", CLEAN),
                 planted(15, STICK, CLEAN),
                 // Nakagoshi, Ren: a clip twice, and a folder nobody planned.

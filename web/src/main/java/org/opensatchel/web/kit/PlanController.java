@@ -49,12 +49,14 @@ class PlanController {
     private final KitService kits;
     private final KitEditor editor;
     private final Contents contents;
+    private final BriefPresets presets;
 
-    PlanController(CourseService courses, KitService kits, KitEditor editor, Contents contents) {
+    PlanController(CourseService courses, KitService kits, KitEditor editor, Contents contents, BriefPresets presets) {
         this.courses = courses;
         this.kits = kits;
         this.editor = editor;
         this.contents = contents;
+        this.presets = presets;
     }
 
     /** One fault as the page marks it. */
@@ -94,12 +96,12 @@ class PlanController {
     String plan(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         KitEditor.Plan plan = editor.plan(assignment);
-        page(model, assignment, plan, new String(plan.document(), StandardCharsets.UTF_8));
+        page(model, assignment, me, plan, new String(plan.document(), StandardCharsets.UTF_8));
         model.addAttribute("faults", List.of());
         return "kit/plan";
     }
 
-    private void page(Model model, AssignmentView assignment, KitEditor.Plan plan, String document) {
+    private void page(Model model, AssignmentView assignment, SignedIn me, KitEditor.Plan plan, String document) {
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "plan");
         model.addAttribute("plan", plan);
@@ -109,6 +111,7 @@ class PlanController {
         model.addAttribute("scriptWords", "plan");
         model.addAttribute("machines", Machine.SHIPPED);
         model.addAttribute("codes", Weighed.all());
+        model.addAttribute("presets", presets.offered(me.accountId()));
     }
 
     /** The form of a browser without script: the document itself. */
@@ -123,7 +126,7 @@ class PlanController {
             return "redirect:/assignments/" + id + "/plan";
         }
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        page(model, assignment, editor.plan(assignment), document);
+        page(model, assignment, me, editor.plan(assignment), document);
         model.addAttribute(
                 "faults", Stream
                         .concat(answer.faults().stream(),

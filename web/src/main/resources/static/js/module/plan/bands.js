@@ -1,5 +1,6 @@
 // The folder plan as nested bands, each opened and edited where it lies, by pointer and by keys.
 import { say } from "../words.js";
+import { brief } from "./brief.js";
 import { el, fields, put } from "./fields.js";
 import { counts, named } from "./short.js";
 
@@ -65,7 +66,10 @@ export class Bands {
   // Each band as it was drawn, by its path: one that would look the same is let alone, since a plan may have hundreds.
   #drawn = new Map();
 
-  constructor(model, place) {
+  #post;
+
+  constructor(model, place, post) {
+    this.#post = post;
     this.#model = model;
     this.#place = place;
   }
@@ -126,7 +130,7 @@ export class Bands {
         if (event.key === "Enter") { event.preventDefault(); rename(event); this.draw(); this.focus(this.#model.folders()[i]?.path); }
         if (event.key === "Escape") { event.target.value = this.#model.tree.shown(i); this.focus(path); }
       } }),
-      fields(this.#model, specs(), folder, "/folders/" + i),
+      fields(this.#model, specs(), folder, "/folders/" + i), folder.managed ? null : brief(this.#model, folder, "/folders/" + i, this.#post),
       el("span", {}), el("span", { class: "tools" },
         el("button", { type: "button", class: "act quiet small", onclick: () => this.add(path, true) }, say("js-plan.folder-inside")), el("button", { type: "button", class: "act quiet small", onclick: () => this.add(path, false) }, say("js-plan.folder-after")),
         el("button", { type: "button", class: "act quiet small", onclick: () => this.#remove(path) }, say("js-plan.remove"))));

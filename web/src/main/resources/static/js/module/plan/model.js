@@ -17,6 +17,12 @@ export class PlanModel {
 
   listen(listener) { this.#listeners.push(listener); }
 
+  // What is shown beside the plan changed, and the plan did not.
+  redraw() {
+    this.epoch++;
+    this.#tell();
+  }
+
   #tell(hint) { this.#listeners.forEach((listener) => listener(hint)); }
 
   // One step: what it does to the document can be taken back as one.

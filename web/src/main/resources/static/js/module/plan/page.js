@@ -31,7 +31,7 @@ const begin = (page, parsed) => {
   const send = (path, file) => request(path, file, "application/octet-stream");
   const sent = () => ({ document: model.text(), revision, version });
 
-  const bands = new Bands(model, byId("bands"));
+  const bands = new Bands(model, byId("bands"), post);
   const parts = new Parts(model, post);
   const workshop = new Workshop(byId("workshop"), post, model);
   const title = byId("title");

@@ -1,10 +1,13 @@
 // The other parts of a kit: each a list of rules opened in place, or a few fields.
 import { say } from "../words.js";
+import { brief } from "./brief.js";
 import { el, fields, pick, put } from "./fields.js";
 import { linked } from "./short.js";
 import { Trial } from "./trial.js";
 
 const MB = 1048576;
+// Lists whose rules may have a brief.
+const BRIEFED = ["documents", "files"];
 const POINTS = ["structure", "names", "links", "assets"];
 // What one thing to fix takes off where a kit says nothing.
 const OFF = { must: 1, should: 0.5, note: 0 };
@@ -15,7 +18,6 @@ const needs = () => ["required", "optional"].map(option("need"));
 const anyNeed = () => ["required", "optional", "forbidden"].map(option("need"));
 const lastName = (path) => path.slice(path.lastIndexOf("/") + 1);
 const nameIn = (rule) => (rule.in ? rule.in + "/" : "") + (rule.name ?? "") + (rule.types?.length ? "." + rule.types[0] : "");
-const notJudged = () => el("p", { class: "soft mt-2 mb-0" }, say("js-plan.not-judged"));
 
 const size = (bytes) => {
   const [unit, value] = bytes < 1000 ? ["byte", bytes] : bytes < 1e6 ? ["kilobyte", Math.round(bytes / 1000)] : ["megabyte", Math.round(bytes / 1e5) / 10];
@@ -23,18 +25,6 @@ const size = (bytes) => {
 };
 
 const megabytes = (key) => ({ get: (object) => object[key] === undefined ? undefined : object[key] / MB, set: (object, value) => put(object, key, value === undefined ? undefined : Math.max(1, Math.round(value * MB))) });
-
-// One field of what a file has to be as a picture, film or sound.
-const mediaField = (key, kind, more = {}) => {
-  const set = (rule, value) => {
-    const media = { ...rule.media };
-    put(media, key, more.written ? more.written(value) : value);
-    // A sound that has to be absent is something else than a sound of which nothing is said.
-    if (value === false) media[key] = false;
-    put(rule, "media", Object.keys(media).length ? media : undefined);
-  };
-  return { key: "media", at: "media/" + key, label: say("js-plan.media-" + key), kind, placeholder: say("js-plan.any"), ...more, get: (rule) => (more.shown ?? ((value) => value))(rule.media?.[key]), set };
-};
 
 const ruleKind = (rule) => ["element", "pointer"].find((kind) => rule[kind] !== undefined) ?? "pattern";
 
@@ -53,10 +43,7 @@ const specsOf = (model) => {
       { key: "links", label: say("js-plan.has-to-link"), kind: "text", mono: true, placeholder: "footage 3", get: (rule) => linked.write(rule.links), set: (rule, value) => put(rule, "links", linked.read(value ?? "", model.doc)) }],
     per: [{ key: "in", label: say("js-plan.where"), kind: "select", options: folders }, { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") },
       ...["fileBytes", "totalBytes"].map((key) => ({ key, label: say(key === "fileBytes" ? "js-plan.limits-fileBytes" : "js-plan.per-total"), kind: "number", step: "any", placeholder: say("js-plan.no-limit"), ...megabytes(key) }))],
-    files: [...role, mediaField("width", "number"), mediaField("height", "number"), mediaField("aspect", "text", { placeholder: say("js-plan.aspect-like") }),
-      mediaField("frameRate", "number", { step: "any" }), mediaField("minSeconds", "number", { step: "any" }), mediaField("maxSeconds", "number", { step: "any" }), mediaField("codecs", "words"),
-      mediaField("sound", "choice", { choices: ["", "true", "false"].map(option("sound")), otherwise: "", shown: (value) => value === undefined ? "" : String(value), written: (value) => value === "" ? undefined : value === "true" }),
-      mediaField("peakDb", "words", { placeholder: say("js-plan.peaks-like"), shown: (value) => value?.map(String), written: (value) => value.length ? value.map(Number) : undefined })],
+    files: role,
     companions: [{ key: "name", label: say("js-plan.name"), kind: "text", mono: true }, { key: "purpose", label: say("js-plan.purpose"), kind: "text" }, { key: "need", label: say("js-plan.need"), kind: "choice", choices: needs(), otherwise: "optional" }, { key: "managed", kind: "flag", label: "", says: say("js-plan.managed-short") }],
     rootFiles: [{ key: "name", label: say("js-plan.its-name"), kind: "text", mono: true }, { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") }],
     forbidden: [{ key: "files", label: say("js-plan.forbidden-files"), kind: "text", mono: true, placeholder: "**/*.tmp" }, { key: "purpose", label: say("js-plan.forbidden-why"), kind: "text" }],
@@ -94,8 +81,6 @@ const fresh = {
   forbidden: () => ({ files: "**/*.tmp", purpose: "" }),
   steps: () => ({ title: "", text: "", confirm: true }),
 };
-
-const unjudged = { files: (rule) => rule.media !== undefined };
 
 export class Parts {
   #model;
@@ -143,7 +128,7 @@ export class Parts {
     const known = [...this.#open].some((open) => open.startsWith(name)) && [model.folders().map((folder) => folder.path), model.doc.documents, model.doc.files];
     this.#fill(name, "/" + name, name, () => {
       const list = model.doc[name] ?? [];
-      return [...this.#rows(name, list, "/" + name, () => model.change((doc) => (doc[name] ??= []).push(fresh[name]()))), list.some(unjudged[name] ?? (() => false)) ? notJudged() : null];
+      return [...this.#rows(name, list, "/" + name, () => model.change((doc) => (doc[name] ??= []).push(fresh[name]())))];
     }, known);
   }
 
@@ -159,7 +144,7 @@ export class Parts {
         el("button", { type: "button", class: "rule-head", "aria-expanded": String(this.#open.has(key)), "data-focus": key, onclick: () => { if (!this.#open.delete(key)) this.#open.add(key); this.draw(); } },
           el("span", { class: "rule-what" }, what), el("span", { class: "name" }, mono), el("span", { class: "soft" }, more)),
         own.map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, fault.message)),
-        this.#open.has(key) ? el("div", { class: "edit" }, fields(model, specs, item, at + "/" + i), name === "custom" ? this.#tryOut(item) : null, el("span", {}), el("span", { class: "tools" },
+        this.#open.has(key) ? el("div", { class: "edit" }, fields(model, specs, item, at + "/" + i), BRIEFED.includes(name) ? brief(model, item, at + "/" + i, this.#post) : null, name === "custom" ? this.#tryOut(item) : null, el("span", {}), el("span", { class: "tools" },
           el("button", { type: "button", class: "act quiet small", onclick: () => this.#remove(name, list, i) }, say("js-plan.remove")))) : null);
     });
     return [...rows, add && el("button", { type: "button", class: "act quiet small", "data-add": name, onclick: () => this.#add(name, list.length, add) }, say("js-plan.add"))];

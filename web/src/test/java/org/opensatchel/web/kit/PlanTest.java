@@ -84,6 +84,48 @@ class PlanTest extends RunningApplication {
                 .satisfies(folder -> assertThat(folder.path().text() + folder.accepts()).isEqualTo("stills[png, jpg, tif, exr]"));
     }
 
+    /** What pictures, films and sounds have to be: field by field, by a preset, and kept for the next plan. */
+    @Test
+    void aBriefIsMadeAndKeptForOthers() {
+        AssignmentView assignment = fresh("R1");
+        Page page = plan(assignment);
+        page.waitForLoadState();
+        page.getByText("Add a folder").click();
+        page.keyboard().type("footage");
+        page.keyboard().press("Enter");
+        Locator brief = page.locator(".band .brief");
+        brief.getByText("Screen 16:9, 720p").click();
+        assertThat(brief.getByLabel("Width, pixels")).hasValue("1280");
+        assertThat(brief.getByLabel("Shape")).hasValue("16:9");
+        brief.getByLabel("Frames a second").fill("25");
+        brief.getByLabel("Frames a second").press("Tab");
+        brief.getByLabel("Peak, dBFS, from").fill("-12");
+        brief.getByLabel("Peak, dBFS, to").fill("-6");
+        brief.getByLabel("Peak, dBFS, to").press("Tab");
+        brief.getByLabel("Name of the preset").fill("Market footage");
+        brief.getByText("Save as preset").click();
+        assertThat(brief.locator(".groups")).containsText("Market footage");
+        accessible(page);
+        page.locator("#publish").click();
+        assertThat(page.locator("#told")).containsText("Version 1 is published");
+        assertThat(kits.current(assignment).orElseThrow().kit().folders()).singleElement()
+                .satisfies(folder -> assertThat(folder.media().orElseThrow().parts()).hasSize(4));
+        // Elsewhere it is one of the presets; of another's plan nothing changes when it goes.
+        Page other = plan(fresh("R2"));
+        other.waitForLoadState();
+        other.locator("#part-files").getByText("Add").click();
+        Locator second = other.locator("#part-files .brief");
+        second.getByText("Market footage").click();
+        assertThat(second.getByLabel("Frames a second")).hasValue("25");
+        second.getByLabel("Height, pixels").fill("0");
+        second.getByLabel("Height, pixels").press("Tab");
+        assertThat(other.locator("#part-files .wrongly")).containsText("height");
+        second.getByText("Remove “Market footage”").click();
+        assertThat(second.locator(".groups")).not().containsText("Market footage");
+        second.getByText("Ask for nothing").click();
+        assertThat(other.locator("#part-files .wrongly")).hasCount(0);
+    }
+
     /** The whole of it without a pointer: names typed, moved, put inside, taken back, saved. */
     @Test
     void aPlanIsMadeByKeysAlone() {
