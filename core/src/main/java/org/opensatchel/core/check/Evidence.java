@@ -17,6 +17,7 @@ import org.opensatchel.core.check.rule.RefusedFile;
 import org.opensatchel.core.check.rule.SizeEvidence;
 import org.opensatchel.core.check.rule.StandIns;
 import org.opensatchel.core.check.rule.StepEvidence;
+import org.opensatchel.core.check.rule.TimelineEvidence;
 import org.opensatchel.core.check.rule.UseEvidence;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Cause;
@@ -40,6 +41,7 @@ import org.opensatchel.core.resolve.ResolvedLink;
 import org.opensatchel.core.resolve.RootNames;
 import org.opensatchel.core.scan.FileFacts;
 import org.opensatchel.core.scan.Scan;
+import org.opensatchel.core.timeline.Timeline;
 
 /**
  * Everything the rules may look at, each through the small part of it that it needs. All of it is found out before the first rule
@@ -75,7 +77,8 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
             LocationEvidence,
             DepthEvidence,
             StepEvidence,
-            BriefEvidence {
+            BriefEvidence,
+            TimelineEvidence {
 
     boolean linksChecked() {
         return scan.notChecked().stream().noneMatch(Report::isLinks);
@@ -104,6 +107,16 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
     @Override
     public boolean isShortcut(ProjectPath path) {
         return scan.facts(path).shortcut();
+    }
+
+    @Override
+    public List<Timeline> timelines() {
+        return scan.timelines();
+    }
+
+    @Override
+    public boolean isRead(ProjectPath document) {
+        return scan.documents().stream().anyMatch(read -> read.document().equals(document));
     }
 
     @Override

@@ -163,7 +163,7 @@ public final class ProjectCheck {
         } else {
             notChecked.add(Report.LINKS);
         }
-        return new Scan(scan.facts(), scan.documents(), scan.damaged(), scan.failures(), notChecked);
+        return new Scan(scan.facts(), scan.documents(), scan.damaged(), scan.failures(), scan.timelines(), notChecked);
     }
 
     /** What is told of documents that were listed and did not come along. */

@@ -32,6 +32,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.opensatchel.core.compare.KitChange.Kind;
 import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Facts;
@@ -107,13 +108,17 @@ public final class KitDifference {
 
     /** Further demands say themselves: what is said no more, and what is said anew. */
     private void demands(Kit before, Kit after) {
-        List<Phrase> was = before.demands().stream().map(Demand::say).toList();
-        List<Phrase> is = after.demands().stream().map(Demand::say).toList();
+        List<Phrase> was = demands(before);
+        List<Phrase> is = demands(after);
         is.stream().filter(demand -> !was.contains(demand))
                 .forEach(demand -> say("demands", ChangeWording.DEMAND.say(Facts.of(WHAT, demand))));
         was.stream().filter(demand -> !is.contains(demand))
                 .forEach(demand -> say("demands", ChangeWording.DEMAND_NO_LONGER.say(Facts.of(WHAT, demand))));
         sets("ignore", TYPES, ChangeWording.IGNORES, ChangeWording.IGNORES_NO_LONGER, before.ignored(), after.ignored());
+    }
+
+    private static List<Phrase> demands(Kit kit) {
+        return Stream.concat(kit.demands().stream(), kit.timings().stream()).map(Demand::say).toList();
     }
 
     /** What pictures, films and sounds have to be is told as it is and as it was. */

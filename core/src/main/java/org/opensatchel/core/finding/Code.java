@@ -30,6 +30,7 @@ import static org.opensatchel.core.fact.FactName.MACHINES;
 import static org.opensatchel.core.fact.FactName.MOST;
 import static org.opensatchel.core.fact.FactName.MOST_BYTES;
 import static org.opensatchel.core.fact.FactName.NEWER;
+import static org.opensatchel.core.fact.FactName.NUMBER;
 import static org.opensatchel.core.fact.FactName.OLD_ROOT;
 import static org.opensatchel.core.fact.FactName.OTHER;
 import static org.opensatchel.core.fact.FactName.OTHERS;
@@ -168,11 +169,19 @@ public enum Code {
     MEDIA_MIXED_RATES(Family.MEDIA, "mixed-rates", Severity.NOTE),
     MEDIA_BELOW_TIMELINE(Family.MEDIA, "below-timeline", Severity.NOTE),
     TIMELINE_EMPTY(Family.TIMELINE, "empty", Severity.MUST),
-    TIMELINE_TRACKS_TOO_FEW(Family.TIMELINE, "tracks-too-few", Severity.SHOULD),
-    TIMELINE_TRACK_NAME(Family.TIMELINE, "track-name", Severity.SHOULD),
-    TIMELINE_RATE_DIFFERS(Family.TIMELINE, "rate-differs", Severity.SHOULD),
-    TIMELINE_NAME(Family.TIMELINE, "name", Severity.SHOULD),
-    TIMELINE_STARTS_LATE(Family.TIMELINE, "starts-late", Severity.NOTE),
+    TIMELINE_TRACKS_TOO_FEW(Family.TIMELINE, "tracks-too-few", Severity.SHOULD, HOW, COUNT, LEAST),
+    TIMELINE_TRACKS_TOO_MANY(Family.TIMELINE, "tracks-too-many", Severity.SHOULD, HOW, COUNT, MOST),
+    TIMELINE_TRACK_NAME(Family.TIMELINE, "track-name", Severity.SHOULD, FOUND, HOW, TYPES),
+    TIMELINE_TRACK_UNNAMED(Family.TIMELINE, "track-unnamed", Severity.SHOULD, HOW, NUMBER),
+    TIMELINE_RATE_DIFFERS(Family.TIMELINE, "rate-differs", Severity.SHOULD, VALUE, ASKED),
+    TIMELINE_NAME(Family.TIMELINE, "name", Severity.SHOULD, FOUND, EXPECTED),
+    TIMELINE_TOO_LONG(Family.TIMELINE, "too-long", Severity.SHOULD, LENGTH, ASKED_LENGTH),
+    TIMELINE_TOO_SHORT(Family.TIMELINE, "too-short", Severity.SHOULD, LENGTH, ASKED_LENGTH),
+    TIMELINE_OFFLINE(Family.TIMELINE, "offline", Severity.SHOULD, FOUND),
+    TIMELINE_GAP(Family.TIMELINE, "gap", Severity.SHOULD, COUNT, MOST, FOUND),
+    TIMELINE_FLASH_FRAME(Family.TIMELINE, "flash-frame", Severity.SHOULD, FOUND, COUNT, LEAST),
+    TIMELINE_STARTS_LATE(Family.TIMELINE, "starts-late", Severity.NOTE, FOUND, EXPECTED),
+    TIMELINE_NOT_JUDGED(Family.TIMELINE, "not-judged", Severity.NOTE, HOW),
     HABIT_VERSIONS_TOO_FEW(Family.HABIT, "versions-too-few", Severity.SHOULD, ROLE, COUNT, LEAST),
     HABIT_STEP_OPEN(Family.HABIT, "step-open", Severity.NOTE, FOUND),
     HABIT_EXPORT_STALE(Family.HABIT, "export-stale", Severity.SHOULD),

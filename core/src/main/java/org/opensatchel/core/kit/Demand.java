@@ -196,6 +196,16 @@ public sealed interface Demand {
         }
     }
 
+    /** What the timelines of a role's documents have to be like; it stands with the document's own rule. */
+    record Timing(String role, TimelineRule rule) implements Demand {
+
+        @Override
+        public Phrase say(Spelling spelling) {
+            List<Phrase> parts = rule.parts(spelling);
+            return DemandWording.TIMING.say(Facts.of(ROLE, role).and(FactName.PARTS, Optional.of(parts).filter(some -> !some.isEmpty())));
+        }
+    }
+
     private static Optional<List<String>> given(List<String> types) {
         return Optional.of(types).filter(some -> !some.isEmpty());
     }

@@ -27,7 +27,8 @@ public enum DemandWording implements Wording {
     NUMBERED(PLACE, PATTERN),
     FORBIDDEN(PATTERN, PURPOSE),
     LINKING(ROLE, LEAST, PLACE, OTHER, FOUND),
-    MEDIA(ROLE, PLACE, PARTS);
+    MEDIA(ROLE, PLACE, PARTS),
+    TIMING(ROLE, PARTS);
 
     private final Set<FactName> takes;
 

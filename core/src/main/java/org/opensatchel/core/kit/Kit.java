@@ -67,7 +67,7 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
      * @param either a word that several rules share of which one has to be there
      */
     public record DocumentRule(String role, ProjectPath in, NamePattern name, List<String> types, Need need, int versions, int maxLength,
-            Optional<MediaRule> media, Optional<String> namedLike, Optional<String> either) {
+            Optional<MediaRule> media, Optional<TimelineRule> timeline, Optional<String> namedLike, Optional<String> either) {
         public DocumentRule {
             types = List.copyOf(types);
         }
@@ -176,6 +176,12 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
                 documents.stream().flatMap(rule -> rule.media().map(media -> Demand.Media.of(rule.role(), media)).stream()),
                 files.stream().flatMap(rule -> rule.media().map(media -> Demand.Media.of(rule.role(), media)).stream()))
                 .flatMap(briefs -> briefs).toList();
+    }
+
+    /** What it asks of timelines, each with the documents it is for. */
+    public List<Demand.Timing> timings() {
+        return documents.stream().flatMap(rule -> rule.timeline().map(timeline -> new Demand.Timing(rule.role(), timeline)).stream())
+                .toList();
     }
 
     /** What this kit asks for that no check can judge from the project: {@code steps}, which only the student knows. */

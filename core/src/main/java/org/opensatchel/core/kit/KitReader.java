@@ -350,7 +350,7 @@ public final class KitReader {
         object.objects("links", link -> linking(link, role)).forEach(demands::add);
         return new DocumentRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
                 object.choice("need", NEEDS, Need.REQUIRED), object.integer("versions", 0, 0), object.integer("maxLength", 1, 0),
-                media(object), object.text("namedLike"), object.text("either"));
+                media(object), object.object("timeline").map(TimelineRuleReader::read), object.text("namedLike"), object.text("either"));
     }
 
     private FileRule fileRule(StrictObject object) {

@@ -54,6 +54,7 @@ public enum KitWording implements Wording {
     PEAK,
     LOUDNESS,
     NOT_ABOVE_ZERO(KEY),
+    STARTS_AT,
     UNREADABLE(FAULT);
 
     private final Set<FactName> takes;

@@ -100,6 +100,7 @@ public final class KitWriter {
         rule.namedLike().ifPresent(role -> out.put("namedLike", role));
         rule.either().ifPresent(group -> out.put("either", group));
         media(out, rule.media());
+        rule.timeline().ifPresent(timeline -> TimelineRuleWriter.write(out.putObject("timeline"), timeline));
         List<Demand.Linking> links = kit.demands(Demand.Linking.class).stream().filter(link -> link.role().equals(rule.role())).toList();
         if (!links.isEmpty()) {
             ArrayNode list = out.putArray("links");

@@ -259,7 +259,7 @@ final class GuidePage {
         if (!kept.isEmpty()) {
             item(List.of(GuideWording.UNCHANGED.say(Facts.of(OTHERS, kept))));
         }
-        Stream.concat(kit.briefs().stream(), kit.demands().stream())
+        Stream.of(kit.briefs(), kit.timings(), kit.demands()).flatMap(List::stream)
                 .forEach(demand -> item(List.of(demand.say(Demand.Spelling.of(fields, kit.ascii())))));
         out.append("</ul>\n");
     }

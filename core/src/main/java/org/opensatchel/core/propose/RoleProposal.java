@@ -52,7 +52,7 @@ final class RoleProposal {
             if (tells(pattern) && document && allGeneral) {
                 out.add(new ProposedPart.Document(
                         new Kit.DocumentRule("The " + type + " document" + where(place), place, NamePattern.of(pattern), List.of(type),
-                                Need.REQUIRED, 0, 0, Optional.empty(), Optional.empty(), Optional.empty()),
+                                Need.REQUIRED, 0, 0, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty()),
                         ProposalWording.DOCUMENT_NAMED.say(), examples));
             } else if (tells(pattern) && !document) {
                 out.add(file("The " + type + " file" + where(place), place, pattern, type, Need.REQUIRED,

@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PushbackInputStream;
+import java.io.SequenceInputStream;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -48,6 +49,8 @@ import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.RandomContent;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.timeline.Timeline;
+import org.opensatchel.core.timeline.TimelineReaders;
 
 /**
  * Reads every file once: its beginning for its type, its links if it is a document, its hash if another file could be the
@@ -85,6 +88,7 @@ public final class ContentScan {
     private static final class Result {
         private FileFacts facts = FileFacts.NONE;
         private Optional<Samples> samples = Optional.empty();
+        private List<Timeline> timelines = List.of();
         private DocumentLinks document;
         private Phrase damage;
         private String failure;
@@ -225,6 +229,7 @@ public final class ContentScan {
         Map<ProjectPath, Phrase> damaged = new TreeMap<>();
         Map<ProjectPath, String> failures = new LinkedHashMap<>();
         Set<String> notChecked = new TreeSet<>();
+        List<Timeline> timelines = new ArrayList<>();
         DocumentSums.Held before = DocumentSums.Held.NOTHING;
         for (int i = 0; i < results.length; i++) {
             ProjectPath path = files.get(i).path();
@@ -242,6 +247,7 @@ public final class ContentScan {
                     documents.add(sums.refusal(before, result.held).map(why -> notRead(result.document, why)).orElse(result.document));
                 }
                 before = before.and(result.held);
+                timelines.addAll(result.timelines);
             }
             if (result.failure != null) {
                 failures.put(path, result.failure);
@@ -254,7 +260,8 @@ public final class ContentScan {
             }
         }
         documents.sort(Comparator.comparing(DocumentLinks::document));
-        return new Scan(facts, documents, damaged, failures, notChecked);
+        timelines.sort(Comparator.comparing(Timeline::document).thenComparing(Timeline::at));
+        return new Scan(facts, documents, damaged, failures, timelines, notChecked);
     }
 
     /** Of a project that holds more than can be looked up in the memory there is, the documents after the limit are told as not read. */
@@ -343,7 +350,8 @@ public final class ContentScan {
                 // A reader may close what it reads; the rest of the content still has to pass through here.
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
-                alone(heavy, () -> read(content(file.path(), whole, sums.isBytesFull(before)), sink, reader, ruled, result));
+                InputStream read = reader.isPresent() ? timelines(file, reader.get(), whole, result) : whole;
+                alone(heavy, () -> read(content(file.path(), read, sums.isBytesFull(before)), sink, reader, ruled, result));
             } else if (!standIn && isDocumentPlace.test(file.path()) && PathFinder.reads(file.path().text(), head)) {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
@@ -362,6 +370,21 @@ public final class ContentScan {
             result.damage = unavailable.what();
         }
         return result;
+    }
+
+    /** The timelines of a document are read of all its bytes at once, which its reader of links gets to read again. */
+    private InputStream timelines(ProjectFile file, LinkReader reader, InputStream content, Result result) throws IOException {
+        if (!TimelineReaders.reads(reader.format()) || file.bytes() > TimelineReaders.MOST_BYTES) {
+            return content;
+        }
+        byte[] bytes = content.readNBytes(TimelineReaders.MOST_BYTES);
+        try {
+            alone(file.bytes() > LONG_DOCUMENT, () -> result.timelines = TimelineReaders.read(reader.format(), file.path(), bytes));
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+            result.failure = reader.format();
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "timelines failed on " + file.path(), broke);
+        }
+        return new SequenceInputStream(new ByteArrayInputStream(bytes), content);
     }
 
     /** A reader of media that breaks costs its own file's facts only. */

@@ -8,6 +8,7 @@ import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.timeline.Timeline;
 
 /**
  * What one pass over all contents told.
@@ -16,10 +17,11 @@ import org.opensatchel.core.project.ProjectFile;
  * @param documents what each document names, in the order of their paths
  * @param damaged members whose content cannot be read, with what is wrong
  * @param failures the formats of readers of ours that broke, by the file they broke on
+ * @param timelines of the documents that hold some, in the order of their paths
  * @param notChecked what could not be looked at: families of findings, and {@code hashes}
  */
 public record Scan(Map<ProjectPath, FileFacts> facts, List<DocumentLinks> documents, Map<ProjectPath, Phrase> damaged,
-        Map<ProjectPath, String> failures, Set<String> notChecked) {
+        Map<ProjectPath, String> failures, List<Timeline> timelines, Set<String> notChecked) {
 
     /** The hash of a file's content: found here, or told by the source. */
     public Optional<String> sha256(ProjectFile file) {

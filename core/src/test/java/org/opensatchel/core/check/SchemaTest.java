@@ -53,7 +53,9 @@ class SchemaTest {
         String json = "{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}, \"folders\": [{\"path\": \"footage\", \"media\": "
                 + media
                 + "}], \"documents\": [{\"role\": \"A\", \"name\": \"a\", \"media\": " + media
-                + "}], \"files\": [{\"role\": \"B\", \"name\": \"b\", \"media\": " + media + "}]}";
+                + ", \"timeline\": {\"video\": {\"atLeast\": 1, \"names\": [\"V\"]}, \"sound\": {\"atMost\": 2, \"names\": [\"A\", \"B\"]}, \"name\": \"t\", "
+                + "\"startsAt\": \"01:00:00:00\", \"minSeconds\": 1, \"maxSeconds\": 9, \"frameRate\": 25, \"maxGapFrames\": 0, \"minClipFrames\": 2, "
+                + "\"offline\": \"note\"}}], \"files\": [{\"role\": \"B\", \"name\": \"b\", \"media\": " + media + "}]}";
         Kit kit = KitReader.read(json.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
         assertThat(kit.briefs()).hasSize(3);
         String written = new String(KitWriter.write(kit), StandardCharsets.UTF_8);

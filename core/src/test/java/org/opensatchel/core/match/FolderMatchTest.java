@@ -34,7 +34,7 @@ class FolderMatchTest {
                 .getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
         List<ProjectPath> folders = Arrays.stream(found.split(";")).filter(path -> !path.isEmpty()).map(ProjectPath::of).toList();
         return new PlanMatch(new ProjectTree(Optional.of("x"), List.of(), folders),
-                new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), List.of(), kit, MARSH, List.of());
+                new Scan(Map.of(), List.of(), Map.of(), Map.of(), List.of(), Set.of()), List.of(), kit, MARSH, List.of());
     }
 
     private static String told(PlannedFolder match) {

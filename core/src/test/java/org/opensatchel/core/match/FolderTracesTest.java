@@ -72,7 +72,7 @@ class FolderTracesTest {
         ProjectTree tree = new ProjectTree(Optional.of("x"), files, folders);
         List<StarterFile> kept = paths(starters).stream().map(path -> new StarterFile(path, path.name(), 5, StarterFile.Treat.KEEP))
                 .toList();
-        FolderTraces left = new FolderTraces(tree, new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()),
+        FolderTraces left = new FolderTraces(tree, new Scan(Map.of(), List.of(), Map.of(), Map.of(), List.of(), Set.of()),
                 paths(asked).stream().map(FolderTracesTest::asks).toList(), kept, Set.of(ProjectPath.of(planned)));
         assertThat(left.of(ProjectPath.of(planned), folder -> !folder.equals(ProjectPath.of("work"))).map(ProjectPath::text).orElse("-"))
                 .isEqualTo(expected);

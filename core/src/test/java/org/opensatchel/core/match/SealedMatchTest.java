@@ -34,7 +34,7 @@ class SealedMatchTest {
                         new SourceEntry(file[0], 10, Optional.empty(), Optional.empty(), false, file[1].hashCode(), NOWHERE)))
                 .toList();
         ProjectTree tree = new ProjectTree(Optional.of("x"), all, List.of());
-        return new SealedMatch(tree, new Scan(Map.of(), List.of(), Map.of(), Map.of(), Set.of()), ProjectPath::composed,
+        return new SealedMatch(tree, new Scan(Map.of(), List.of(), Map.of(), Map.of(), List.of(), Set.of()), ProjectPath::composed,
                 path -> path.text().startsWith("card/"));
     }
 

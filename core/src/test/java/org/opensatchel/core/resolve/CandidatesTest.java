@@ -45,7 +45,7 @@ class CandidatesTest {
             sink.add(new Place.InText(i + 1, 1), links.get(i), Notation.PLAIN);
         }
         Scan scan = new Scan(Map.of(), List.of(new DocumentLinks(DOCUMENT, "playlist", sink.links(), List.of())), Map.of(), Map.of(),
-                Set.of());
+                List.of(), Set.of());
         return Resolution.of(tree(paths), scan, Optional.empty(), new RootNames(Optional.of("Root"), Optional.empty(), Optional.empty()),
                 List.of(), 1_000).links();
     }

@@ -29,6 +29,8 @@ public final class Rules {
             new SizeLimits(),
             // What pictures, films and sounds are.
             new MediaBrief(),
+            // How a film is put together.
+            new Timelines(),
             // Where it lies.
             new LocationFaults(), new TeamLocations(),
             // What was to be done once.

@@ -2,7 +2,6 @@ package org.opensatchel.core.link.format;
 
 import java.io.IOException;
 import java.util.List;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
@@ -11,6 +10,7 @@ import org.opensatchel.core.link.Link;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
 import org.opensatchel.core.link.Unreadable;
+import org.opensatchel.core.link.text.EdlComment;
 import org.opensatchel.core.link.text.Lines;
 import org.opensatchel.core.link.text.TextDecoding;
 import org.opensatchel.core.media.FileKind;
@@ -22,8 +22,6 @@ import org.opensatchel.core.path.Notation;
  */
 final class EdlReader implements LinkReader {
 
-    private static final Pattern COMMENT = Pattern.compile(
-            "^\\s*\\*\\s*(?i:(FROM CLIP NAME|TO CLIP NAME|KEY CLIP NAME|SOURCE FILE|FROM FILE|TO FILE|FROM CLIP FILE|TO CLIP FILE|AUDIO FILE|AUDIO CLIP NAME|FROM CLIP IS|TO CLIP IS|KEY CLIP IS))\\s*:\\s*(.*?)\\s*$");
     private static final Pattern EVENT = Pattern.compile(
             "(?m)^\\s*[0-9]{3,6}\\s+\\S+\\s+\\S+\\s+[A-Z0-9]+\\s+([0-9]{3}\\s+)?[0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2,3}\\s");
 
@@ -50,16 +48,8 @@ final class EdlReader implements LinkReader {
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
         byte[] bytes = document.bytes();
         TextDecoding.requireText(bytes);
-        Lines.each(TextDecoding.decode(bytes), (number, line) -> {
-            if (line.indexOf('*') < 0 || line.length() > 10_000) {
-                return;
-            }
-            Matcher comment = COMMENT.matcher(line);
-            if (comment.find() && !comment.group(2).isEmpty()) {
-                link(sink, new Place.InText(number, line.codePointCount(0, comment.start(2)) + 1),
-                        comment.group(1).contains("CLIP") && !comment.group(1).contains("FILE"), comment.group(2));
-            }
-        });
+        Lines.each(TextDecoding.decode(bytes), (number, line) -> EdlComment.of(line).ifPresent(
+                comment -> link(sink, new Place.InText(number, comment.column()), comment.isClipName(), comment.text())));
     }
 
     private static void link(LinkSink sink, Place at, boolean clip, String text) {

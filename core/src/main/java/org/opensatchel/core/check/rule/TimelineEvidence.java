@@ -1,0 +1,17 @@
+package org.opensatchel.core.check.rule;
+
+import java.util.List;
+import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.timeline.Timeline;
+
+/** The timelines of the documents. */
+public interface TimelineEvidence extends PlanEvidence {
+
+    List<Timeline> timelines();
+
+    /** Whether a document's content was read. */
+    boolean isRead(ProjectPath document);
+
+    /** Whether a document is an older version of another. */
+    boolean isOlder(ProjectPath document);
+}

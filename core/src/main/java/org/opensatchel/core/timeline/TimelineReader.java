@@ -1,0 +1,13 @@
+package org.opensatchel.core.timeline;
+
+import java.util.List;
+import org.opensatchel.core.path.ProjectPath;
+
+/** Reads the timelines of one format. It judges nothing, and of what cannot be read it gives what came before. */
+interface TimelineReader {
+
+    /** The format, as its reader of links calls it. */
+    String format();
+
+    List<Timeline> read(ProjectPath document, byte[] bytes);
+}
