@@ -104,8 +104,10 @@ document.addEventListener("alpine:init", () => {
   Alpine.data("report", () => ({
     show(event) {
       const thread = event.target.closest("[data-link]");
-      document.querySelectorAll(".thread.chosen").forEach((other) => other.classList.remove("chosen"));
-      if (thread.matches(".thread")) thread.classList.add("chosen");
+      document.querySelectorAll(".thread.chosen, .piece.chosen").forEach((other) => other.classList.remove("chosen"));
+      event.target.closest(".thread, .piece")?.classList.add("chosen");
+      // What leads to a finding goes there by its address.
+      if (!thread) return;
       const link = document.getElementById("link-" + thread.dataset.link);
       // On another page of links: the address leads there.
       if (!link) return;
@@ -113,6 +115,26 @@ document.addEventListener("alpine:init", () => {
       link.open = true;
       link.scrollIntoView({ block: "center" });
       link.querySelector("summary").focus();
+    },
+  }));
+
+  // A table whose rows are put in the order of a column; numbers as numbers, what says nothing last.
+  Alpine.data("sorted", () => ({
+    by(event) {
+      const button = event.target.closest("button");
+      const head = button.closest("th");
+      const column = Number(button.dataset.column);
+      const down = head.getAttribute("aria-sort") === "ascending";
+      const body = head.closest("table").tBodies[0];
+      const key = (row) => row.cells[column].dataset.order ?? "";
+      const compare = (a, b) => {
+        const [x, y] = [key(a), key(b)];
+        if (x === "" || y === "") return x === y ? 0 : x === "" ? 1 : -1;
+        return (down ? -1 : 1) * (column === 0 ? x.localeCompare(y) : Number(x) - Number(y));
+      };
+      head.parentElement.querySelectorAll("th").forEach((other) => other.removeAttribute("aria-sort"));
+      head.setAttribute("aria-sort", down ? "descending" : "ascending");
+      body.replaceChildren(...[...body.rows].sort(compare));
     },
   }));
 

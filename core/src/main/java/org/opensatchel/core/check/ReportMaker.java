@@ -80,7 +80,8 @@ final class ReportMaker {
                 location(evidence.resolution().inferred()), project, counts,
                 sealed(evidence), links.stream().map(this::line).toList(), lines, notChecked(evidence),
                 carry(evidence), request.kit().flatMap(Kit::points).flatMap(points -> Score.of(points, verdict, FindingGroups.of(lines))),
-                laidOver(evidence, findings));
+                laidOver(evidence, findings), Optional.of(MediaTable.of(evidence)).filter(media -> media.files() > 0),
+                Optional.of(TimelineTable.of(evidence)).filter(timelines -> !timelines.isEmpty()));
     }
 
     /** Documents that nobody described, with links in them that look broken: what they mean is a guess, and so is that they are sound. */
@@ -148,7 +149,7 @@ final class ReportMaker {
         return new Report(Report.VERSION, request.made(), Verdict.BLOCKED, Optional.empty(), kit(), location(Optional.empty()),
                 new Project(Optional.empty(), 0, 0, 0, 0, Optional.empty()), counts(findings),
                 Optional.empty(), List.of(), findings.stream().map(this::line).toList(), List.of(), Optional.empty(), Optional.empty(),
-                Optional.empty());
+                Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     private Optional<List<CarryLine>> carry(Evidence evidence) {

@@ -27,6 +27,8 @@ import tools.jackson.databind.JsonNode;
  * @param carry what became of it on each machine it was carried to; absent when there was none
  * @param points the points for organisation, where the kit gives some
  * @param plan what was planned and what is there, where there is a kit
+ * @param media what pictures, films and sounds are; absent where there are none that say so
+ * @param timelines the timelines of documents; absent where there are none that are read
  * @param notChecked what could not be looked at: families of findings, {@code links: PATH} for those of one document, {@code hashes}, {@code guesses} in very long files of no known
  *     format, {@code candidates} for the last of very many broken links, {@code sealed} for more files of sealed folders than a report keeps,
  *     {@code folders} where folders without files could not be seen, {@code peaks} and {@code peaks: PATH} of sounds that were not measured,
@@ -37,7 +39,8 @@ public record Report(int report, Instant made, Verdict verdict, Optional<Doubts>
         Optional<Location> location, Project project,
         Counts counts,
         Optional<List<SealedLine>> sealed, List<LinkLine> links, List<FindingLine> findings, List<String> notChecked,
-        Optional<List<CarryLine>> carry, Optional<Score> points, Optional<PlanFound> plan) {
+        Optional<List<CarryLine>> carry, Optional<Score> points, Optional<PlanFound> plan, Optional<MediaFound> media,
+        Optional<List<TimelineFound>> timelines) {
 
     /** The version of the format this product writes. */
     public static final int VERSION = 1;

@@ -63,7 +63,8 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
                 report.project(),
                 report.counts(),
                 report.sealed(), drawn.stream().map(report.links()::get).map(ReportDigest::bounded).toList(), findings, report.notChecked(),
-                Optional.empty(), report.points(), report.plan());
+                Optional.empty(), report.points(), report.plan(), report.media().map(MediaFound::shown),
+                report.timelines().map(TimelineFound::shown));
         return new ReportDigest(head, drawn, report.findings().size(), carried(report), Opening.of(report));
     }
 

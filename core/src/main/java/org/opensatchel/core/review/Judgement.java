@@ -75,7 +75,8 @@ public record Judgement(ReportDigest digest, List<Waived> waived, Map<String, Ru
         Report judged = new Report(head.report(), head.made(), verdict, same ? head.doubts() : doubts(head, counts), head.kit(),
                 head.location(), head.project(), numbers,
                 head.sealed(), head.links(), counts, head.notChecked(), head.carry(),
-                points.flatMap(rule -> Score.of(rule, verdict, FindingGroups.of(counts))), head.plan());
+                points.flatMap(rule -> Score.of(rule, verdict, FindingGroups.of(counts))), head.plan(), head.media(),
+                head.timelines());
         // What opens once everything is mended was worked out from all that the check found; with less to mend it is not known.
         return new ReportDigest(judged, digest.numbers(), digest.findings() - (head.findings().size() - counts.size()), digest.carry(),
                 same ? digest.opening() : Optional.empty());

@@ -38,7 +38,8 @@ final class SoundLook {
         if (sound.channels() < 1 || sound.rate() < 1) {
             return Optional.empty();
         }
-        SoundMeter meter = new SoundMeter(sound.channels(), sound.rate(), loud);
+        SoundMeter meter = new SoundMeter(sound.channels(), sound.rate(), loud,
+                media.seconds().map(seconds -> Math.round(seconds.value() * sound.rate())).orElse(0L));
         try {
             long moments = flac ? FlacDecoder.decode(content, most, meter) : stored(content, samples.get(), meter);
             return moments > 0 ? Optional.of(meter.levels()) : Optional.empty();

@@ -110,7 +110,7 @@ class BriefJudgeTest {
         }
 
         Optional<SoundLevels> levels() {
-            return peak.isPresent() ? Optional.of(new SoundLevels(peak.getAsDouble(), clipped, loudness)) : Optional.empty();
+            return peak.isPresent() ? Optional.of(new SoundLevels(peak.getAsDouble(), clipped, loudness, List.of())) : Optional.empty();
         }
     }
 

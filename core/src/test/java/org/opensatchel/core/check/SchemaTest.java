@@ -22,7 +22,13 @@ import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.media.format.MadeMedia;
+import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.report.TimelineFound;
+import org.opensatchel.core.timeline.MadeTimeline;
 import org.opensatchel.core.report.ReportJson;
 
 /** What is written and read agrees with the published schemas. */
@@ -43,6 +49,38 @@ class SchemaTest {
         assertThat(schema("kit").validate(SampleProject.kit(), InputFormat.JSON)).isEmpty();
         assertThat(schema("kit").validate(new String(KitWriter.write(kit), StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
         assertThat(schema("kit").validate(SampleProject.kit().replace("\"purpose\"", "\"porpoise\""), InputFormat.JSON)).isNotEmpty();
+    }
+
+    @Test
+    void mediaAndTimelinesAgree() throws IOException {
+        Path top = Files.createDirectories(temp.resolve("A/edit"));
+        Files.write(top.resolve("film.mp4"),
+                new MadeMedia.Film("avc1", 640, 360, 30, 1, 30).heard(8_000, 1, 4, MadeMedia.tone(8_000, -6)).bytes());
+        Files.write(top.resolve("still.png"), MadeMedia.png(64, 36, true));
+        Files.writeString(top.resolve("a.otio"),
+                new MadeTimeline("m", 30).track("Video", "V", "film.mp4 30", "- 3", "gone.mp4 9", "! 4").toString());
+        Files.writeString(top.resolve("a.edl"),
+                "TITLE: X\n001  AX  V  C  00:00:00:00 00:00:02:00 00:00:59:28 00:01:01:02\n* FROM CLIP NAME: film.mp4\n");
+        Kit kit = KitReader.read(
+                "{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}, \"folders\": [{\"path\": \"edit\", \"media\": {\"width\": 9, \"peakDb\": [-9, -3]}}]}"
+                        .getBytes(StandardCharsets.UTF_8))
+                .kit().orElseThrow();
+        try (FolderSource source = new FolderSource(temp.resolve("A"))) {
+            Report report = new ProjectCheck(CheckRequest.of(Optional.of(kit), RosterFields.NONE)).run(source);
+            assertThat(schema("report").validate(new String(ReportJson.bytes(report), StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
+            assertThat(report.media().orElseThrow().lines()).extracting(line -> line.path() + " " + line.differs()).containsExactly(
+                    "edit/film.mp4 [media.size]", "edit/still.png [media.size]");
+            assertThat(report.media().orElseThrow().lines().get(0).levels().orElseThrow().wave().orElseThrow()).hasSize(200)
+                    .allMatch(part -> part >= 49 && part <= 51);
+            TimelineFound timeline = report.timelines().orElseThrow().get(1);
+            assertThat(timeline.tracks().get(0).clips()).extracting(clip -> clip.name() + clip.link() + clip.outcome() + clip.state())
+                    .containsExactly("film.mp4Optional[1]Optional[ok]Optional.empty", "gone.mp4Optional[2]Optional[missing]Optional.empty",
+                            "lostOptional.emptyOptional.emptyOptional[offline]");
+            assertThat(report.timelines().orElseThrow().get(0).tracks().get(0).clips().get(0).outcome()).contains("ok");
+            // What a page shows of it is read again as it was.
+            ReportDigest digest = ReportDigest.of(report);
+            assertThat(digest.head().media()).isEqualTo(report.media());
+        }
     }
 
     @Test

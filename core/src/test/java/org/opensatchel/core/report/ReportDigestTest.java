@@ -31,7 +31,8 @@ class ReportDigestTest {
         return new Report(1, Instant.EPOCH, Verdict.FIX, Optional.empty(), Optional.empty(), Optional.empty(),
                 new Report.Project(Optional.of("x"), 1, 1, 1, links.size(), Optional.empty()), new Report.Counts(0, 0, 0),
                 Optional.of(sealed).filter(files -> !files.isEmpty()), links, findings, List.of("links", "media"),
-                Optional.of(carry).filter(lines -> !lines.isEmpty()), Optional.empty(), Optional.empty());
+                Optional.of(carry).filter(lines -> !lines.isEmpty()), Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty());
     }
 
     @Test

@@ -45,7 +45,7 @@ class JudgementTest {
                 .of(new Report(1, Instant.EPOCH, counts.must() > 0 ? Verdict.FIX : Verdict.READY, Optional.empty(), Optional.empty(),
                         Optional.empty(), new Report.Project(Optional.of("A"), 3, 9, 1, 2, Optional.empty()), counts, Optional.empty(),
                         List.of(), all,
-                        List.of(), Optional.empty(), Optional.empty(), Optional.empty()));
+                        List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty()));
     }
 
     private static int count(List<FindingLine> findings, String severity) {

@@ -63,6 +63,8 @@ public class ReportPage {
         }
         model.addAttribute("map", ThreadMap.of(digest, passed(judgement)));
         model.addAttribute("laid", digest.head().plan().map(PlanDrawing::of).orElse(null));
+        model.addAttribute("timelines", TimelineDrawing.of(digest));
+        model.addAttribute("media", MediaSheet.of(digest).filter(sheet -> !sheet.rows().isEmpty()).orElse(null));
         model.addAttribute("opening", digest.opening().orElse(null));
         model.addAttribute("passed",
                 judgement.waived().stream().map(one -> Speech.words().of(one.finding()).message()).limit(MOST_CHANGES).toList());

@@ -250,7 +250,12 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
     }
 
     private static String kind(LinkLine link) {
-        return switch (link.outcome()) {
+        return kind(link.outcome());
+    }
+
+    /** How a link of an outcome is drawn, here and wherever else links are. */
+    static String kind(String outcome) {
+        return switch (outcome) {
             case "ok" -> "ok";
             case "pinned" -> "pinned";
             case "misspelt" -> "name";

@@ -1,24 +1,13 @@
 package org.opensatchel.web.viewer;
 
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.image.BufferedImage;
 import java.io.BufferedInputStream;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Semaphore;
 import java.util.stream.IntStream;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReadParam;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
@@ -48,8 +37,8 @@ class FileViews {
     private static final int MOST_TEXT = 8 << 20;
     private static final int MOST_PICTURE = 64 << 20;
     private static final int MOST_SOUND = 256 << 20;
-    private static final long MOST_PIXELS = 120_000_000;
     private static final int LARGEST = 900;
+    private static final int THUMB = 108;
     private static final int BUCKETS = 600;
     private static final int HEAD = 4_096;
     private static final double SILENCE = -90;
@@ -57,10 +46,10 @@ class FileViews {
     private final HandInProject projects;
     private final KitService kits;
     private final SatchelProperties properties;
-    /** Pictures are drawn one after the other: each may take some memory. */
-    private final Semaphore drawing = new Semaphore(1);
+    private final SmallPictures pictures;
 
-    FileViews(HandInProject projects, KitService kits, SatchelProperties properties) {
+    FileViews(HandInProject projects, KitService kits, SatchelProperties properties, SmallPictures pictures) {
+        this.pictures = pictures;
         this.projects = projects;
         this.kits = kits;
         this.properties = properties;
@@ -151,8 +140,12 @@ class FileViews {
         return listed.listing().files().stream().filter(file -> file.path().equals(wanted)).findFirst().orElseThrow(NotAccessible::new);
     }
 
-    /** A picture drawn anew, as PNG; empty for what is no picture, or too large to look at. */
-    Optional<byte[]> picture(Shown shown, String path) throws IOException {
+    /**
+     * A picture drawn anew, as PNG; empty for what is no picture, or too large to look at.
+     *
+     * @param small whether it stands in a list
+     */
+    Optional<byte[]> picture(Shown shown, String path, boolean small) throws IOException {
         try (HandInProject.Opened opened = projects.open(shown)) {
             SourceEntry entry = entry(shown, opened, path);
             if (entry.bytes() > MOST_PICTURE || !opened.source().hasContent(entry)) {
@@ -162,54 +155,8 @@ class FileViews {
             try (InputStream in = opened.source().open(entry)) {
                 content = in.readNBytes(MOST_PICTURE);
             }
-            drawing.acquireUninterruptibly();
-            try {
-                return isPicture(content) ? drawn(content) : Optional.empty();
-            } catch (RuntimeException | IOException broken) {
-                // Readers of pictures meet damaged ones in many ways; such a picture cannot be shown.
-                return Optional.empty();
-            } finally {
-                drawing.release();
-            }
+            return isPicture(content) ? pictures.drawn(content, small ? THUMB : LARGEST) : Optional.empty();
         }
-    }
-
-    private static Optional<byte[]> drawn(byte[] content) throws IOException {
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(content))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                return Optional.empty();
-            }
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in, true, true);
-                long width = reader.getWidth(0);
-                long height = reader.getHeight(0);
-                if (width * height > MOST_PIXELS || width < 1 || height < 1) {
-                    return Optional.empty();
-                }
-                ImageReadParam param = reader.getDefaultReadParam();
-                int step = (int) Math.max(1, Math.max(width, height) / (LARGEST * 2));
-                param.setSourceSubsampling(step, step, 0, 0);
-                return Optional.of(small(reader.read(0, param)));
-            } finally {
-                reader.dispose();
-            }
-        }
-    }
-
-    private static byte[] small(BufferedImage image) throws IOException {
-        double scale = Math.min(1.0, (double) LARGEST / Math.max(image.getWidth(), image.getHeight()));
-        int width = Math.max(1, (int) Math.round(image.getWidth() * scale));
-        int height = Math.max(1, (int) Math.round(image.getHeight() * scale));
-        BufferedImage out = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
-        Graphics2D graphics = out.createGraphics();
-        graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-        graphics.drawImage(image, 0, 0, width, height, null);
-        graphics.dispose();
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        ImageIO.write(out, "png", bytes);
-        return bytes.toByteArray();
     }
 
     private static Optional<Wave> wave(HandInProject.Opened opened, SourceEntry entry) throws IOException {

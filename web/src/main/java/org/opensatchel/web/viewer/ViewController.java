@@ -46,10 +46,10 @@ class ViewController {
     }
 
     @GetMapping("/hand-ins/{handIn}/picture")
-    ResponseEntity<byte[]> picture(@PathVariable long handIn, @RequestParam String path, @AuthenticationPrincipal SignedIn me)
-            throws IOException {
+    ResponseEntity<byte[]> picture(@PathVariable long handIn, @RequestParam String path,
+            @RequestParam(defaultValue = "false") boolean small, @AuthenticationPrincipal SignedIn me) throws IOException {
         HandInService.Shown shown = handIns.show(handIn, me.accountId());
-        byte[] png = views.picture(shown, path).orElseThrow(NotAccessible::new);
+        byte[] png = views.picture(shown, path, small).orElseThrow(NotAccessible::new);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).header("X-Content-Type-Options", "nosniff")
                 .cacheControl(CacheControl.noStore()).body(png);
     }

@@ -63,7 +63,7 @@ class CheckMetricsTest extends RunningApplication {
                 new Report.Project(Optional.of("x"), 1, 1, 1, 0, Optional.empty()), new Report.Counts(0, 0, 1), Optional.empty(), List.of(),
                 List.of(broke),
                 List.of(),
-                Optional.empty(), Optional.empty(), Optional.empty());
+                Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
         new CheckMetrics(own, queue).done(4711, "ready", Duration.ofSeconds(2), ReportDigest.of(report));
         assertThat(own.get("satchel.rule.failures").tag("what", "OTIO timeline").counter().count()).isEqualTo(1);
         logger.detachAppender(heard);

@@ -11,8 +11,14 @@ public final class SoundMeter implements SampleSink {
 
     private final PeakMeter peaks;
     private final Optional<LoudnessMeter> loudness;
+    private final Envelope envelope;
 
-    public SoundMeter(int channels, int rate, boolean loud) {
+    /**
+     * @param loud whether loudness is measured
+     * @param moments how many there will be, as far as anybody knows
+     */
+    public SoundMeter(int channels, int rate, boolean loud, long moments) {
+        envelope = new Envelope(channels, moments);
         peaks = new PeakMeter(channels);
         loudness = loud && rate >= LEAST_RATE ? Optional.of(new LoudnessMeter(channels, rate)) : Optional.empty();
     }
@@ -20,10 +26,12 @@ public final class SoundMeter implements SampleSink {
     @Override
     public void samples(double[] samples, int count) {
         peaks.samples(samples, count);
+        envelope.samples(samples, count);
         loudness.ifPresent(meter -> meter.samples(samples, count));
     }
 
     public SoundLevels levels() {
-        return new SoundLevels(peaks.peakDb(), peaks.clipped(), loudness.map(LoudnessMeter::integrated).orElse(OptionalDouble.empty()));
+        return new SoundLevels(peaks.peakDb(), peaks.clipped(), loudness.map(LoudnessMeter::integrated).orElse(OptionalDouble.empty()),
+                envelope.parts());
     }
 }
