@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.match.PlanMatch;
@@ -43,7 +44,7 @@ final class OlderVersions {
             RosterFields fields) {
         Set<ProjectPath> older = new HashSet<>();
         plan.ifPresent(match -> match.roles().stream().filter(PlannedRole::document)
-                .forEach(role -> older(role.fitting(), path -> byRule(role, path, fields, kit.orElseThrow().ascii()), older)));
+                .forEach(role -> older(named(role), path -> byRule(role, path, fields, kit.orElseThrow().ascii()), older)));
         Set<ProjectPath> folders = new HashSet<>();
         for (DocumentLinks document : documents) {
             if (byName(document.document()).isPresent()) {
@@ -52,6 +53,11 @@ final class OlderVersions {
         }
         folders.forEach(folder -> older(tree.filesIn(folder).stream().map(ProjectFile::path).toList(), OlderVersions::byName, older));
         return older;
+    }
+
+    /** What bears the right name, also where it lies in another place. */
+    private static List<ProjectPath> named(PlannedRole role) {
+        return Stream.concat(role.fitting().stream(), role.misplaced().stream()).toList();
     }
 
     private interface Reading {

@@ -89,12 +89,12 @@ final class DemoHandIns {
                 // Nakagoshi, Ren: a clip twice, and a folder nobody planned.
                 planted(16, STICK, project -> project.add("old/steam.mp4", project.content("footage/steam.mp4")).zip(), "asset.duplicate",
                         "asset.unused", "structure.folder-other"),
-                // Oyelaran, Bisi: a variable in a link.
+                // Oyelaran, Bisi: a variable in a link, and a clip that flashes by.
                 planted(17, STICK, project -> {
                     List<String> links = project.links();
                     links.add("$MEDIA/rain.wav");
-                    return project.relink(links).zip();
-                }, "link.unknown"),
+                    return project.flash(links).zip();
+                }, "link.unknown", "timeline.flash-frame"),
                 // Pellworm, Jost: packed what is in the folder, without the folder.
                 planted(18, "", project -> project.zip(""), "location.undeclared", "package.no-root"),
                 // Quist, Annelie: unpacked into itself.

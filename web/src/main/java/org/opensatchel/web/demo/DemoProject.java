@@ -130,9 +130,9 @@ final class DemoProject {
     }
 
     /** The newest timeline, with one of its clips so short that it flashes by. */
-    DemoProject flash() {
+    DemoProject flash(List<String> changed) {
         flash = true;
-        return relink(links);
+        return relink(changed);
     }
 
     /**

@@ -66,9 +66,14 @@ public record TimelineDrawing(String document, String name, String about, int wi
             return String.format(Locale.ROOT, "M%.1f %dH%.1fl-4 5l3 4l-4 4l4 4l-3 4l4 5H%.1fZ", x, y, right, x);
         }
 
+        /** Too short for anything but its outline. */
+        public boolean isNarrow() {
+            return width < 8;
+        }
+
         /** The stitch that holds it at its beginning. */
         public String seam() {
-            return String.format(Locale.ROOT, "M%.1f %dV%d", x + 2.5, y + 3, y + TALL - 2);
+            return isNarrow() ? "" : String.format(Locale.ROOT, "M%.1f %dV%d", x + 2.5, y + 3, y + TALL - 2);
         }
 
         /** The head of a pin, for what is tied to one place. */
