@@ -1,9 +1,11 @@
 package org.opensatchel.core.check;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.opensatchel.core.brief.Briefed;
 import org.opensatchel.core.check.rule.BriefEvidence;
 import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
@@ -17,8 +19,8 @@ import org.opensatchel.core.check.rule.RefusedFile;
 import org.opensatchel.core.check.rule.SizeEvidence;
 import org.opensatchel.core.check.rule.StandIns;
 import org.opensatchel.core.check.rule.StepEvidence;
-import org.opensatchel.core.check.rule.TimelineEvidence;
-import org.opensatchel.core.check.rule.UseEvidence;
+import org.opensatchel.core.check.rule.MediaMixEvidence;
+import org.opensatchel.core.check.rule.ExportEvidence;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.kit.Kit;
@@ -71,14 +73,14 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
         implements
             PackageEvidence,
             NameEvidence,
-            UseEvidence,
+            ExportEvidence,
             PlaceholderEvidence,
             SizeEvidence,
             LocationEvidence,
             DepthEvidence,
             StepEvidence,
             BriefEvidence,
-            TimelineEvidence {
+            MediaMixEvidence {
 
     boolean linksChecked() {
         return scan.notChecked().stream().noneMatch(Report::isLinks);
@@ -112,6 +114,21 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
     @Override
     public List<Timeline> timelines() {
         return scan.timelines();
+    }
+
+    @Override
+    public Map<ProjectPath, Double> used(Timeline timeline) {
+        Map<String, Double> seconds = new HashMap<>();
+        timeline.clips().filter(Timeline.Item::enabled)
+                .forEach(clip -> clip.link().ifPresent(at -> seconds.merge(at, clip.seconds(), Double::sum)));
+        Map<ProjectPath, Double> out = new TreeMap<>();
+        resolution.links().stream().filter(link -> link.link().document().equals(timeline.document())).forEach(link -> {
+            Double some = seconds.get(link.link().at().text());
+            if (some != null) {
+                link.target().or(link::intended).ifPresent(path -> out.merge(path, some, Double::sum));
+            }
+        });
+        return out;
     }
 
     @Override

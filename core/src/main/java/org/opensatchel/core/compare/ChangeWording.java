@@ -61,6 +61,7 @@ public enum ChangeWording implements Wording {
     AT_LEAST(FOUND, LEAST, COUNT),
     SEALED(FOUND, HOW),
     MANAGED(FOUND, HOW),
+    AUTOSAVE(FOUND, HOW),
     REPEATS(FOUND, LEAST),
     MEANT_FOR(FOUND, PURPOSE),
     COMPANION(FOUND, NEED, HOW, PURPOSE),

@@ -152,6 +152,9 @@ public final class KitDifference {
         if (before.managed() != after.managed()) {
             out.add(ChangeWording.MANAGED.say(name.and(HOW, after.managed() ? "yes" : "no")));
         }
+        if (before.autosave() != after.autosave()) {
+            out.add(ChangeWording.AUTOSAVE.say(name.and(HOW, after.autosave() ? "yes" : "no")));
+        }
         if (!before.repeats().equals(after.repeats())) {
             out.add(ChangeWording.REPEATS.say(name.and(LEAST, after.repeats().orElse(0))));
         }

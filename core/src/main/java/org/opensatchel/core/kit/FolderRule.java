@@ -16,9 +16,10 @@ import org.opensatchel.core.media.TypeNames;
  * @param managed a program's own folder, neither judged inside nor to be deleted
  * @param repeats for a pattern: how many folders there are at least
  * @param media what pictures, films and sounds in it have to be
+ * @param autosave whether a program keeps its automatic saves in it
  */
 public record FolderRule(FolderPattern path, String purpose, Need need, List<String> accepts, int atLeast, boolean sealed, boolean managed,
-        OptionalInt repeats, Optional<MediaRule> media) {
+        OptionalInt repeats, Optional<MediaRule> media, boolean autosave) {
 
     public FolderRule {
         accepts = List.copyOf(accepts);

@@ -211,7 +211,8 @@ public final class KitReader {
         folderDemands(object, path);
         return new FolderRule(path, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.REQUIRED),
                 extensions(object, "accepts"),
-                object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats, media(object));
+                object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats, media(object),
+                object.flag("autosave", false));
     }
 
     /** What is asked of a folder beyond its own rule. */

@@ -70,6 +70,9 @@ public final class KitWriter {
         if (rule.managed()) {
             out.put("managed", true);
         }
+        if (rule.autosave()) {
+            out.put("autosave", true);
+        }
         rule.repeats().ifPresent(least -> out.putObject("repeats").put("atLeast", least));
         String path = rule.path().text();
         media(out, rule.media());

@@ -418,7 +418,7 @@ public final class Words {
         return out;
     }
 
-    /** A time as a person would say it: in seconds up to a minute and a half, then in minutes and seconds. */
+    /** A time as a person would say it: in seconds up to a minute and a half, then in minutes, hours and days. */
     public String length(double seconds) {
         if (seconds < 90) {
             double shown = Math.round(seconds * 100) / 100.0;
@@ -426,6 +426,12 @@ public final class Words {
                     : say("length.part", Facts.of(FactName.VALUE, shown)).toString();
         }
         long whole = Math.round(seconds);
+        if (whole >= 2 * 86_400) {
+            return say("length.days", Facts.of(FactName.COUNT, whole / 86_400)).toString();
+        }
+        if (whole >= 2 * 3_600) {
+            return say("length.hours", Facts.of(FactName.COUNT, whole / 3_600).and(FactName.NUMBER, whole / 60 % 60)).toString();
+        }
         return say("length.minutes", Facts.of(FactName.COUNT, whole / 60).and(FactName.NUMBER, whole % 60)).toString();
     }
 

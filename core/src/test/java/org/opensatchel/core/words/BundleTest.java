@@ -105,6 +105,8 @@ class BundleTest {
         out.put("unheard-sounds", Set.of(FactName.OTHERS));
         out.put("length.seconds", Set.of(FactName.COUNT));
         out.put("length.part", Set.of(FactName.VALUE));
+        out.put("length.days", Set.of(FactName.COUNT));
+        out.put("length.hours", Set.of(FactName.COUNT, FactName.NUMBER));
         out.put("length.minutes", Set.of(FactName.COUNT, FactName.NUMBER));
         Report.NOT_CHECKED.forEach(key -> out.put("not-checked." + key, Set.of()));
         Stream.of(org.opensatchel.core.location.StorageKind.values()).forEach(kind -> out.put("allowed." + Wording.word(kind), Set.of()));

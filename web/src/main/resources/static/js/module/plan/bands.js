@@ -20,6 +20,7 @@ const specs = () => [
   { key: "repeats", label: say("js-plan.repeats"), kind: "number", placeholder: say("js-plan.no-repeat"), when: (folder) => FREE_FIELD.test(folder.path),
     get: (folder) => folder.repeats?.atLeast ?? (folder.repeats ? 1 : undefined), set: (folder, value) => { if (value === undefined) delete folder.repeats; else folder.repeats = { atLeast: value }; } },
   { key: "sealed", label: "", kind: "flag", says: say("js-plan.sealed-what") },
+  { key: "autosave", label: "", kind: "flag", says: say("js-plan.autosave-what") },
   { key: "managed", label: "", kind: "flag", says: say("js-plan.managed-what"), set: (folder, value) => { put(folder, "managed", value); if (value) delete folder.atLeast; } },
 ];
 

@@ -3,6 +3,7 @@ import { say } from "../words.js";
 import { brief } from "./brief.js";
 import { el, fields, pick, put } from "./fields.js";
 import { linked } from "./short.js";
+import { timing } from "./timing.js";
 import { Trial } from "./trial.js";
 
 const MB = 1048576;
@@ -144,7 +145,7 @@ export class Parts {
         el("button", { type: "button", class: "rule-head", "aria-expanded": String(this.#open.has(key)), "data-focus": key, onclick: () => { if (!this.#open.delete(key)) this.#open.add(key); this.draw(); } },
           el("span", { class: "rule-what" }, what), el("span", { class: "name" }, mono), el("span", { class: "soft" }, more)),
         own.map((fault) => el("p", { class: "wrongly " + fault.severity, role: "status" }, fault.message)),
-        this.#open.has(key) ? el("div", { class: "edit" }, fields(model, specs, item, at + "/" + i), BRIEFED.includes(name) ? brief(model, item, at + "/" + i, this.#post) : null, name === "custom" ? this.#tryOut(item) : null, el("span", {}), el("span", { class: "tools" },
+        this.#open.has(key) ? el("div", { class: "edit" }, fields(model, specs, item, at + "/" + i), BRIEFED.includes(name) ? brief(model, item, at + "/" + i, this.#post) : null, name === "documents" ? timing(model, item, at + "/" + i) : null, name === "custom" ? this.#tryOut(item) : null, el("span", {}), el("span", { class: "tools" },
           el("button", { type: "button", class: "act quiet small", onclick: () => this.#remove(name, list, i) }, say("js-plan.remove")))) : null);
     });
     return [...rows, add && el("button", { type: "button", class: "act quiet small", "data-add": name, onclick: () => this.#add(name, list.length, add) }, say("js-plan.add"))];

@@ -30,11 +30,13 @@ public final class Rules {
             // What pictures, films and sounds are.
             new MediaBrief(),
             // How a film is put together.
-            new Timelines(),
+            new Timelines(), new MediaMix(),
             // Where it lies.
             new LocationFaults(), new TeamLocations(),
             // What was to be done once.
-            new OpenSteps());
+            new OpenSteps(),
+            // How somebody works.
+            new StaleExport(), new MissingAutosave());
 
     /** Given by the check itself: a package that cannot be opened at all, names that nobody can read, and a rule or reader that broke. */
     private static final Set<Code> BY_THE_CHECK = Set.of(Code.PACKAGE_BOMB, Code.PACKAGE_RULE_FAILED, Code.PACKAGE_NAMES_UNSURE);
