@@ -9,12 +9,16 @@ import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.ConcurrentHashMap;
 import javax.imageio.ImageIO;
 
 /** Small pictures, sounds and films, made by ourselves; the same seed makes the same bytes. */
 final class DemoMedia {
 
+    /** A class makes many pictures, and several of its students the same. */
+    private static final Map<String, byte[]> MADE = new ConcurrentHashMap<>();
     private static final int SOUND_RATE = 16_000;
     private static final byte[] MATRIX = ints(0x10000, 0, 0, 0, 0x10000, 0, 0, 0, 0x40000000);
 
@@ -26,6 +30,10 @@ final class DemoMedia {
     }
 
     private static byte[] image(int seed, int width, int height, String format) {
+        return MADE.computeIfAbsent(format + seed + " " + width + " " + height, key -> drawn(seed, width, height, format));
+    }
+
+    private static byte[] drawn(int seed, int width, int height, String format) {
         Random random = new Random(seed);
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         Graphics2D pen = image.createGraphics();

@@ -37,7 +37,7 @@ final class DemoProject {
     static DemoProject clean(String root, String last, int seed) {
         DemoProject project = new DemoProject(root, last, seed);
         for (int i = 0; i < CLIPS.size(); i++) {
-            project.files.put("footage/" + CLIPS.get(i) + ".mp4", DemoMedia.mp4(seed * 50 + i, 320, 180, 3, 30));
+            project.files.put("footage/" + CLIPS.get(i) + ".mp4", DemoMedia.mp4(seed % 3 * 50 + i, 1280, 720, 3, 30));
             project.links.add("../footage/" + CLIPS.get(i) + ".mp4");
         }
         project.files.put("sound/market-bell.wav", bell());
