@@ -10,6 +10,7 @@ run_bench() {
   "$java" -Xmx256m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.HandoutBench "$@"
   command -v unzip >/dev/null || install_packages unzip
   "$java" -Xmx1g -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.ArchiveBench
+  "$java" -Xmx1g -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.MediaBench
   "$java" -Xmx256m -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.FolderBench "$home/satchel"
   "$java" -Xmx256m -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.InsideBench
   "$java" -Xmx300m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.ProfileBench

@@ -101,9 +101,9 @@ final class ArchiveBench {
         }
     }
 
-    private record Ran(double seconds, long peakKiB) {}
+    record Ran(double seconds, long peakKiB) {}
 
-    private static Ran run(List<String> command) throws IOException, InterruptedException {
+    static Ran run(List<String> command) throws IOException, InterruptedException {
         long began = System.nanoTime();
         Process process = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.INHERIT)
                 .redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
@@ -126,7 +126,7 @@ final class ArchiveBench {
         }
     }
 
-    private static double median(double[] values) {
+    static double median(double[] values) {
         double[] sorted = values.clone();
         Arrays.sort(sorted);
         return sorted[sorted.length / 2];

@@ -26,6 +26,8 @@ public record Briefed(ProjectPath path, List<MediaRule> rules, List<Mismatch> mi
         FORMAT,
         /** Its sound is coded in a way that is not decoded. */
         CODED,
+        /** Only parts of it came along. */
+        PARTS,
         /** The file does not say it. */
         UNSAID
     }

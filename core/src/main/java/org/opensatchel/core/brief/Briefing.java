@@ -40,6 +40,9 @@ public final class Briefing {
     private static final Set<BriefWording> OF_SOUNDS = EnumSet.of(BriefWording.LENGTH, BriefWording.CODEC, BriefWording.BITS,
             BriefWording.SOUND, BriefWording.SAMPLE_RATE, BriefWording.CHANNELS, BriefWording.PEAKS, BriefWording.LOUDNESS);
 
+    /** Sound that is measured where all of it is there. */
+    private static final Set<String> MEASURED = Set.of("PCM", "PCM float", "FLAC");
+
     private final PlanMatch plan;
     private final ProjectTree tree;
     private final Scan scan;
@@ -133,14 +136,15 @@ public final class Briefing {
                 || scan.damaged().containsKey(path)) {
             return Optional.empty();
         }
-        if (!hasContent.test(file.get())) {
+        if (facts.media().isEmpty() && !hasContent.test(file.get())) {
             return Optional.of(briefed(path, rules, List.of(), List.of(), Briefed.Why.ABSENT, Optional.empty()));
         }
-        return Optional.of(facts.media().map(media -> judged(path, rules, media, facts))
+        boolean whole = hasContent.test(file.get());
+        return Optional.of(facts.media().map(media -> judged(path, rules, media, facts, whole))
                 .orElseGet(() -> briefed(path, rules, List.of(), unsaid(path, rules), Briefed.Why.FORMAT, Optional.empty())));
     }
 
-    private static Briefed judged(ProjectPath path, List<Asked> rules, MediaFacts media, FileFacts facts) {
+    private static Briefed judged(ProjectPath path, List<Asked> rules, MediaFacts media, FileFacts facts, boolean whole) {
         Map<Code, Mismatch> mismatches = new LinkedHashMap<>();
         Set<BriefWording> open = EnumSet.noneOf(BriefWording.class);
         for (Asked one : rules) {
@@ -154,7 +158,9 @@ public final class Briefing {
         if (!told) {
             open.retainAll(unsaid(path, rules));
         }
-        Briefed.Why why = !told ? Briefed.Why.FORMAT : unheard ? Briefed.Why.CODED : Briefed.Why.UNSAID;
+        boolean coded = unheard && !MEASURED.contains(media.sounds().get(0).codec());
+        Briefed.Why why = coded ? Briefed.Why.CODED
+                : !whole ? Briefed.Why.PARTS : !told ? Briefed.Why.FORMAT : unheard ? Briefed.Why.CODED : Briefed.Why.UNSAID;
         return briefed(path, rules, List.copyOf(mismatches.values()), List.copyOf(open), why,
                 media.sounds().stream().findFirst().map(MediaFacts.Sound::codec));
     }

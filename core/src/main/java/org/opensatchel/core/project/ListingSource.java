@@ -120,6 +120,11 @@ public final class ListingSource implements ProjectSource {
         return documents.orElseThrow().open(((Given) entry.handle()).document());
     }
 
+    @Override
+    public Optional<FileParts> parts(SourceEntry entry) throws IOException {
+        return documents.isPresent() ? documents.get().parts(entry) : Optional.empty();
+    }
+
     /** Whether documents came with the list; without them links cannot be checked. */
     public boolean hasDocuments() {
         return documents.isPresent();

@@ -4,6 +4,7 @@ import java.io.Closeable;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** Where a project is read from: a folder, an archive or a listing. Nothing is ever written to it. */
@@ -32,6 +33,11 @@ public interface ProjectSource extends Closeable {
     /** Whether a file's content can be had at all; a listing has that of its documents only. */
     default boolean hasContent(SourceEntry entry) {
         return true;
+    }
+
+    /** Parts of a file whose content cannot be had as a whole; of most sources there are none. */
+    default Optional<FileParts> parts(SourceEntry entry) throws IOException {
+        return Optional.empty();
     }
 
     /** How names were read that do not say in which code page they are written; known once the source is listed. */

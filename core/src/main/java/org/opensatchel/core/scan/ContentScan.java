@@ -44,6 +44,7 @@ import org.opensatchel.core.media.format.MediaReaders;
 import org.opensatchel.core.media.format.Samples;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
+import org.opensatchel.core.project.FileParts;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
@@ -133,6 +134,8 @@ public final class ContentScan {
                 files.add(file);
             } else if (isNamedShortcut(file.path())) {
                 facts.put(file.path(), FileFacts.SHORTCUT);
+            } else {
+                ofParts(file).ifPresent(found -> facts.put(file.path(), found));
             }
         }
         BitSet wanted = alike(files);
@@ -186,6 +189,22 @@ public final class ContentScan {
         } catch (RuntimeException broke) {
             result.failure = MEDIA;
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "listening failed on " + file.path(), broke);
+        }
+    }
+
+    /** What came of a file that did not come along as a whole. */
+    private Optional<FileFacts> ofParts(ProjectFile file) throws IOException {
+        Optional<FileParts> parts = source.parts(file.entry());
+        if (parts.isEmpty() || !MediaReaders.mayBe(file.path().extension(), parts.get().beginning(TypeProbe.HEAD_BYTES))) {
+            return Optional.empty();
+        }
+        try {
+            return MediaLook.of(file, parts.get())
+                    .map(media -> new FileFacts(Optional.empty(), Optional.empty(), false, false, Optional.of(media), Optional.empty()));
+        } catch (RuntimeException broke) {
+            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "media reader failed on " + file.path(),
+                    broke);
+            return Optional.empty();
         }
     }
 

@@ -1,26 +1,38 @@
 package org.opensatchel.core.scan;
 
-import java.io.ByteArrayOutputStream;
+import java.util.Arrays;
 import org.opensatchel.core.media.format.BytesNotAtHand;
 import org.opensatchel.core.media.format.MediaBytes;
 
 /**
  * What is kept of a content that passes by once, as that of a packed archive: its beginning and its end, where formats describe
- * themselves. Of a short one that is all of it.
+ * themselves. Of a short one that is all of it. It is kept in room that the thread has for the next content too, so one has to be looked at
+ * before the next passes by.
  */
 final class KeptContent implements MediaBytes {
 
     private static final int MOST_FIRST = 1 << 20;
     private static final int MOST_LAST = 3 << 20;
+    private static final ThreadLocal<Room> ROOM = ThreadLocal.withInitial(Room::new);
 
-    private final ByteArrayOutputStream passing = new ByteArrayOutputStream(1 << 13);
-    private byte[] first;
-    private byte[] last = {};
+    /** There may be very many contents, and made anew for each the room would be most of what they cost. */
+    private static final class Room {
+        private byte[] first = new byte[1 << 16];
+        private byte[] last = {};
+    }
+
+    private final Room room = ROOM.get();
     private long length;
 
     void add(byte[] bytes, int from, int count) {
-        int begins = Math.min(count, MOST_FIRST - passing.size());
-        passing.write(bytes, from, begins);
+        int held = (int) Math.min(length, MOST_FIRST);
+        int begins = Math.min(count, MOST_FIRST - held);
+        if (begins > 0) {
+            if (held + begins > room.first.length) {
+                room.first = Arrays.copyOf(room.first, Math.min(MOST_FIRST, Math.max(held + begins, 2 * room.first.length)));
+            }
+            System.arraycopy(bytes, from, room.first, held, begins);
+        }
         if (begins < count) {
             turn(bytes, from + begins, count - begins, length + begins);
         }
@@ -29,13 +41,18 @@ final class KeptContent implements MediaBytes {
 
     /** The end goes round in a ring: each byte has its place by where it stands in the content. */
     private void turn(byte[] bytes, int from, int count, long at) {
-        last = last.length == 0 ? new byte[MOST_LAST] : last;
+        room.last = room.last.length == 0 ? new byte[MOST_LAST] : room.last;
         for (int done = 0; done < count;) {
             int into = (int) ((at + done) % MOST_LAST);
             int some = Math.min(count - done, MOST_LAST - into);
-            System.arraycopy(bytes, from + done, last, into, some);
+            System.arraycopy(bytes, from + done, room.last, into, some);
             done += some;
         }
+    }
+
+    /** What was kept of the beginning. */
+    byte[] beginning() {
+        return Arrays.copyOf(room.first, (int) Math.min(length, MOST_FIRST));
     }
 
     @Override
@@ -45,16 +62,16 @@ final class KeptContent implements MediaBytes {
 
     @Override
     public byte[] read(long at, int count) throws BytesNotAtHand {
-        first = first == null ? passing.toByteArray() : first;
         int some = (int) Math.max(0, Math.min(count, length - at));
         byte[] out = new byte[some];
-        long kept = Math.max(first.length, length - MOST_LAST);
+        long first = Math.min(length, MOST_FIRST);
+        long kept = Math.max(first, length - MOST_LAST);
         for (int i = 0; i < some; i++) {
             long place = at + i;
-            if (place >= first.length && place < kept) {
+            if (place >= first && place < kept) {
                 throw new BytesNotAtHand(place);
             }
-            out[i] = place < first.length ? first[(int) place] : last[(int) (place % MOST_LAST)];
+            out[i] = place < first ? room.first[(int) place] : room.last[(int) (place % MOST_LAST)];
         }
         return out;
     }

@@ -8,6 +8,7 @@ import static org.opensatchel.core.media.format.MadeMedia.wav;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,6 +16,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -150,6 +152,84 @@ class MediaBriefTest {
         Report report = listed();
         assertThat(told(report)).isEmpty();
         assertThat(report.notChecked()).contains("media").doesNotContain("peaks");
+    }
+
+    /** The list with parts of each file, cut at whole pages as a browser does. */
+    private Report sent(int head, int tail) throws IOException {
+        Path path = temp.resolve("packet.zip");
+        try (OutputStream out = Files.newOutputStream(path); ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, byte[]> file : files.entrySet()) {
+                zip.putNextEntry(new ZipEntry("ranges/" + file.getKey()));
+                int length = file.getValue().length;
+                part(zip, file.getValue(), 0, Math.min(head, length));
+                int from = Math.max(0, (length - tail) / 4_096 * 4_096);
+                part(zip, file.getValue(), from, length);
+            }
+            zip.putNextEntry(new ZipEntry("listing.json"));
+            zip.write(("{\"listing\": 1, \"root\": \"P\", \"files\": [" + files.entrySet().stream()
+                    .map(file -> "{\"path\": \"" + file.getKey() + "\", \"bytes\": " + file.getValue().length + "}")
+                    .collect(Collectors.joining(", ")) + "]}").getBytes(StandardCharsets.UTF_8));
+        }
+        return check(ListingSource.packet(path));
+    }
+
+    private static void part(OutputStream out, byte[] file, int from, int to) throws IOException {
+        out.write(ByteBuffer.allocate(12).putLong(from).putInt(to - from).array());
+        out.write(file, from, to - from);
+    }
+
+    @Test
+    void partsOfAFileSayWhatItIs() throws IOException {
+        kit(FILM);
+        files.put("delivery/Marsh_final.mp4", right().bytes());
+        Report report = sent(4_096, 8_192);
+        assertThat(told(report)).containsExactly("note media.not-judged delivery/Marsh_final.mp4");
+        assertThat(message(report, "media.not-judged")).contains("only a part of it was looked at").contains("its peaks");
+        assertThat(report.notChecked()).contains("peaks").doesNotContain("media");
+        files.put("delivery/Marsh_final.mp4", new Film("avc1", 960, 540, 30, 1, 900).heard(16_000, 30, 4, tone(16_000, -6)).bytes());
+        assertThat(told(sent(4_096, 8_192))).contains("should media.size delivery/Marsh_final.mp4",
+                "should media.too-long delivery/Marsh_final.mp4");
+    }
+
+    @Test
+    void aCopyThatBrokeOffIsSeenByItsParts() throws IOException {
+        kit(FILM);
+        byte[] film = right().bytes();
+        files.put("delivery/Marsh_final.mp4", Arrays.copyOf(film, film.length / 2));
+        assertThat(sent(4_096, 8_192).findings()).extracting(Report.FindingLine::code).contains("asset.truncated");
+    }
+
+    @Test
+    void ofABeginningAloneTheSizeIsKnownAndTheLengthIsNot() throws IOException {
+        kit("'files': [{'role': 'Still', 'in': 'art', 'name': 'still', 'types': ['png'], 'media': {'width': 640, 'maxSeconds': 3}}]");
+        byte[] still = png(320, 200, false);
+        files.put("art/still.png", Arrays.copyOf(still, 400_000));
+        Report report = sent(4_096, 4_096);
+        assertThat(told(report)).containsExactly("should media.size art/still.png");
+        assertThat(report.findings()).extracting(Report.FindingLine::code).doesNotContain("asset.truncated");
+    }
+
+    @Test
+    void partsAreReadAsHostile() throws IOException {
+        kit(FILM);
+        files.put("delivery/Marsh_final.mp4", right().bytes());
+        Random random = new Random(4);
+        for (int i = 0; i < 60; i++) {
+            Path path = temp.resolve("packet.zip");
+            try (OutputStream out = Files.newOutputStream(path); ZipOutputStream zip = new ZipOutputStream(out)) {
+                zip.putNextEntry(new ZipEntry("ranges/delivery/Marsh_final.mp4"));
+                byte[] record = new byte[random.nextInt(9_000)];
+                random.nextBytes(record);
+                byte[] head = ByteBuffer.allocate(12).putLong(random.nextInt(3) == 0 ? -1 : random.nextInt(90_000)).putInt(random.nextInt())
+                        .array();
+                System.arraycopy(head, 0, record, 0, Math.min(12, record.length));
+                zip.write(record);
+                zip.putNextEntry(new ZipEntry("listing.json"));
+                zip.write("{\"listing\": 1, \"root\": \"P\", \"files\": [{\"path\": \"delivery/Marsh_final.mp4\", \"bytes\": 80000}]}"
+                        .getBytes(StandardCharsets.UTF_8));
+            }
+            assertThat(told(check(ListingSource.packet(path)))).isEmpty();
+        }
     }
 
     @Test

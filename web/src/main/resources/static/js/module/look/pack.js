@@ -1,6 +1,7 @@
-// Packs the list of a folder with its documents, in a worker, and sends that. Nothing else of the folder leaves the computer.
+// Packs the list of a folder with its documents, in a worker, and sends that: of media only what they say of themselves, and only where the kit asks something of them.
 import { choose, compared } from "./choose.js";
 import { Packet, listing } from "./packet.js";
+import { ranges } from "./ranges.js";
 import { hashed } from "./sums.js";
 
 export const sizeOf = (files) => files.reduce((sum, file) => sum + file.bytes, 0);
@@ -23,6 +24,7 @@ export const packed = async (listed, reading, tell) => {
     const content = await read(file).catch(() => null);
     if (content && content.length === file.bytes) await packet.add("documents/" + file.path, content); else unread.push(file.path);
   }
+  if (reading.media.length) await ranges(listed.files, reading.media, chosen, packet, reading.most * 0.9 - packet.bytes);
   for (const file of compared(listed.files, reading)) {
     file.sha256 = await hashed(file.file).catch(() => undefined);
   }

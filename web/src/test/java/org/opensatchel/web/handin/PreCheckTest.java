@@ -85,7 +85,9 @@ class PreCheckTest extends RunningApplication {
         HandInView check = handIns.preChecks(place(WHO)).get(0);
         assertThat(check.bytes()).isLessThan(4_000);
         Map<String, String> packet = members(check);
-        assertThat(packet.keySet()).containsExactly("documents/edit/Kestrel_A2_v01.otio", "listing.json");
+        assertThat(packet.keySet()).containsExactly("documents/edit/Kestrel_A2_v01.otio", "listing.json", "ranges/footage/stall.mp4");
+        // Of a film its beginning and its end, since the kit asks something of it.
+        assertThat(packet.get("ranges/footage/stall.mp4").length()).isLessThan(200_000);
         assertThat(packet.get("listing.json")).contains("\"path\":\"footage/stall.mp4\",\"bytes\":3145728", "\"emptyFolders\":false");
         page.keyboard().press("Tab");
         page.keyboard().press("Enter");
@@ -126,6 +128,40 @@ class PreCheckTest extends RunningApplication {
         assertThat(other.context().request().get(address).status()).isEqualTo(404);
         page.navigate(page("/pre-check"));
         assertThat(page.locator("main")).containsText("Your instructors can read these checks too.");
+    }
+
+    /** The film of somebody else's hand-in. */
+    private byte[] film(String login) throws IOException {
+        demoIsChecked();
+        List<HandInView> own = handIns.ofStudent(place(login));
+        String sha256 = database.queryForObject("select sha256 from hand_in where id = ?", String.class, own.get(own.size() - 1).id());
+        try (ZipInputStream zip = new ZipInputStream(store.open(sha256))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                if (entry.getName().contains("/delivery/")) {
+                    return zip.readAllBytes();
+                }
+            }
+        }
+        throw new AssertionError(login + " handed in no film");
+    }
+
+    @Test
+    void whatAFilmSaysOfItselfIsJudgedBeforeItIsSent() throws IOException {
+        Path root = folder();
+        Files.createDirectories(root.resolve("delivery"));
+        byte[] small = film("tobiah.garrick");
+        Files.write(root.resolve("delivery/Kestrel_A2_final.mp4"), small);
+        Page page = signIn(WHO);
+        page.navigate(page("/pre-check"));
+        page.setInputFiles("[data-part=input]", root);
+        assertThat(page.locator(".findings")).containsText("is 960 × 540 pixels; 1280 × 720 is asked for.", SOON);
+        assertThat(page.locator(".findings")).containsText("only a part of it was looked at");
+        assertThat(handIns.preChecks(place(WHO)).get(0).bytes()).isLessThan(small.length / 2);
+        // A copy that broke off is known by where its parts should be.
+        Files.write(root.resolve("delivery/Kestrel_A2_final.mp4"), java.util.Arrays.copyOf(small, small.length / 2));
+        page.navigate(page("/pre-check"));
+        page.setInputFiles("[data-part=input]", root);
+        assertThat(page.locator(".findings")).containsText("breaks off", SOON);
     }
 
     @Test

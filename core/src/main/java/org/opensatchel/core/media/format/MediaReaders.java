@@ -21,6 +21,11 @@ public final class MediaReaders {
         return ALL.stream().anyMatch(reader -> reader.extensions().contains(extension) && begins(reader, head));
     }
 
+    /** How names of all files end whose facts are read, in order. */
+    public static List<String> extensions() {
+        return ALL.stream().flatMap(reader -> reader.extensions().stream()).distinct().sorted().toList();
+    }
+
     private static boolean begins(MediaReader reader, byte[] head) {
         try {
             return reader.recognises(new Window(new Beginning(head)));

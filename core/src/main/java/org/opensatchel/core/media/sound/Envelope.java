@@ -22,11 +22,34 @@ public final class Envelope implements SampleSink {
 
     @Override
     public void samples(double[] samples, int count) {
-        for (int i = 0; i < count; i++) {
-            int part = (int) Math.min(PARTS - 1, (sample + i) / channels / each);
-            highest[part] = Math.max(highest[part], Math.abs(samples[i]));
+        int from = 0;
+        while (from < count) {
+            int part = (int) Math.min(PARTS - 1, (sample + from) / channels / each);
+            int to = part == PARTS - 1 ? count : (int) Math.min(count, Math.max(from + 1, ends(part) - sample));
+            highest[part] = Math.max(highest[part], highest(samples, from, to));
+            from = to;
         }
         sample += count;
+    }
+
+    /** The first sample behind a part. */
+    private long ends(int part) {
+        return (long) Math.ceil((part + 1) * each * channels);
+    }
+
+    /** The highest of some samples: most of what a long sound costs, and so as plain as can be. */
+    static double highest(double[] samples, int from, int to) {
+        double most = 0;
+        double least = 0;
+        for (int i = from; i < to; i++) {
+            double sample = samples[i];
+            if (sample > most) {
+                most = sample;
+            } else if (sample < least) {
+                least = sample;
+            }
+        }
+        return Math.max(most, -least);
     }
 
     /** From 0 to 100, full scale; as many as there were parts. */

@@ -1,5 +1,7 @@
 package org.opensatchel.core.media.sound;
 
+import java.util.Arrays;
+
 /**
  * The highest sample, and whether the sound was cut off at full scale: one sample there may be chance, several one after the other in a
  * channel are a flat top.
@@ -15,6 +17,8 @@ public final class PeakMeter implements SampleSink {
     private final int[] run;
     private double peak;
     private long clipped;
+    /** Whether a channel stood at full scale where the last samples ended. */
+    private boolean running;
 
     public PeakMeter(int channels) {
         this.channels = channels;
@@ -23,17 +27,24 @@ public final class PeakMeter implements SampleSink {
 
     @Override
     public void samples(double[] samples, int count) {
-        double most = peak;
-        for (int i = 0; i < count; i++) {
-            double height = Math.abs(samples[i]);
-            if (height >= FULL) {
-                full(i % channels);
-            } else if (run[i % channels] != 0) {
-                run[i % channels] = 0;
-            }
-            most = Math.max(most, height);
+        double most = Envelope.highest(samples, 0, count);
+        peak = Math.max(peak, most);
+        if (most >= FULL || running) {
+            tops(samples, count);
         }
-        peak = most;
+    }
+
+    private void tops(double[] samples, int count) {
+        int channel = 0;
+        for (int i = 0; i < count; i++) {
+            if (Math.abs(samples[i]) >= FULL) {
+                full(channel);
+            } else {
+                run[channel] = 0;
+            }
+            channel = channel + 1 == channels ? 0 : channel + 1;
+        }
+        running = Arrays.stream(run).anyMatch(length -> length > 0);
     }
 
     private void full(int channel) {
