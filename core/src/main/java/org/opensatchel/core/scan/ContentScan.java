@@ -39,12 +39,9 @@ import org.opensatchel.core.link.profile.Profiles;
 import org.opensatchel.core.link.finder.PathFinder;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.TypeProbe;
-import org.opensatchel.core.media.format.MediaFacts;
 import org.opensatchel.core.media.format.MediaReaders;
-import org.opensatchel.core.media.format.Samples;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
-import org.opensatchel.core.project.FileParts;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
@@ -66,7 +63,6 @@ public final class ContentScan {
     /** What is said of files in no known format, and of those that only the kit's own rules know. */
     public static final String PATH_FINDER = "no known format";
     public static final String KIT_RULES = "kit rules";
-    private static final String MEDIA = "media";
     private static final String SHORTCUT = ".lnk";
     /** Of shorter files the whole is read as soon as its beginning. */
     private static final long WORTH_A_LOOK = 8L << 10;
@@ -80,23 +76,10 @@ public final class ContentScan {
     private final ScanProgress progress;
     private final CustomLinks custom;
     private final Profiles profiles;
-    private final Listening listening;
+    private final MediaPass media;
 
     /** Documents longer than this are read one at a time: what a reader holds of one may be several times its length. */
     private final ReentrantLock large = new ReentrantLock();
-
-    /** What one file told. */
-    private static final class Result {
-        private FileFacts facts = FileFacts.NONE;
-        private Optional<Samples> samples = Optional.empty();
-        private List<Timeline> timelines = List.of();
-        private DocumentLinks document;
-        private Phrase damage;
-        private String failure;
-        private boolean unhashed;
-        private boolean cutShort;
-        private DocumentSums.Held held = DocumentSums.Held.NOTHING;
-    }
 
     /** Is told how far the scan has come. */
     public interface ScanProgress {
@@ -122,7 +105,7 @@ public final class ContentScan {
         this.progress = progress;
         this.custom = custom;
         this.profiles = profiles;
-        this.listening = listening;
+        this.media = new MediaPass(source, listening);
     }
 
     /** Reads all files, on two threads where there is enough to read; what is told does not depend on how many. */
@@ -135,7 +118,7 @@ public final class ContentScan {
             } else if (isNamedShortcut(file.path())) {
                 facts.put(file.path(), FileFacts.SHORTCUT);
             } else {
-                ofParts(file).ifPresent(found -> facts.put(file.path(), found));
+                media.ofParts(file).ifPresent(found -> facts.put(file.path(), found));
             }
         }
         BitSet wanted = alike(files);
@@ -144,19 +127,19 @@ public final class ContentScan {
                 wanted.set(i);
             }
         }
-        Result[] results = new Result[files.size()];
+        ScanResult[] results = new ScanResult[files.size()];
         Progress told = new Progress(tree.count() - files.size());
         boolean much = files.size() > FEW_FILES || files.stream().mapToLong(ProjectFile::bytes).sum() > FEW_BYTES;
         DocumentSums sums = new DocumentSums(limits.sums());
         BitSet hashed = bounded(files, wanted, maxHashedBytes);
-        BitSet heard = bounded(files, listenedTo(files), Long.MAX_VALUE);
+        BitSet heard = bounded(files, media.heard(files), Long.MAX_VALUE);
         Workers.run(much ? Workers.most() : 1, files.size(), i -> {
             ProjectFile file = files.get(i);
             DocumentSums.Held held = DocumentSums.Held.NOTHING;
             try {
                 results[i] = one(file, wanted.get(i), hashed.get(i), heard.get(i), sums, sums.before(i));
                 if (heard.get(i)) {
-                    listen(file, results[i]);
+                    media.listen(file, results[i]);
                 }
                 held = results[i].held;
             } finally {
@@ -165,47 +148,6 @@ public final class ContentScan {
             told.add(file.bytes());
         });
         return merged(files, results, facts, sums);
-    }
-
-    private BitSet listenedTo(List<ProjectFile> files) {
-        BitSet out = new BitSet();
-        for (int i = 0; i < files.size(); i++) {
-            out.set(i, listening.at(files.get(i).path()) != Listening.To.NOTHING);
-        }
-        return out;
-    }
-
-    /** The levels of a sound, which is read once more for them; one that cannot be had a second time has none. */
-    private void listen(ProjectFile file, Result result) throws IOException {
-        Optional<MediaFacts> media = result.facts.media();
-        if (media.isEmpty()) {
-            return;
-        }
-        try (InputStream content = source.open(file.entry())) {
-            boolean loud = listening.at(file.path()) == Listening.To.LOUDNESS;
-            result.facts = result.facts.measured(SoundLook.measure(content, media.get(), result.samples, file.bytes(), loud));
-        } catch (ContentUnavailable gone) {
-            result.damage = gone.what();
-        } catch (RuntimeException broke) {
-            result.failure = MEDIA;
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "listening failed on " + file.path(), broke);
-        }
-    }
-
-    /** What came of a file that did not come along as a whole. */
-    private Optional<FileFacts> ofParts(ProjectFile file) throws IOException {
-        Optional<FileParts> parts = source.parts(file.entry());
-        if (parts.isEmpty() || !MediaReaders.mayBe(file.path().extension(), parts.get().beginning(TypeProbe.HEAD_BYTES))) {
-            return Optional.empty();
-        }
-        try {
-            return MediaLook.of(file, parts.get())
-                    .map(media -> new FileFacts(Optional.empty(), Optional.empty(), false, false, Optional.of(media), Optional.empty()));
-        } catch (RuntimeException broke) {
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "media reader failed on " + file.path(),
-                    broke);
-            return Optional.empty();
-        }
     }
 
     /** Which files are read to their end of those for which that matters: none that is too long, and in all only so many bytes. */
@@ -243,7 +185,7 @@ public final class ContentScan {
         }
     }
 
-    private static Scan merged(List<ProjectFile> files, Result[] results, Map<ProjectPath, FileFacts> facts, DocumentSums sums) {
+    private static Scan merged(List<ProjectFile> files, ScanResult[] results, Map<ProjectPath, FileFacts> facts, DocumentSums sums) {
         List<DocumentLinks> documents = new ArrayList<>();
         Map<ProjectPath, Phrase> damaged = new TreeMap<>();
         Map<ProjectPath, String> failures = new LinkedHashMap<>();
@@ -252,7 +194,7 @@ public final class ContentScan {
         DocumentSums.Held before = DocumentSums.Held.NOTHING;
         for (int i = 0; i < results.length; i++) {
             ProjectPath path = files.get(i).path();
-            Result result = results[i];
+            ScanResult result = results[i];
             if (result == null) {
                 continue;
             }
@@ -345,9 +287,9 @@ public final class ContentScan {
         }
     }
 
-    private Result one(ProjectFile file, boolean wanted, boolean hashed, boolean heard, DocumentSums sums, DocumentSums.Held before)
+    private ScanResult one(ProjectFile file, boolean wanted, boolean hashed, boolean heard, DocumentSums sums, DocumentSums.Held before)
             throws IOException {
-        Result result = new Result();
+        ScanResult result = new ScanResult();
         LinkSink sink = new LinkSink(file.path(), limits.linkText(), sums.isLinksFull(before) ? LinkSink.Allowance.NOTHING : allowance());
         result.unhashed = wanted && !hashed;
         boolean heavy = file.bytes() > LONG_DOCUMENT;
@@ -379,11 +321,11 @@ public final class ContentScan {
                 alone(heavy, () -> find(new DocumentContent(file.path(), bounded, limits.documentBytes()), sink, result));
             }
             boolean checked = file.entry().checksum() != 0;
-            boolean media = !standIn && MediaReaders.mayBe(extension, head);
-            KeptContent kept = media && !(raw instanceof RandomContent) && reader.isEmpty() ? content.keep(head) : null;
+            boolean isMedia = !standIn && MediaReaders.mayBe(extension, head);
+            KeptContent kept = isMedia && !(raw instanceof RandomContent) && reader.isEmpty() ? content.keep(head) : null;
             boolean zeros = content.finish(hashed || checked, file.bytes());
             result.facts = new FileFacts(content.sha256(), standIn ? Optional.empty() : TypeProbe.lie(extension, head),
-                    zeros, standIn, media && !zeros ? facts(file, raw, kept, result) : Optional.empty(), Optional.empty());
+                    zeros, standIn, isMedia && !zeros ? MediaPass.facts(file, raw, kept, result) : Optional.empty(), Optional.empty());
             result.samples = heard && result.facts.media().isPresent() ? MediaLook.samples(file, raw, kept) : Optional.empty();
         } catch (ContentUnavailable unavailable) {
             result.damage = unavailable.what();
@@ -392,7 +334,7 @@ public final class ContentScan {
     }
 
     /** The timelines of a document are read of all its bytes at once, which its reader of links gets to read again. */
-    private InputStream timelines(ProjectFile file, LinkReader reader, InputStream content, Result result) throws IOException {
+    private InputStream timelines(ProjectFile file, LinkReader reader, InputStream content, ScanResult result) throws IOException {
         if (!TimelineReaders.reads(reader.format()) || file.bytes() > TimelineReaders.MOST_BYTES) {
             return content;
         }
@@ -404,18 +346,6 @@ public final class ContentScan {
             System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "timelines failed on " + file.path(), broke);
         }
         return new SequenceInputStream(new ByteArrayInputStream(bytes), content);
-    }
-
-    /** A reader of media that breaks costs its own file's facts only. */
-    private static Optional<MediaFacts> facts(ProjectFile file, InputStream raw, KeptContent kept, Result result) throws IOException {
-        try {
-            return MediaLook.at(file, raw, kept);
-        } catch (RuntimeException broke) {
-            result.failure = MEDIA;
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "media reader failed on " + file.path(),
-                    broke);
-            return Optional.empty();
-        }
     }
 
     private LinkSink.Allowance allowance() {
@@ -451,7 +381,7 @@ public final class ContentScan {
     }
 
     /** What is no document of a known format is one only when something that looks like a link is found in it. */
-    private void find(DocumentContent document, LinkSink sink, Result result) throws IOException {
+    private void find(DocumentContent document, LinkSink sink, ScanResult result) throws IOException {
         try {
             PathFinder.read(document, sink);
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
@@ -466,7 +396,7 @@ public final class ContentScan {
     }
 
     /** The one place where a reader that breaks costs its own document only. */
-    private void read(DocumentContent document, LinkSink sink, Optional<LinkReader> reader, boolean ruled, Result result)
+    private void read(DocumentContent document, LinkSink sink, Optional<LinkReader> reader, boolean ruled, ScanResult result)
             throws IOException {
         try {
             if (ruled) {
@@ -487,7 +417,7 @@ public final class ContentScan {
     }
 
     /** A document that a profile may describe is read by that, and else as if there was none. */
-    private void described(DocumentContent document, byte[] head, LinkSink sink, Optional<LinkReader> reader, boolean ruled, Result result)
+    private void described(DocumentContent document, byte[] head, LinkSink sink, Optional<LinkReader> reader, boolean ruled, ScanResult result)
             throws IOException {
         ProjectPath path = document.path();
         Profiles.Told told;
@@ -521,7 +451,7 @@ public final class ContentScan {
         }
     }
 
-    private static void keep(DocumentLinks links, DocumentContent document, LinkSink sink, Result result) {
+    private static void keep(DocumentLinks links, DocumentContent document, LinkSink sink, ScanResult result) {
         result.document = links;
         result.held = held(sink, document.bytesInMemory());
     }
