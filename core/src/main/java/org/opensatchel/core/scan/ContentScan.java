@@ -417,7 +417,8 @@ public final class ContentScan {
     }
 
     /** A document that a profile may describe is read by that, and else as if there was none. */
-    private void described(DocumentContent document, byte[] head, LinkSink sink, Optional<LinkReader> reader, boolean ruled, ScanResult result)
+    private void described(DocumentContent document, byte[] head, LinkSink sink, Optional<LinkReader> reader, boolean ruled,
+            ScanResult result)
             throws IOException {
         ProjectPath path = document.path();
         Profiles.Told told;

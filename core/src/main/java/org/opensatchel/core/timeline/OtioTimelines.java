@@ -25,6 +25,7 @@ final class OtioTimelines implements TimelineReader {
     private static final int MOST_TIMELINES = 200;
     private static final int MOST_ITEMS = 100_000;
     private static final int DEEPEST = 60;
+    private static final double LONGEST = 1e9;
 
     @Override
     public String format() {
@@ -206,7 +207,7 @@ final class OtioTimelines implements TimelineReader {
 
     private static OptionalDouble positive(JsonNode time, String key) {
         JsonNode value = time.get(key);
-        return value != null && value.isNumber() && value.doubleValue() > 0 && value.doubleValue() < 1e9
+        return value != null && value.isNumber() && value.doubleValue() >= 0.01 && value.doubleValue() < 1e9
                 ? OptionalDouble.of(value.doubleValue())
                 : OptionalDouble.empty();
     }
@@ -215,7 +216,9 @@ final class OtioTimelines implements TimelineReader {
     private static Optional<Double> seconds(JsonNode time) {
         OptionalDouble rate = positive(time, "rate");
         JsonNode value = time.get("value");
-        boolean sound = rate.isPresent() && value != null && value.isNumber() && Math.abs(value.doubleValue()) < 1e12;
+        // Longer than anybody lives is no time.
+        boolean sound = rate.isPresent() && value != null && value.isNumber()
+                && Math.abs(value.doubleValue() / rate.getAsDouble()) < LONGEST;
         return sound ? Optional.of(value.doubleValue() / rate.getAsDouble()) : Optional.empty();
     }
 }

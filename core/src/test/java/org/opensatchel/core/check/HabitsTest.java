@@ -111,6 +111,18 @@ class HabitsTest {
     }
 
     @Test
+    void anExportThatIsOlderThanAllItIsMadeOfWasCopied() throws IOException {
+        // Copied one after the other in the order of their names, slowly.
+        at("delivery/film.mp4", 0);
+        at("edit/Marsh_v01.otio", 8);
+        at("edit/Marsh_v02.otio", 9);
+        at("footage/a.mp4", 12);
+        at("footage/b.mp4", 20);
+        at("sound/v.wav", 30);
+        assertThat(told(check(kit("")))).isEmpty();
+    }
+
+    @Test
     void whatTheEditUsesIsNoExportOfIt() throws IOException {
         at("delivery/film.mp4", 40);
         put("edit/Marsh_v02.otio", new MadeTimeline("m", 30).track("Video", "V", "../delivery/film.mp4 45").toString()

@@ -84,6 +84,19 @@ class TimelineReadersTest {
     }
 
     @Test
+    void timesThatNobodyMeantAreNone() {
+        for (String time : List.of("1e300, \"value\": 5", "1e-300, \"value\": 5", "30, \"value\": 1e300", "0, \"value\": 5",
+                "-30, \"value\": 5",
+                "30, \"value\": -5", "30, \"value\": \"5\"")) {
+            Timeline timeline = one(OTIO, "{\"OTIO_SCHEMA\": \"Timeline.1\", \"global_start_time\": {\"rate\": " + time
+                    + "}, \"tracks\": {\"OTIO_SCHEMA\": \"Stack.1\", \"children\": [{\"OTIO_SCHEMA\": \"Track.1\", \"children\": [{\"OTIO_SCHEMA\": \"Clip.1\", "
+                    + "\"source_range\": {\"duration\": {\"rate\": " + time + "}}}]}]}}");
+            assertThat(timeline.seconds()).as(time).isBetween(0.0, 1e9);
+            assertThat(timeline.startsAt().orElse(0)).as(time).isBetween(-1e9, 1e9);
+        }
+    }
+
+    @Test
     void whatCoversAHoleMakesItNone() {
         MadeTimeline made = new MadeTimeline("m", 25).track("Video", "V1", "- 5", "a 25", "- 50", "b 25", "- 10");
         assertThat(one(OTIO, made.toString()).holes()).extracting(hole -> number(hole.start()) + "+" + number(hole.seconds()))

@@ -177,7 +177,7 @@ public record TimelineDrawing(String document, String name, String about, int wi
             String length = Speech.words().length(round(clip.seconds()));
             rows.add(new Row(track, name, from, length, state, clip.link(), own));
             return new Piece(round(x), y, round(width), kind(clip), clip.state().filter("off"::equals).isPresent(), own.isPresent(),
-                    room >= 3 ? cut(name, room) : "", Speech.say("strips.clip", name, track, from, length, state), clip.link(), own);
+                    room >= 3 ? ended(name, room) : "", Speech.say("strips.clip", name, track, from, length, state), clip.link(), own);
         }
 
         private static String kind(Clip clip) {
@@ -192,6 +192,11 @@ public record TimelineDrawing(String document, String name, String about, int wi
                 return Speech.say("strips." + clip.state().get());
             }
             return clip.outcome().map(outcome -> Speech.say("outcome." + outcome)).orElseGet(() -> Speech.say("strips.none"));
+        }
+
+        /** As much of a name as there is cloth for; it ends where the clip ends, so that what is seen is what is said. */
+        private static String ended(String text, int most) {
+            return text.codePointCount(0, text.length()) <= most ? text : text.substring(0, text.offsetByCodePoints(0, most));
         }
 
         private static String cut(String text, int most) {

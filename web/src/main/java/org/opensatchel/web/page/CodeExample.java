@@ -21,10 +21,13 @@ public record CodeExample(String left, String right, String kind) {
             Code.LINK_MISSING, Code.LINK_OTHER_PROJECT, Code.LINK_NETWORK_SHARE, Code.LINK_TEMPORARY, Code.LINK_SEQUENCE_GAP,
             Code.LINK_DOCUMENT_UNREADABLE, Code.ASSET_REQUIRED_MISSING, Code.ASSET_STARTER_MISSING, Code.ASSET_EMPTY, Code.ASSET_TRUNCATED,
             Code.ASSET_TOO_LARGE,
-            Code.ASSET_TOTAL_TOO_LARGE, Code.LOCATION_AVOIDED_PLACE, Code.LOCATION_STORAGE_KIND);
+            Code.ASSET_TOTAL_TOO_LARGE, Code.MEDIA_SILENT, Code.TIMELINE_EMPTY, Code.TIMELINE_OFFLINE, Code.TIMELINE_GAP,
+            Code.HABIT_AUTOSAVE_MISSING, Code.LOCATION_AVOIDED_PLACE, Code.LOCATION_STORAGE_KIND);
     /** What it leads to is far, or of no weight. */
     private static final Set<Code> FAR = EnumSet.of(Code.PACKAGE_PLACEHOLDER, Code.PACKAGE_JUNK, Code.STRUCTURE_FOLDER_OTHER,
             Code.STRUCTURE_KIT_OUTDATED, Code.LINK_REMOTE, Code.LINK_UNKNOWN, Code.ASSET_DUPLICATE, Code.ASSET_UNUSED,
+            Code.MEDIA_NOT_JUDGED,
+            Code.TIMELINE_NOT_JUDGED,
             Code.LOCATION_UNDECLARED, Code.LOCATION_DIFFERS);
 
     static CodeExample of(Code code, Words words) {

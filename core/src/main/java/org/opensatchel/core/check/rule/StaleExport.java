@@ -60,7 +60,7 @@ final class StaleExport implements Rule<ExportEvidence> {
         roles.stream().filter(role -> !role.document()).forEach(role -> role.fitting().stream()
                 .filter(path -> EXPORTED.contains(FileKind.of(path.extension())) && !linked.contains(path))
                 .flatMap(path -> evidence.tree().file(path).stream())
-                .forEach(file -> stale(file, saved.get()).ifPresent(out::add)));
+                .filter(file -> hasSources(evidence, file, linked)).forEach(file -> stale(file, saved.get()).ifPresent(out::add)));
         return out;
     }
 
@@ -74,6 +74,13 @@ final class StaleExport implements Rule<ExportEvidence> {
         return made.filter(time -> time.plus(SPARE).isBefore(last))
                 .map(time -> Finding.of(Code.HABIT_EXPORT_STALE).path(export.path()).fact(FOUND, saved.path())
                         .fact(LENGTH, (double) Duration.between(time, last).toSeconds()).make());
+    }
+
+    /** What was made of something is younger than some of it: where it is not, its time is that of a copy. */
+    private static boolean hasSources(ExportEvidence evidence, ProjectFile export, Set<ProjectPath> linked) {
+        Optional<Instant> made = time(export);
+        return made.isPresent() && linked.stream().flatMap(path -> evidence.tree().file(path).stream())
+                .flatMap(file -> time(file).stream()).anyMatch(time -> time.isBefore(made.get()));
     }
 
     /** Whether no more than a few other files bear the time of a save. */
