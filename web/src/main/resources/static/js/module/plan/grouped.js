@@ -18,7 +18,7 @@ const band = (id, value, set, example, label, data) => {
     else if (pair.every((one) => one !== undefined)) set(pair);
   };
   sides.forEach((side) => side.addEventListener("change", changed));
-  return el("span", { class: "pair" }, sides[0], el("span", { class: "soft" }, say("js-plan.to")), sides[1]);
+  return el("span", { class: "brief-pair" }, sides[0], el("span", { class: "soft" }, say("js-plan.to")), sides[1]);
 };
 
 const control = (kind, id, value, set, more, label, data) => {
