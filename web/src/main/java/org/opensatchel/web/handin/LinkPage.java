@@ -13,7 +13,7 @@ import org.opensatchel.web.text.Folded;
  * @param page which, from 1
  * @param pages how many there are
  */
-record LinkPage(int page, int pages, List<Folded> rows) {
+public record LinkPage(int page, int pages, List<Folded> rows) {
 
     static LinkPage of(int wanted, int links, IntFunction<List<LinkLine>> reader, Words words) {
         int pages = Math.max(1, (links + ReportDigest.PAGE - 1) / ReportDigest.PAGE);

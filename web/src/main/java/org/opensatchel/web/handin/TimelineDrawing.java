@@ -13,6 +13,7 @@ import org.opensatchel.core.report.TimelineFound.Clip;
 import org.opensatchel.core.report.TimelineFound.Track;
 import org.opensatchel.web.text.Names;
 import org.opensatchel.web.text.Speech;
+import org.springframework.web.util.HtmlUtils;
 
 /**
  * A timeline as strips of cloth: a track a strip, a clip a length of it between two stitches. What does not open is marked as in the thread
@@ -42,6 +43,13 @@ public record TimelineDrawing(String document, String name, String about, int wi
 
         public int middle() {
             return y + TALL / 2;
+        }
+
+        /** Its clips as they stand in the page: of hundreds a template would take longer than all the rest. All that others named is escaped. */
+        public String drawn(LinkPage links) {
+            StringBuilder out = new StringBuilder();
+            pieces.forEach(piece -> piece.write(links, out));
+            return out.toString();
         }
     }
 
@@ -89,6 +97,31 @@ public record TimelineDrawing(String document, String name, String about, int wi
             return y + 17;
         }
 
+        private void write(LinkPage links, StringBuilder out) {
+            String shown = "piece " + kind + (off ? " off" : "") + (flagged ? " flagged" : "") + (isNarrow() ? " narrow" : "");
+            if (leads()) {
+                out.append("<a class=\"").append(shown).append('"').append(leading(links, link, finding)).append(" aria-label=\"")
+                        .append(escaped(words)).append("\" x-on:click=\"show\">");
+            } else {
+                out.append("<g class=\"").append(shown).append("\"><title>").append(escaped(words)).append("</title>");
+            }
+            out.append("<path d=\"").append(shape()).append("\"/>");
+            if (!isNarrow()) {
+                out.append("<path class=\"seam\" d=\"").append(seam()).append("\"/>");
+            }
+            if (kind.equals("pinned")) {
+                out.append("<circle r=\"3.4\" cx=\"").append(pinX()).append("\" cy=\"").append(y).append("\"/>");
+            }
+            if (!label.isEmpty()) {
+                out.append("<text x=\"").append(textX()).append("\" y=\"").append(textY()).append("\">").append(escaped(label))
+                        .append("</text>");
+            }
+            if (flagged) {
+                out.append("<path class=\"flag\" d=\"M").append(x - 4).append(' ').append(y - 6).append("h10l-5 6z\"/>");
+            }
+            out.append(leads() ? "</a>" : "</g>");
+        }
+
         /** Where it is led to by a click. */
         public boolean leads() {
             return link.isPresent() || finding.isPresent();
@@ -101,6 +134,29 @@ public record TimelineDrawing(String document, String name, String about, int wi
     /** A line of the table: a clip. */
     public record Row(String track, String name, String from, String length, String state, Optional<Integer> link,
             Optional<Integer> finding) {}
+
+    /** Its rows as they stand in the page. */
+    public String written(LinkPage links) {
+        StringBuilder out = new StringBuilder();
+        for (Row row : rows) {
+            out.append("<tr><th scope=\"row\" class=\"name\">").append(escaped(row.name)).append("</th><td>").append(escaped(row.track))
+                    .append("</td><td>").append(escaped(row.from)).append("</td><td>").append(escaped(row.length)).append("</td><td>");
+            boolean leads = row.link.isPresent() || row.finding.isPresent();
+            out.append(leads ? "<a" + leading(links, row.link, row.finding) + " x-on:click=\"show\">" : "").append(escaped(row.state))
+                    .append(leads ? "</a>" : "").append("</td></tr>\n");
+        }
+        return out.toString();
+    }
+
+    /** What is told of a clip before its link. */
+    private static String leading(LinkPage links, Optional<Integer> link, Optional<Integer> finding) {
+        return finding.map(at -> " href=\"#finding-" + at + "\"")
+                .orElseGet(() -> " href=\"" + escaped(links.address(link.orElseThrow())) + "\" data-link=\"" + link.orElseThrow() + "\"");
+    }
+
+    private static String escaped(String text) {
+        return HtmlUtils.htmlEscape(text, "UTF-8");
+    }
 
     static List<TimelineDrawing> of(ReportDigest digest) {
         List<TimelineFound> timelines = digest.head().timelines().orElse(List.of());
