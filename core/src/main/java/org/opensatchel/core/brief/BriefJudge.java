@@ -34,8 +34,7 @@ public final class BriefJudge {
      */
     public static Judged judge(MediaRule rule, MediaFacts media, Optional<SoundLevels> levels, boolean isSpecific) {
         Verdicts out = new Verdicts();
-        boolean told = !media.pictures().isEmpty() || !media.sounds().isEmpty();
-        if (!told) {
+        if (!media.saysAnything()) {
             all(rule, out);
             return new Judged(out.mismatches(), out.unjudged());
         }

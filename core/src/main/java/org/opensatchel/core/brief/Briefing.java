@@ -131,7 +131,7 @@ public final class Briefing {
         Optional<ProjectFile> file = tree.file(path).filter(found -> found.bytes() > 0 && !found.entry().placeholder());
         FileFacts facts = scan.facts(path);
         // What is no such file at all, or broke off before it said anything, is told as that.
-        boolean brokeOff = facts.media().filter(media -> media.end() == MediaFacts.End.CUT && !saysAnything(media)).isPresent();
+        boolean brokeOff = facts.media().filter(media -> media.end() == MediaFacts.End.CUT && !media.saysAnything()).isPresent();
         if (brokeOff || file.isEmpty() || facts.lie().isPresent() || facts.shortcut() || facts.zeroFilled()
                 || scan.damaged().containsKey(path)) {
             return Optional.empty();
@@ -152,7 +152,7 @@ public final class Briefing {
             judged.mismatches().forEach(mismatch -> mismatches.putIfAbsent(mismatch.code(), mismatch));
             open.addAll(judged.unjudged());
         }
-        boolean told = saysAnything(media);
+        boolean told = media.saysAnything();
         boolean unheard = !media.sounds().isEmpty() && facts.levels().isEmpty()
                 && EnumSet.of(BriefWording.PEAKS, BriefWording.LOUDNESS).containsAll(open);
         if (!told) {
@@ -163,10 +163,6 @@ public final class Briefing {
                 : !whole ? Briefed.Why.PARTS : !told ? Briefed.Why.FORMAT : unheard ? Briefed.Why.CODED : Briefed.Why.UNSAID;
         return briefed(path, rules, List.copyOf(mismatches.values()), List.copyOf(open), why,
                 media.sounds().stream().findFirst().map(MediaFacts.Sound::codec));
-    }
-
-    private static boolean saysAnything(MediaFacts media) {
-        return !media.pictures().isEmpty() || !media.sounds().isEmpty();
     }
 
     private static Briefed briefed(ProjectPath path, List<Asked> rules, List<Mismatch> mismatches, List<BriefWording> open,

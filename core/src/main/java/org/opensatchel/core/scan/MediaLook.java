@@ -51,7 +51,7 @@ final class MediaLook {
      * is, and whether it is whole, nobody knows then.
      */
     private static Optional<MediaFacts> beginning(String extension, byte[] bytes) throws IOException {
-        return MediaReaders.read(extension, new Start(bytes)).filter(media -> !media.pictures().isEmpty() || !media.sounds().isEmpty())
+        return MediaReaders.read(extension, new Start(bytes)).filter(MediaFacts::saysAnything)
                 .map(media -> new MediaFacts(media.container(), MediaFacts.End.UNREAD, Optional.empty(),
                         media.pictures().stream().map(MediaLook::still).toList(), media.sounds()));
     }

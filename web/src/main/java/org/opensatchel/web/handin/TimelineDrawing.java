@@ -65,7 +65,7 @@ public record TimelineDrawing(String document, String name, String about, int wi
             Optional<Integer> link, Optional<Integer> finding) {
 
         /** Its outline; a broken one is torn off on the right. */
-        public String shape() {
+        private String shape() {
             double right = x + width;
             int bottom = y + TALL;
             if (!kind.equals("broken") || width < 9) {
@@ -75,25 +75,25 @@ public record TimelineDrawing(String document, String name, String about, int wi
         }
 
         /** Too short for anything but its outline. */
-        public boolean isNarrow() {
+        private boolean isNarrow() {
             return width < 8;
         }
 
         /** The stitch that holds it at its beginning. */
-        public String seam() {
-            return isNarrow() ? "" : String.format(Locale.ROOT, "M%.1f %dV%d", x + 2.5, y + 3, y + TALL - 2);
+        private String seam() {
+            return String.format(Locale.ROOT, "M%.1f %dV%d", x + 2.5, y + 3, y + TALL - 2);
         }
 
         /** The head of a pin, for what is tied to one place. */
-        public String pinX() {
+        private String pinX() {
             return String.format(Locale.ROOT, "%.1f", x + Math.min(width / 2, 10));
         }
 
-        public String textX() {
+        private String textX() {
             return String.format(Locale.ROOT, "%.1f", x + 7);
         }
 
-        public int textY() {
+        private int textY() {
             return y + 17;
         }
 
@@ -123,7 +123,7 @@ public record TimelineDrawing(String document, String name, String about, int wi
         }
 
         /** Where it is led to by a click. */
-        public boolean leads() {
+        private boolean leads() {
             return link.isPresent() || finding.isPresent();
         }
     }
@@ -179,6 +179,8 @@ public record TimelineDrawing(String document, String name, String about, int wi
         private final Map<String, Integer> findings;
         private final double perSecond;
         private final List<Row> rows = new ArrayList<>();
+        /** Clips have few lengths, and a sentence for each of hundreds is most of what a drawing costs. */
+        private final Map<Double, String> lengths = new HashMap<>();
 
         Drawing(TimelineFound timeline, Map<String, Integer> findings) {
             this.timeline = timeline;
@@ -229,11 +231,15 @@ public record TimelineDrawing(String document, String name, String about, int wi
             int room = (int) ((width - 11) / LETTER);
             Optional<Integer> own = Optional.ofNullable(findings.get(timeline.document() + "\0" + clip.at()));
             String state = state(clip);
-            String from = Speech.words().length(round(clip.start()));
-            String length = Speech.words().length(round(clip.seconds()));
+            String from = length(clip.start());
+            String length = length(clip.seconds());
             rows.add(new Row(track, name, from, length, state, clip.link(), own));
             return new Piece(round(x), y, round(width), kind(clip), clip.state().filter("off"::equals).isPresent(), own.isPresent(),
                     room >= 3 ? ended(name, room) : "", Speech.say("strips.clip", name, track, from, length, state), clip.link(), own);
+        }
+
+        private String length(double seconds) {
+            return lengths.computeIfAbsent(round(seconds), Speech.words()::length);
         }
 
         private static String kind(Clip clip) {

@@ -98,6 +98,11 @@ public record MediaFacts(String container, End end, Optional<Rational> seconds, 
         return new MediaFacts(container, end, seconds, List.of(), List.of(sound));
     }
 
+    /** Whether it says anything of pictures or sound at all. */
+    public boolean saysAnything() {
+        return !pictures.isEmpty() || !sounds.isEmpty();
+    }
+
     /** What is left to say of a file in which nothing could be read. */
     static MediaFacts none(String container, End end) {
         return new MediaFacts(container, end, Optional.empty(), List.of(), List.of());
