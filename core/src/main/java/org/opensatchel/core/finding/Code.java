@@ -61,8 +61,11 @@ import static org.opensatchel.core.fact.FactName.WANTED;
 import static org.opensatchel.core.fact.FactName.WHAT;
 import static org.opensatchel.core.fact.FactName.WIDTH;
 
+import java.util.Arrays;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Facts;
 
@@ -198,15 +201,17 @@ public enum Code {
     LOCATION_UNDECLARED(Family.LOCATION, "undeclared", Severity.NOTE),
     LOCATION_DIFFERS(Family.LOCATION, "differs", Severity.NOTE, LOCATION, ROOT);
 
+    private static final Map<String, Code> BY_ID = Arrays.stream(values()).collect(Collectors.toUnmodifiableMap(Code::id, code -> code));
+
     private final Family family;
-    private final String word;
+    private final String id;
     private final Severity severity;
     private final Set<FactName> facts;
 
     /** @param facts what its findings may tell, apart from their path and place */
     Code(Family family, String word, Severity severity, FactName... facts) {
         this.family = family;
-        this.word = word;
+        this.id = family.word() + "." + word;
         this.severity = severity;
         this.facts = Facts.declared(facts);
     }
@@ -225,15 +230,10 @@ public enum Code {
 
     /** {@code family.name}, as kits and reports write it. */
     public String id() {
-        return family.word() + "." + word;
+        return id;
     }
 
     public static Optional<Code> of(String id) {
-        for (Code code : values()) {
-            if (code.id().equals(id)) {
-                return Optional.of(code);
-            }
-        }
-        return Optional.empty();
+        return Optional.ofNullable(BY_ID.get(id));
     }
 }

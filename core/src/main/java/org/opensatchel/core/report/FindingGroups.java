@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.fact.FactName;
@@ -90,8 +91,8 @@ public final class FindingGroups {
     }
 
     public static List<Group> of(List<FindingLine> findings) {
-        Map<String, List<FindingLine>> together = new LinkedHashMap<>();
-        Map<String, String> lastOf = new HashMap<>();
+        Map<Key, List<FindingLine>> together = new LinkedHashMap<>();
+        Map<String, Key> lastOf = new HashMap<>();
         Map<String, Long> untold = new HashMap<>();
         for (FindingLine finding : findings) {
             long more = finding.facts().map(facts -> facts.number(MORE)).orElse(0L);
@@ -99,7 +100,7 @@ public final class FindingGroups {
                 untold.merge(finding.severity() + finding.code(), more, Long::sum);
                 continue;
             }
-            String key = key(finding);
+            Key key = key(finding);
             together.computeIfAbsent(key, first -> new ArrayList<>()).add(finding);
             lastOf.put(finding.severity() + finding.code(), key);
         }
@@ -112,15 +113,24 @@ public final class FindingGroups {
         return groups;
     }
 
-    private static String key(FindingLine finding) {
-        if (GATHERED.contains(finding.code())) {
-            return finding.severity() + finding.code();
+    /** What findings that are told together have in common; an absent part is empty. */
+    private record Key(String severity, String code, boolean guess, String path, String own, Facts facts) {
+
+        /** Without the facts, which are many and seldom differ where all else is the same. */
+        @Override
+        public int hashCode() {
+            return Objects.hash(code, path, own);
         }
+    }
+
+    private static Key key(FindingLine finding) {
+        if (GATHERED.contains(finding.code())) {
+            return new Key(finding.severity(), finding.code(), false, "", "", Facts.NONE);
+        }
+        Facts facts = finding.facts().orElse(Facts.NONE);
         boolean link = finding.code().startsWith("link.") && finding.at().isPresent() && finding.consequences().isEmpty();
-        String own = link
-                ? finding.facts().flatMap(facts -> facts.text(OLD_ROOT)).orElse("")
-                        + finding.facts().flatMap(facts -> facts.text(HOW)).orElse("")
-                : finding.at().orElse("") + finding.facts().map(Facts::toString).orElse("");
-        return finding.severity() + finding.code() + (finding.guessed() ? "?" : "") + "\0" + finding.path() + "\0" + own;
+        return link ? new Key(finding.severity(), finding.code(), finding.guessed(), finding.path(),
+                facts.text(OLD_ROOT).orElse("") + facts.text(HOW).orElse(""), Facts.NONE)
+                : new Key(finding.severity(), finding.code(), finding.guessed(), finding.path(), finding.at().orElse(""), facts);
     }
 }

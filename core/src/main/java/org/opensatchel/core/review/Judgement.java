@@ -23,11 +23,13 @@ import org.opensatchel.core.report.Verdict;
  * and what somebody found by eye stands beside them. The report itself is never changed.
  *
  * @param digest what counts, in the order to fix it
+ * @param things what counts, gathered as people read it
  * @param waived what was waived, each with why
  * @param changed which findings weigh something else than the check said, by their keys
  * @param raised what somebody found by eye, the most serious first
  */
-public record Judgement(ReportDigest digest, List<Waived> waived, Map<String, Ruling> changed, List<Raised> raised) {
+public record Judgement(ReportDigest digest, List<FindingGroups.Group> things, List<Waived> waived, Map<String, Ruling> changed,
+        List<Raised> raised) {
 
     private static final List<String> ORDER = List.of("must", "should", "note");
 
@@ -62,20 +64,25 @@ public record Judgement(ReportDigest digest, List<Waived> waived, Map<String, Ru
                 changed.put(FindingKey.of(finding), ruling.get());
             }
         }
-        counts.sort(Comparator.comparing(finding -> ORDER.indexOf(finding.severity())));
+        counts.sort(Comparator.comparingInt(finding -> ORDER.indexOf(finding.severity())));
         List<Raised> ordered = raised.stream().sorted(Comparator.comparing((Raised one) -> ORDER.indexOf(one.severity))).toList();
-        return new Judgement(digest(digest, counts, ordered, points), waived, changed, ordered);
+        List<FindingGroups.Group> things = FindingGroups.of(counts);
+        boolean same = waived.isEmpty() && changed.isEmpty();
+        return new Judgement(digest(digest, same ? digest.head().findings() : counts, things, ordered, points), things, waived, changed,
+                ordered);
     }
 
-    private static ReportDigest digest(ReportDigest digest, List<FindingLine> counts, List<Raised> raised, Optional<Kit.Points> points) {
+    /** @param counts the check's own list where nobody ruled on any of it */
+    private static ReportDigest digest(ReportDigest digest, List<FindingLine> counts, List<FindingGroups.Group> things, List<Raised> raised,
+            Optional<Kit.Points> points) {
         Report head = digest.head();
-        boolean same = counts.equals(head.findings());
+        boolean same = counts == head.findings();
         Counts numbers = counted(head, counts, raised);
         Verdict verdict = head.verdict() == Verdict.BLOCKED ? Verdict.BLOCKED : numbers.must() > 0 ? Verdict.FIX : Verdict.READY;
         Report judged = new Report(head.report(), head.made(), verdict, same ? head.doubts() : doubts(head, counts), head.kit(),
                 head.location(), head.project(), numbers,
                 head.sealed(), head.links(), counts, head.notChecked(), head.carry(),
-                points.flatMap(rule -> Score.of(rule, verdict, FindingGroups.of(counts))), head.plan(), head.media(),
+                points.flatMap(rule -> Score.of(rule, verdict, things)), head.plan(), head.media(),
                 head.timelines());
         // What opens once everything is mended was worked out from all that the check found; with less to mend it is not known.
         return new ReportDigest(judged, digest.numbers(), digest.findings() - (head.findings().size() - counts.size()), digest.carry(),

@@ -30,7 +30,7 @@ public record ReturnSlip(List<Item> items) {
         judgement.raised().stream().filter(one -> !one.severity().equals("note"))
                 .forEach(one -> items
                         .add(new Item("raised:" + one.id(), one.severity(), one.text() + (one.path().isEmpty() ? "" : "\n" + one.path()))));
-        FindingGroups.of(judgement.digest().head().findings()).stream().filter(group -> !group.severity().equals("note"))
+        judgement.things().stream().filter(group -> !group.severity().equals("note"))
                 .forEach(group -> items.add(new Item(FindingKey.of(group.first()), group.severity(), text(group, words))));
         return new ReturnSlip(items.stream().limit(MOST).toList());
     }

@@ -134,10 +134,30 @@ public final class Words {
                 : of(code.get(), finding.path(), finding.at(), finding.facts().get());
     }
 
+    /** The sentence of a finding of a report alone, without why and how. */
+    public Sentence message(FindingLine finding) {
+        Optional<Code> code = Code.of(finding.code());
+        if (code.isEmpty() || finding.facts().isEmpty()) {
+            return Sentence.words(finding.message());
+        }
+        Facts facts = finding.facts().get();
+        boolean guess = finding.guessed() && isGuessed(code.get(), facts);
+        return facts.names().contains(MORE) ? say("more.same", facts)
+                : say(Phrase.of(guess ? guess(code.get()) : code.get().id() + ".one", finding.path(), finding.at(), facts));
+    }
+
+    private boolean isGuessed(Code code, Facts facts) {
+        return !facts.names().contains(MORE) && bundle.has(guess(code));
+    }
+
+    private static String guess(Code code) {
+        return "guess." + code.id().substring(code.id().indexOf('.') + 1);
+    }
+
     /** What is said of something that looks like a link in a file of no known format: that it may be one, and first of all to look. */
     private Said guessed(Code code, String path, Optional<String> at, Facts facts) {
-        String key = "guess." + code.id().substring(code.id().indexOf('.') + 1);
-        if (facts.names().contains(MORE) || !bundle.has(key)) {
+        String key = guess(code);
+        if (!isGuessed(code, facts)) {
             return of(code, path, at, facts);
         }
         Phrase one = Phrase.of(key, path, at, facts);

@@ -11,6 +11,7 @@ import static org.opensatchel.core.fact.FactName.MORE;
 import static org.opensatchel.core.fact.FactName.MOST_BYTES;
 import static org.opensatchel.core.fact.FactName.OTHERS;
 import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.core.fact.FactName.TEXT;
 
 import java.util.List;
 import java.util.Locale;
@@ -92,6 +93,23 @@ class WordsTest {
     void whatStandsForMoreOfItsKindSaysHowMany() {
         assertThat(Words.ENGLISH.of(missing(null).andMore(7)).message().toString()).contains("7");
         assertThat(Words.ENGLISH.of(missing(null).andMore(7)).title()).isEqualTo(Words.ENGLISH.title(Code.STRUCTURE_FOLDER_MISSING));
+    }
+
+    @Test
+    void theSentenceAloneIsTheOneThatStandsAboveWhyAndHow() {
+        List<Facts> told = List.of(Facts.NONE, Facts.of(TEXT, "../a.wav"), Facts.of(MORE, 12));
+        for (Code code : Code.values()) {
+            for (Facts facts : told) {
+                for (double sure : new double[]{0.3, 1}) {
+                    FindingLine line = new FindingLine(code.id(), "must", "edit/cut.otio", Optional.of("12"), "said", "why", List.of(),
+                            Optional.of(sure), Optional.empty(), Optional.empty(), Optional.of(facts));
+                    assertThat(GERMAN.message(line)).as("%s %s", code, facts).hasToString(GERMAN.of(line).message().toString());
+                }
+            }
+        }
+        FindingLine later = new FindingLine("later.version", "must", "a", Optional.empty(), "as it was said", "why", List.of(),
+                Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(Facts.NONE));
+        assertThat(GERMAN.message(later)).hasToString("as it was said");
     }
 
     @Test

@@ -123,7 +123,7 @@ class ExportController {
         var judgement = handIns.judgement(shown);
         return Map.of("assignment", shown.place().assignment(), "student", shown.place().student(), "handIn", shown.handIn(), "report",
                 judgement.digest().head(), "raised", judgement.raised(), "groups",
-                ToldFindings.of(judgement.digest(), Speech.words()).groups());
+                ToldFindings.of(judgement, Speech.words()).groups());
     }
 
     private static String name(AssignmentView assignment) {

@@ -96,7 +96,7 @@ class HandInGlance {
 
     private static Said said(FindingLine finding) {
         Words words = Speech.words();
-        return new Said(finding.severity(), words.of(finding).message().toString(),
+        return new Said(finding.severity(), words.message(finding).toString(),
                 words.of(finding).remedy().stream().findFirst().map(Object::toString).orElse(""));
     }
 }

@@ -125,7 +125,7 @@ class ReportController {
     }
 
     private static List<Sentence> told(List<FindingLine> findings) {
-        return findings.stream().limit(Comparing.MOST).map(finding -> Speech.words().of(finding).message()).toList();
+        return findings.stream().limit(Comparing.MOST).map(finding -> Speech.words().message(finding)).toList();
     }
 
     /** A report as it was before the hand-in was checked again; for who teaches. */

@@ -57,17 +57,17 @@ public class ReportPage {
         model.addAttribute("notChecked",
                 Speech.words().notChecked(digest.head().notChecked().stream().filter(what -> !told.contains(what)).toList()));
         model.addAttribute("since", before.map(last -> since(last, judged.get(last.id()).judgement(), judgement)).orElse(null));
-        model.addAttribute("groups", ToldFindings.of(digest, Speech.words()));
+        model.addAttribute("groups", ToldFindings.of(judgement, Speech.words()));
         if (digest.head().counts().must() > 0 && !digest.head().verdict().equals(Verdict.BLOCKED)) {
             model.addAttribute("skipTo", "#finding-0");
         }
         model.addAttribute("map", ThreadMap.of(digest, passed(judgement)));
         model.addAttribute("laid", digest.head().plan().map(PlanDrawing::of).orElse(null));
-        model.addAttribute("timelines", TimelineDrawing.of(digest));
+        model.addAttribute("timelines", TimelineDrawing.of(judgement));
         model.addAttribute("media", MediaSheet.of(digest).filter(sheet -> !sheet.rows().isEmpty()).orElse(null));
         model.addAttribute("opening", digest.opening().orElse(null));
         model.addAttribute("passed",
-                judgement.waived().stream().map(one -> Speech.words().of(one.finding()).message()).limit(MOST_CHANGES).toList());
+                judgement.waived().stream().map(one -> Speech.words().message(one.finding())).limit(MOST_CHANGES).toList());
         lay(shown, judged.get(shown.handIn().id()), asked, model);
         model.addAttribute("carry", CarryGrid.of(digest, Speech.words()));
         model.addAttribute("listed",
@@ -113,7 +113,7 @@ public class ReportPage {
     }
 
     private static List<Sentence> told(List<FindingLine> findings) {
-        return findings.stream().limit(MOST_CHANGES).map(finding -> Speech.words().of(finding).message()).toList();
+        return findings.stream().limit(MOST_CHANGES).map(finding -> Speech.words().message(finding)).toList();
     }
 
     /** What a page says of the check before. */

@@ -7,13 +7,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.report.FindingGroups;
-import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.report.TimelineFound;
 import org.opensatchel.core.report.TimelineFound.Clip;
 import org.opensatchel.core.report.TimelineFound.Track;
+import org.opensatchel.core.words.Words;
+import org.opensatchel.web.text.Markup;
 import org.opensatchel.web.text.Names;
 import org.opensatchel.web.text.Speech;
-import org.springframework.web.util.HtmlUtils;
 
 /**
  * A timeline as strips of cloth: a track a strip, a clip a length of it between two stitches. What does not open is marked as in the thread
@@ -69,9 +70,9 @@ public record TimelineDrawing(String document, String name, String about, int wi
             double right = x + width;
             int bottom = y + TALL;
             if (!kind.equals("broken") || width < 9) {
-                return String.format(Locale.ROOT, "M%.1f %dH%.1fV%dH%.1fZ", x, y, right, bottom, x);
+                return "M" + tenth(x) + " " + y + "H" + tenth(right) + "V" + bottom + "H" + tenth(x) + "Z";
             }
-            return String.format(Locale.ROOT, "M%.1f %dH%.1fl-4 5l3 4l-4 4l4 4l-3 4l4 5H%.1fZ", x, y, right, x);
+            return "M" + tenth(x) + " " + y + "H" + tenth(right) + "l-4 5l3 4l-4 4l4 4l-3 4l4 5H" + tenth(x) + "Z";
         }
 
         /** Too short for anything but its outline. */
@@ -81,16 +82,16 @@ public record TimelineDrawing(String document, String name, String about, int wi
 
         /** The stitch that holds it at its beginning. */
         private String seam() {
-            return String.format(Locale.ROOT, "M%.1f %dV%d", x + 2.5, y + 3, y + TALL - 2);
+            return "M" + tenth(x + 2.5) + " " + (y + 3) + "V" + (y + TALL - 2);
         }
 
         /** The head of a pin, for what is tied to one place. */
-        private String pinX() {
-            return String.format(Locale.ROOT, "%.1f", x + Math.min(width / 2, 10));
+        private double pinX() {
+            return tenth(x + Math.min(width / 2, 10));
         }
 
-        private String textX() {
-            return String.format(Locale.ROOT, "%.1f", x + 7);
+        private double textX() {
+            return tenth(x + 7);
         }
 
         private int textY() {
@@ -101,9 +102,9 @@ public record TimelineDrawing(String document, String name, String about, int wi
             String shown = "piece " + kind + (off ? " off" : "") + (flagged ? " flagged" : "") + (isNarrow() ? " narrow" : "");
             if (leads()) {
                 out.append("<a class=\"").append(shown).append('"').append(leading(links, link, finding)).append(" aria-label=\"")
-                        .append(escaped(words)).append("\" x-on:click=\"show\">");
+                        .append(Markup.escaped(words)).append("\" x-on:click=\"show\">");
             } else {
-                out.append("<g class=\"").append(shown).append("\"><title>").append(escaped(words)).append("</title>");
+                out.append("<g class=\"").append(shown).append("\"><title>").append(Markup.escaped(words)).append("</title>");
             }
             out.append("<path d=\"").append(shape()).append("\"/>");
             if (!isNarrow()) {
@@ -113,7 +114,7 @@ public record TimelineDrawing(String document, String name, String about, int wi
                 out.append("<circle r=\"3.4\" cx=\"").append(pinX()).append("\" cy=\"").append(y).append("\"/>");
             }
             if (!label.isEmpty()) {
-                out.append("<text x=\"").append(textX()).append("\" y=\"").append(textY()).append("\">").append(escaped(label))
+                out.append("<text x=\"").append(textX()).append("\" y=\"").append(textY()).append("\">").append(Markup.escaped(label))
                         .append("</text>");
             }
             if (flagged) {
@@ -139,10 +140,13 @@ public record TimelineDrawing(String document, String name, String about, int wi
     public String written(LinkPage links) {
         StringBuilder out = new StringBuilder();
         for (Row row : rows) {
-            out.append("<tr><th scope=\"row\" class=\"name\">").append(escaped(row.name)).append("</th><td>").append(escaped(row.track))
-                    .append("</td><td>").append(escaped(row.from)).append("</td><td>").append(escaped(row.length)).append("</td><td>");
+            out.append("<tr><th scope=\"row\" class=\"name\">").append(Markup.escaped(row.name)).append("</th><td>")
+                    .append(Markup.escaped(row.track))
+                    .append("</td><td>").append(Markup.escaped(row.from)).append("</td><td>").append(Markup.escaped(row.length))
+                    .append("</td><td>");
             boolean leads = row.link.isPresent() || row.finding.isPresent();
-            out.append(leads ? "<a" + leading(links, row.link, row.finding) + " x-on:click=\"show\">" : "").append(escaped(row.state))
+            out.append(leads ? "<a" + leading(links, row.link, row.finding) + " x-on:click=\"show\">" : "")
+                    .append(Markup.escaped(row.state))
                     .append(leads ? "</a>" : "").append("</td></tr>\n");
         }
         return out.toString();
@@ -151,20 +155,21 @@ public record TimelineDrawing(String document, String name, String about, int wi
     /** What is told of a clip before its link. */
     private static String leading(LinkPage links, Optional<Integer> link, Optional<Integer> finding) {
         return finding.map(at -> " href=\"#finding-" + at + "\"")
-                .orElseGet(() -> " href=\"" + escaped(links.address(link.orElseThrow())) + "\" data-link=\"" + link.orElseThrow() + "\"");
+                .orElseGet(() -> " href=\"" + Markup.escaped(links.address(link.orElseThrow())) + "\" data-link=\"" + link.orElseThrow()
+                        + "\"");
     }
 
-    private static String escaped(String text) {
-        return HtmlUtils.htmlEscape(text, "UTF-8");
+    private static double tenth(double value) {
+        return Math.round(value * 10) / 10.0;
     }
 
-    static List<TimelineDrawing> of(ReportDigest digest) {
-        List<TimelineFound> timelines = digest.head().timelines().orElse(List.of());
+    static List<TimelineDrawing> of(Judgement judgement) {
+        List<TimelineFound> timelines = judgement.digest().head().timelines().orElse(List.of());
         if (timelines.isEmpty()) {
             return List.of();
         }
         Map<String, Integer> findings = new HashMap<>();
-        List<FindingGroups.Group> groups = FindingGroups.of(digest.head().findings());
+        List<FindingGroups.Group> groups = judgement.things();
         for (int i = 0; i < groups.size(); i++) {
             int at = i;
             groups.get(i).findings().forEach(
@@ -177,6 +182,7 @@ public record TimelineDrawing(String document, String name, String about, int wi
     private static final class Drawing {
         private final TimelineFound timeline;
         private final Map<String, Integer> findings;
+        private final Words words = Speech.words();
         private final double perSecond;
         private final List<Row> rows = new ArrayList<>();
         /** Clips have few lengths, and a sentence for each of hundreds is most of what a drawing costs. */
@@ -208,9 +214,9 @@ public record TimelineDrawing(String document, String name, String about, int wi
         }
 
         private String about() {
-            String length = Speech.words().length(timeline.seconds());
-            return timeline.rate().map(rate -> Speech.say("strips.about", length, number(rate), timeline.start()))
-                    .orElseGet(() -> Speech.say("strips.about-no-rate", length, timeline.start()));
+            String length = words.length(timeline.seconds());
+            return timeline.rate().map(rate -> words.fill("strips.about", length, number(rate), timeline.start()))
+                    .orElseGet(() -> words.fill("strips.about-no-rate", length, timeline.start()));
         }
 
         private static String number(double value) {
@@ -218,7 +224,7 @@ public record TimelineDrawing(String document, String name, String about, int wi
         }
 
         private Strip strip(Track track, int number, int y) {
-            String full = track.name().isBlank() ? Speech.say(track.kind().equals("sound") ? "strips.sound" : "strips.picture", number)
+            String full = track.name().isBlank() ? words.fill(track.kind().equals("sound") ? "strips.sound" : "strips.picture", number)
                     : Names.shown(track.name());
             List<Piece> pieces = track.clips().stream().map(clip -> piece(full, clip, y)).toList();
             return new Strip(y, track.kind(), cut(full, LONGEST_LABEL), full, WIDTH - LEFT - RIGHT, pieces);
@@ -235,11 +241,11 @@ public record TimelineDrawing(String document, String name, String about, int wi
             String length = length(clip.seconds());
             rows.add(new Row(track, name, from, length, state, clip.link(), own));
             return new Piece(round(x), y, round(width), kind(clip), clip.state().filter("off"::equals).isPresent(), own.isPresent(),
-                    room >= 3 ? ended(name, room) : "", Speech.say("strips.clip", name, track, from, length, state), clip.link(), own);
+                    room >= 3 ? ended(name, room) : "", words.fill("strips.clip", name, track, from, length, state), clip.link(), own);
         }
 
         private String length(double seconds) {
-            return lengths.computeIfAbsent(round(seconds), Speech.words()::length);
+            return lengths.computeIfAbsent(round(seconds), words::length);
         }
 
         private static String kind(Clip clip) {
@@ -249,11 +255,11 @@ public record TimelineDrawing(String document, String name, String about, int wi
             return clip.outcome().filter(outcome -> !outcome.equals("embedded")).map(ThreadMap::kind).orElse("none");
         }
 
-        private static String state(Clip clip) {
+        private String state(Clip clip) {
             if (clip.state().isPresent()) {
-                return Speech.say("strips." + clip.state().get());
+                return words.fill("strips." + clip.state().get());
             }
-            return clip.outcome().map(outcome -> Speech.say("outcome." + outcome)).orElseGet(() -> Speech.say("strips.none"));
+            return clip.outcome().map(outcome -> words.fill("outcome." + outcome)).orElseGet(() -> words.fill("strips.none"));
         }
 
         /** As much of a name as there is cloth for; it ends where the clip ends, so that what is seen is what is said. */

@@ -9,6 +9,7 @@ import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report.ProposalLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.review.FindingKey;
+import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.words.Said;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
@@ -52,8 +53,16 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
         }
     }
 
+    public static ToldFindings of(Judgement judgement, Words words) {
+        return of(judgement.digest(), judgement.things(), words);
+    }
+
+    /** Of a report that nobody judged. */
     public static ToldFindings of(ReportDigest digest, Words words) {
-        List<FindingGroups.Group> groups = FindingGroups.of(digest.head().findings());
+        return of(digest, FindingGroups.of(digest.head().findings()), words);
+    }
+
+    private static ToldFindings of(ReportDigest digest, List<FindingGroups.Group> groups, Words words) {
         List<Group> shown = groups.stream().limit(MOST_GROUPS).map(group -> group(group, words)).toList();
         long told = groups.stream().limit(MOST_GROUPS).mapToLong(group -> group.findings().size()).sum();
         return new ToldFindings(shown, count(groups, "must"), count(groups, "should"), count(groups, "note"),
@@ -122,7 +131,7 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
         FindingLine first = group.first();
         Said said = said(group, words);
         Optional<Names> names = names(group);
-        List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.of(finding).message())
+        List<Sentence> others = group.findings().stream().skip(1).limit(MOST_OF_A_GROUP - 1L).map(finding -> words.message(finding))
                 .toList();
         return new Group(FindingKey.of(first), group.code(), group.severity(), words.heading(group), said,
                 group.isMany() || names.isPresent() ? Optional.empty()

@@ -85,7 +85,7 @@ class ReviewController {
         model.addAttribute("handIn", shown.handIn());
         model.addAttribute("student", shown.place().student());
         model.addAttribute("family", family);
-        model.addAttribute("groups", ToldFindings.of(handIns.judgement(shown).digest(), Speech.words()).ofFamily(family));
+        model.addAttribute("groups", ToldFindings.of(handIns.judgement(shown), Speech.words()).ofFamily(family));
         return "review/findings :: panel";
     }
 

@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.report.FindingGroups;
-import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Score;
 import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.words.Sentence;
@@ -107,7 +106,7 @@ class StudentDesk implements Desk {
         model.addAttribute("given", given);
         judgement.digest().head().points().ifPresent(score -> {
             model.addAttribute("score", score);
-            model.addAttribute("parts", parts(score, judgement.digest().head().findings()));
+            model.addAttribute("parts", parts(score, judgement.things()));
         });
         model.addAttribute("sentSlip", slips.sent(List.of(handIn)).get(handIn));
         model.addAttribute("done", audit.ofStudent(assignment.id(), shown.handIn().enrolmentId()));
@@ -147,12 +146,11 @@ class StudentDesk implements Desk {
     }
 
     private static Waived waived(Judgement.Waived one) {
-        return new Waived(one.ruling().id(), Speech.words().of(one.finding()).message(), one.ruling().reason(),
+        return new Waived(one.ruling().id(), Speech.words().message(one.finding()), one.ruling().reason(),
                 Speech.say("desk.scope-" + one.ruling().scope()));
     }
 
-    private static List<Part> parts(Score score, List<FindingLine> findings) {
-        List<FindingGroups.Group> things = FindingGroups.of(findings);
+    private static List<Part> parts(Score score, List<FindingGroups.Group> things) {
         List<Part> out = new ArrayList<>();
         for (Score.Part part : score.parts()) {
             List<Off> off = part.off().stream().map(one -> new Off(Speech.words().heading(things.get(one.thing())), one.off())).toList();
@@ -165,7 +163,7 @@ class StudentDesk implements Desk {
 
     /** What was found, by the key of one of its findings, with all that is told with it. */
     static Optional<FindingGroups.Group> thing(Judgement judgement, String code, String key) {
-        return FindingGroups.of(judgement.digest().head().findings()).stream().filter(group -> group.code().equals(code))
+        return judgement.things().stream().filter(group -> group.code().equals(code))
                 .filter(group -> group.findings().stream().anyMatch(one -> org.opensatchel.core.review.FindingKey.of(one).equals(key)))
                 .findFirst();
     }

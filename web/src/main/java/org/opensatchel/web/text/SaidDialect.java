@@ -7,7 +7,6 @@ import java.util.function.BiConsumer;
 import java.util.function.Function;
 import org.opensatchel.core.words.Sentence;
 import org.springframework.stereotype.Component;
-import org.springframework.web.util.HtmlUtils;
 import org.thymeleaf.context.ITemplateContext;
 import org.thymeleaf.dialect.AbstractProcessorDialect;
 import org.thymeleaf.engine.AttributeName;
@@ -94,8 +93,9 @@ class SaidDialect extends AbstractProcessorDialect {
     }
 
     private static void write(Folded line, StringBuilder out) {
-        out.append("<details id=\"").append(escaped(line.id())).append("\"><summary><span class=\"state ").append(escaped(line.mark()))
-                .append("\">").append(escaped(line.state())).append("</span><span>");
+        out.append("<details id=\"").append(Markup.escaped(line.id())).append("\"><summary><span class=\"state ")
+                .append(Markup.escaped(line.mark()))
+                .append("\">").append(Markup.escaped(line.state())).append("</span><span>");
         write(line.what(), out);
         out.append("</span></summary><dl>");
         line.facts().forEach(fact -> write(fact, out));
@@ -103,7 +103,7 @@ class SaidDialect extends AbstractProcessorDialect {
     }
 
     private static void write(Folded.Fact fact, StringBuilder out) {
-        out.append("<dt>").append(escaped(fact.term())).append("</dt><dd>");
+        out.append("<dt>").append(Markup.escaped(fact.term())).append("</dt><dd>");
         boolean several = fact.values().size() > 1;
         for (Sentence value : fact.values()) {
             out.append(several ? "<div>" : "");
@@ -115,8 +115,8 @@ class SaidDialect extends AbstractProcessorDialect {
 
     /** Filled diamond, half diamond, ring, closed stitch. */
     private static String mark(Object severity) {
-        return "<svg class=\"sign " + escaped(severity.toString()) + "\" viewBox=\"0 0 16 16\" role=\"img\" aria-label=\""
-                + escaped(Speech.say("severity." + severity)) + "\">" + MARKS.getOrDefault(severity.toString(), MARKS.get("ready"))
+        return "<svg class=\"sign " + Markup.escaped(severity.toString()) + "\" viewBox=\"0 0 16 16\" role=\"img\" aria-label=\""
+                + Markup.escaped(Speech.say("severity." + severity)) + "\">" + MARKS.getOrDefault(severity.toString(), MARKS.get("ready"))
                 + "</svg>";
     }
 
@@ -124,14 +124,10 @@ class SaidDialect extends AbstractProcessorDialect {
     private static void write(Sentence sentence, StringBuilder out) {
         for (Sentence.Piece piece : sentence.pieces()) {
             if (piece.isName()) {
-                out.append("<span class=\"name\">").append(escaped(Names.shown(piece.text()))).append("</span>");
+                out.append("<span class=\"name\">").append(Markup.escaped(Names.shown(piece.text()))).append("</span>");
             } else {
-                out.append(escaped(piece.text()));
+                out.append(Markup.escaped(piece.text()));
             }
         }
-    }
-
-    private static String escaped(String text) {
-        return HtmlUtils.htmlEscape(text, "UTF-8");
     }
 }
