@@ -32,9 +32,9 @@ test("a new folder comes after all that lies in the one before, or inside it, un
 });
 
 test("what lies in a folder and what is asked for in it goes along with its name", () => {
-  const model = new PlanModel({ folders: [{ path: "edit" }, { path: "edit/autosave" }, { path: "editing" }], documents: [{ in: "edit" }], files: [{ in: "edit/autosave" }, {}], starter: [{ path: "edit/a.otio" }, { path: "editing/b" }] });
+  const model = new PlanModel({ folders: [{ path: "edit" }, { path: "edit/autosave" }, { path: "editing" }], documents: [{ in: "edit" }], files: [{ in: "edit/autosave" }, {}], starter: [{ path: "edit/a.otio" }, { path: "editing/b" }], proxies: [{ in: "edit/small" }, { name: "s_{original}" }], limits: { per: [{ in: "edit" }] } });
   model.rename(0, "cut");
-  assert.deepEqual(model.doc, { folders: [{ path: "cut" }, { path: "cut/autosave" }, { path: "editing" }], documents: [{ in: "cut" }], files: [{ in: "cut/autosave" }, {}], starter: [{ path: "cut/a.otio" }, { path: "editing/b" }] });
+  assert.deepEqual(model.doc, { folders: [{ path: "cut" }, { path: "cut/autosave" }, { path: "editing" }], documents: [{ in: "cut" }], files: [{ in: "cut/autosave" }, {}], starter: [{ path: "cut/a.otio" }, { path: "editing/b" }], proxies: [{ in: "cut/small" }, { name: "s_{original}" }], limits: { per: [{ in: "cut" }] } });
   model.undo();
   assert.deepEqual(paths(model), ["edit", "edit/autosave", "editing"]);
   model.redo();

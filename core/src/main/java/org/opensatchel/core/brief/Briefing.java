@@ -79,10 +79,10 @@ public final class Briefing {
     }
 
     /**
-     * @param older versions that are kept beside a newer one
+     * @param apart older versions, and stand-ins of what is judged itself
      * @param hasContent whether a file's content came along
      */
-    public static List<Briefed> of(PlanMatch plan, Kit kit, ProjectTree tree, Scan scan, Set<ProjectPath> older,
+    public static List<Briefed> of(PlanMatch plan, Kit kit, ProjectTree tree, Scan scan, Set<ProjectPath> apart,
             Predicate<ProjectFile> hasContent) {
         if (kit.briefs().isEmpty()) {
             return List.of();
@@ -90,7 +90,7 @@ public final class Briefing {
         Briefing briefing = new Briefing(plan, tree, scan, hasContent);
         plan.roles().forEach(briefing::role);
         plan.folders().forEach(briefing::folder);
-        briefing.asked.keySet().removeAll(older);
+        briefing.asked.keySet().removeAll(apart);
         return briefing.asked.entrySet().stream().flatMap(file -> briefing.judged(file.getKey(), file.getValue()).stream()).toList();
     }
 

@@ -31,6 +31,7 @@ import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedStarter;
+import org.opensatchel.core.match.Proxy;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.PackageFault;
@@ -62,6 +63,7 @@ import org.opensatchel.core.timeline.Timeline;
  * @param confirmed the keys of the steps that were confirmed, where somebody was asked
  * @param older documents that are kept older versions of another
  * @param briefed files of which the kit's briefs ask something
+ * @param proxies stand-ins of lower resolution
  * @param leftovers files and folders of systems and programs that were set aside
  */
 record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFields fields, RosterFields given, List<RosterFields> roster,
@@ -69,7 +71,7 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
         Resolution resolution, Optional<PlanMatch> plan, List<PackageFault> faults, List<String> leftovers, StandIns standIns,
         List<ProjectLocation> places, List<TeamLocation> team, Marker marker, Optional<Kit> newer, int findingsPerCode,
         Destinations destinations, Set<ProjectPath> older, Map<ProjectPath, ProjectPath> became,
-        Optional<Set<String>> confirmed, List<Briefed> briefed)
+        Optional<Set<String>> confirmed, List<Briefed> briefed, Map<ProjectPath, Proxy> proxies)
         implements
             PackageEvidence,
             NameEvidence,

@@ -31,6 +31,8 @@ import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
+import org.opensatchel.core.match.Proxies;
+import org.opensatchel.core.match.Proxy;
 import org.opensatchel.core.match.RenamedByLinks;
 import org.opensatchel.core.match.SetApart;
 import org.opensatchel.core.path.NameFolding;
@@ -123,15 +125,18 @@ public final class ProjectCheck {
                 .map(planned -> new PlanMatch(tree, scan, resolution.links(), planned, known.fields(), known.earlier()));
         List<PackageFault> faults = built.faults();
         Set<ProjectPath> older = OlderVersions.among(tree, scan.documents(), plan, kit, known.fields());
+        Map<ProjectPath, Proxy> proxies = plan.map(match -> Proxies.of(match, kit.get(), known.fields(), tree, scan)).orElse(Map.of());
+        Set<ProjectPath> apart = new HashSet<>(older);
+        apart.addAll(proxies.keySet());
         List<Briefed> briefed = plan
-                .map(match -> Briefing.of(match, kit.get(), tree, scan, older, file -> source.hasContent(file.entry()))).orElse(List.of());
+                .map(match -> Briefing.of(match, kit.get(), tree, scan, apart, file -> source.hasContent(file.entry()))).orElse(List.of());
         Destinations destinations = new Destinations(tree, names.actual().or(names::expected).orElse("project"), resolution, known);
         Evidence evidence = new Evidence(tree, root, kit, known.fields(), request.fields(), known.roster(), scan, names, resolution, plan,
                 faults, built.leftovers(),
                 Shortcuts.among(faults, tree, scan), known.places(), known.team(), marker, known.newer(),
                 known.limits().findingsPerCode(), destinations,
                 older,
-                kit.isPresent() ? Map.of() : RenamedByLinks.of(tree, scan, resolution.links()), known.confirmed(), briefed);
+                kit.isPresent() ? Map.of() : RenamedByLinks.of(tree, scan, resolution.links()), known.confirmed(), briefed, proxies);
         return new ReportMaker(known).report(evidence, judged(evidence, source.names()));
     }
 

@@ -62,6 +62,7 @@ public enum ChangeWording implements Wording {
     SEALED(FOUND, HOW),
     MANAGED(FOUND, HOW),
     AUTOSAVE(FOUND, HOW),
+    REBUILDABLE(FOUND, HOW),
     REPEATS(FOUND, LEAST),
     MEANT_FOR(FOUND, PURPOSE),
     COMPANION(FOUND, NEED, HOW, PURPOSE),

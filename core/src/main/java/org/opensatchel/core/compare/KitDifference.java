@@ -155,6 +155,9 @@ public final class KitDifference {
         if (before.autosave() != after.autosave()) {
             out.add(ChangeWording.AUTOSAVE.say(name.and(HOW, after.autosave() ? "yes" : "no")));
         }
+        if (before.rebuildable() != after.rebuildable()) {
+            out.add(ChangeWording.REBUILDABLE.say(name.and(HOW, after.rebuildable() ? "yes" : "no")));
+        }
         if (!before.repeats().equals(after.repeats())) {
             out.add(ChangeWording.REPEATS.say(name.and(LEAST, after.repeats().orElse(0))));
         }

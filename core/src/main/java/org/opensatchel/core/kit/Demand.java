@@ -19,6 +19,7 @@ import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.naming.NamePattern;
+import org.opensatchel.core.naming.ProxyName;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.Glob;
 import org.opensatchel.core.path.ProjectPath;
@@ -193,6 +194,21 @@ public sealed interface Demand {
         public Phrase say(Spelling spelling) {
             return DemandWording.MEDIA
                     .say(Facts.of(ROLE, role).and(PLACE, in.map(spelling::folder)).and(FactName.PARTS, rule.parts()));
+        }
+    }
+
+    /**
+     * How stand-ins of lower resolution are known.
+     *
+     * @param in the folder they lie in; empty where their names tell them
+     * @param name how they are called after their originals; empty where as those are. One of the two is given
+     */
+    record Proxies(Optional<FolderPattern> in, Optional<ProxyName> name) implements Demand {
+
+        @Override
+        public Phrase say(Spelling spelling) {
+            return DemandWording.PROXIES
+                    .say(Facts.of(PLACE, in.map(spelling::folder)).and(FactName.PATTERN, name.map(ProxyName::text)));
         }
     }
 

@@ -28,7 +28,8 @@ public enum DemandWording implements Wording {
     FORBIDDEN(PATTERN, PURPOSE),
     LINKING(ROLE, LEAST, PLACE, OTHER, FOUND),
     MEDIA(ROLE, PLACE, PARTS),
-    TIMING(ROLE, PARTS);
+    TIMING(ROLE, PARTS),
+    PROXIES(PLACE, PATTERN);
 
     private final Set<FactName> takes;
 

@@ -17,9 +17,10 @@ import org.opensatchel.core.media.TypeNames;
  * @param repeats for a pattern: how many folders there are at least
  * @param media what pictures, films and sounds in it have to be
  * @param autosave whether a program keeps its automatic saves in it
+ * @param rebuildable whether a program makes anew what is in it, like a cache
  */
 public record FolderRule(FolderPattern path, String purpose, Need need, List<String> accepts, int atLeast, boolean sealed, boolean managed,
-        OptionalInt repeats, Optional<MediaRule> media, boolean autosave) {
+        OptionalInt repeats, Optional<MediaRule> media, boolean autosave, boolean rebuildable) {
 
     public FolderRule {
         accepts = List.copyOf(accepts);

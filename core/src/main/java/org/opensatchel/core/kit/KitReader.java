@@ -47,6 +47,7 @@ import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
+import org.opensatchel.core.naming.ProxyName;
 import org.opensatchel.core.path.ProjectPath;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -151,6 +152,7 @@ public final class KitReader {
         List<FileRule> files = new ArrayList<>(document.objects("files", this::fileRule));
         files.addAll(filesOfEach);
         document.objects("forbidden", this::forbidden).forEach(demands::add);
+        document.objects("proxies", this::proxies).forEach(demands::add);
         List<Kit.RootFile> rootFiles = document.objects("rootFiles", this::rootFile);
         List<String> ignored = document.texts("ignore");
         List<StarterFile> starter = document.objects("starter", this::starterFile);
@@ -202,7 +204,7 @@ public final class KitReader {
 
     private FolderRule folder(StrictObject object) {
         String text = object.requiredText("path");
-        FolderPattern path = folderPattern(object, text);
+        FolderPattern path = folderPattern(object, "path", text);
         OptionalInt repeats = object.object("repeats").map(repeat -> {
             int least = repeat.integer("atLeast", 0, 1);
             repeat.close();
@@ -212,7 +214,7 @@ public final class KitReader {
         return new FolderRule(path, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.REQUIRED),
                 extensions(object, "accepts"),
                 object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats, media(object),
-                object.flag("autosave", false));
+                object.flag("autosave", false), object.flag("rebuildable", false));
     }
 
     /** What is asked of a folder beyond its own rule. */
@@ -250,18 +252,30 @@ public final class KitReader {
         return new Demand.Forbidden(object.requiredText("files"), object.text("purpose").orElse(""));
     }
 
+    private Demand proxies(StrictObject object) {
+        Optional<FolderPattern> in = object.text("in").map(folder -> folderPattern(object, "in", folder));
+        Optional<String> text = object.text("name");
+        if (in.isEmpty() && text.isEmpty()) {
+            object.fault(KitWording.PROXIES_WHAT.say());
+        }
+        Optional<ProxyName> name = text.flatMap(ProxyName::read);
+        boolean tells = name.isPresent() && (in.isPresent() || !name.get().equals(ProxyName.SAME));
+        text.filter(given -> !tells).ifPresent(given -> object.fault("name", KitWording.PROXY_NAME.say(Facts.of(FOUND, given))));
+        return new Demand.Proxies(in, name);
+    }
+
     private Kit.RootFile rootFile(StrictObject object) {
         return new Kit.RootFile(pattern(object, "name"), extensions(object, "types"));
     }
 
     private Demand.Sizes sizes(StrictObject object) {
-        return new Demand.Sizes(object.text("in").map(in -> folderPattern(object, in)), extensions(object, "types"),
+        return new Demand.Sizes(object.text("in").map(in -> folderPattern(object, "in", in)), extensions(object, "types"),
                 object.integer("fileBytes", 1),
                 object.integer("totalBytes", 1));
     }
 
     private Demand linking(StrictObject object, String role) {
-        Optional<FolderPattern> in = object.text("in").map(folder -> folderPattern(object, folder));
+        Optional<FolderPattern> in = object.text("in").map(folder -> folderPattern(object, "in", folder));
         Optional<String> other = object.text("role");
         Optional<ProjectPath> starter = object.text("starter").map(ProjectPath::of);
         if (Stream.of(in.isPresent(), other.isPresent(), starter.isPresent()).filter(given -> given).count() != 1) {
@@ -270,13 +284,13 @@ public final class KitReader {
         return new Demand.Linking(role, in, other, starter, object.integer("atLeast", 1, 1));
     }
 
-    private FolderPattern folderPattern(StrictObject object, String text) {
+    private FolderPattern folderPattern(StrictObject object, String key, String text) {
         Optional<Phrase> wrong = wrongPath(text);
         if (wrong.isPresent()) {
-            object.fault("path", wrong.get());
+            object.fault(key, wrong.get());
             return FolderPattern.of("folder");
         }
-        return new FolderPattern(text, patterns(object, "path", text));
+        return new FolderPattern(text, patterns(object, key, text));
     }
 
     /** The patterns of a path, one for each name; a name that is none is told. */

@@ -55,6 +55,8 @@ public enum KitWording implements Wording {
     LOUDNESS,
     NOT_ABOVE_ZERO(KEY),
     STARTS_AT,
+    PROXIES_WHAT,
+    PROXY_NAME(FOUND),
     UNREADABLE(FAULT);
 
     private final Set<FactName> takes;

@@ -73,6 +73,9 @@ public final class KitWriter {
         if (rule.autosave()) {
             out.put("autosave", true);
         }
+        if (rule.rebuildable()) {
+            out.put("rebuildable", true);
+        }
         rule.repeats().ifPresent(least -> out.putObject("repeats").put("atLeast", least));
         String path = rule.path().text();
         media(out, rule.media());
@@ -180,6 +183,15 @@ public final class KitWriter {
         if (!forbidden.isEmpty()) {
             ArrayNode list = out.putArray("forbidden");
             forbidden.forEach(files -> list.addObject().put("files", files.files()).put("purpose", files.purpose()));
+        }
+        List<Demand.Proxies> proxies = kit.demands(Demand.Proxies.class);
+        if (!proxies.isEmpty()) {
+            ArrayNode list = out.putArray("proxies");
+            proxies.forEach(rule -> {
+                ObjectNode one = list.addObject();
+                rule.in().ifPresent(in -> one.put("in", in.text()));
+                rule.name().ifPresent(name -> one.put("name", name.text()));
+            });
         }
         if (!kit.rootFiles().isEmpty()) {
             ArrayNode list = out.putArray("rootFiles");

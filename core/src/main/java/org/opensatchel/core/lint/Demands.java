@@ -34,6 +34,10 @@ final class Demands implements LintRule {
         for (int i = 0; i < sizes.size(); i++) {
             unplanned(kit, sizes.get(i).in(), "/limits/per/" + i + "/in", out);
         }
+        List<Demand.Proxies> proxies = kit.demands(Demand.Proxies.class);
+        for (int i = 0; i < proxies.size(); i++) {
+            unplanned(kit, proxies.get(i).in(), "/proxies/" + i + "/in", out);
+        }
         alone(kit, out);
         return out;
     }

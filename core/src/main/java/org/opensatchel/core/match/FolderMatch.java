@@ -70,7 +70,7 @@ final class FolderMatch {
                 boolean planned = kit.folders().stream().anyMatch(other -> other.path().key().equals(path.key()));
                 if (!planned) {
                     out.putIfAbsent(path.key(), new FolderRule(path, "", Need.OPTIONAL, List.of(), 0, false, false, OptionalInt.empty(),
-                            Optional.empty(), false));
+                            Optional.empty(), false, false));
                 }
             }
         }

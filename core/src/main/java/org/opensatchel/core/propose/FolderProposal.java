@@ -53,7 +53,7 @@ final class FolderProposal {
                 .forEach(folder -> types.addAll(types(List.of(folder))));
         boolean anything = types.contains("") || types.size() > MOST_TYPES;
         FolderRule wider = new FolderRule(rule.path(), rule.purpose(), rule.need(), anything ? List.of() : List.copyOf(types),
-                rule.atLeast(), rule.sealed(), rule.managed(), rule.repeats(), rule.media(), rule.autosave());
+                rule.atLeast(), rule.sealed(), rule.managed(), rule.repeats(), rule.media(), rule.autosave(), rule.rebuildable());
         return new ProposedPart.Folder(wider, part.why(), part.examples());
     }
 
@@ -119,7 +119,7 @@ final class FolderProposal {
                 : OptionalInt.empty();
         Need need = programs || !everywhere || free ? Need.OPTIONAL : Need.REQUIRED;
         FolderRule rule = new FolderRule(pattern, "", need, programs || anything ? List.of() : List.copyOf(types), 0, false, programs,
-                repeats, Optional.empty(), false);
+                repeats, Optional.empty(), false, false);
         Phrase why = programs ? ProposalWording.PROGRAM_KEEPS.say()
                 : free ? ProposalWording.SAME_KIND.say(Facts.of(COUNT, members.size()))
                         : types.isEmpty() ? ProposalWording.NO_FILES.say() : ProposalWording.HOLDS.say(Facts.of(TYPES, List.copyOf(types)));

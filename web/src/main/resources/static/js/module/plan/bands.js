@@ -21,6 +21,7 @@ const specs = () => [
     get: (folder) => folder.repeats?.atLeast ?? (folder.repeats ? 1 : undefined), set: (folder, value) => { if (value === undefined) delete folder.repeats; else folder.repeats = { atLeast: value }; } },
   { key: "sealed", label: "", kind: "flag", says: say("js-plan.sealed-what") },
   { key: "autosave", label: "", kind: "flag", says: say("js-plan.autosave-what") },
+  { key: "rebuildable", label: "", kind: "flag", says: say("js-plan.rebuildable-what") },
   { key: "managed", label: "", kind: "flag", says: say("js-plan.managed-what"), set: (folder, value) => { put(folder, "managed", value); if (value) delete folder.atLeast; } },
 ];
 

@@ -132,4 +132,7 @@ const moved = (doc, from, to) => {
   follow(doc.documents, "in");
   follow(doc.files, "in");
   follow(doc.starter, "path");
+  follow(doc.proxies, "in");
+  follow(doc.limits?.per, "in");
+  (doc.documents ?? []).forEach((rule) => follow(rule.links, "in"));
 };

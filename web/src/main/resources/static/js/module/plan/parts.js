@@ -48,6 +48,7 @@ const specsOf = (model) => {
     companions: [{ key: "name", label: say("js-plan.name"), kind: "text", mono: true }, { key: "purpose", label: say("js-plan.purpose"), kind: "text" }, { key: "need", label: say("js-plan.need"), kind: "choice", choices: needs(), otherwise: "optional" }, { key: "managed", kind: "flag", label: "", says: say("js-plan.managed-short") }],
     rootFiles: [{ key: "name", label: say("js-plan.its-name"), kind: "text", mono: true }, { key: "types", label: say("js-plan.types"), kind: "types", placeholder: say("js-plan.any") }],
     forbidden: [{ key: "files", label: say("js-plan.forbidden-files"), kind: "text", mono: true, placeholder: "**/*.tmp" }, { key: "purpose", label: say("js-plan.forbidden-why"), kind: "text" }],
+    proxies: [{ key: "in", label: say("js-plan.where"), kind: "select", options: () => [["", say("js-plan.anywhere")], ...folders().slice(1)] }, { key: "name", label: say("js-plan.proxies-name"), kind: "text", mono: true, placeholder: "{original}_small" }],
     steps: [{ key: "title", label: say("js-plan.step"), kind: "text" }, { key: "text", label: say("js-plan.step-text"), kind: "text" }, { key: "picture", label: say("js-plan.step-picture"), kind: "text", mono: true, placeholder: "reference/autosave.png" }, { key: "confirm", kind: "flag", label: "", says: say("js-plan.step-confirm") }],
     custom: [{ key: "files", label: say("js-plan.in-files"), kind: "text", mono: true, placeholder: "**/*.scn" },
       { key: "kind", label: say("js-plan.found-by"), kind: "choice", choices: ["pattern", "element", "pointer"].map(option("by")), get: ruleKind, set: (rule, kind) => {
@@ -69,6 +70,7 @@ const said = {
   per: (rule) => [rule.in || say("js-plan.everywhere"), rule.types?.length ? rule.types.join(" ") : "", [rule.fileBytes, rule.totalBytes].filter(Boolean).map(size).join(" · ")],
   rootFiles: (file) => [say("js-plan.a-root-file"), nameIn(file), ""],
   forbidden: (rule) => [rule.purpose || say("js-plan.forbidden-rule"), rule.files ?? "", say("js-plan.need-forbidden")],
+  proxies: (rule) => [rule.in || say("js-plan.anywhere"), rule.name ?? "", rule.name ? "" : say("js-plan.proxies-same")],
   steps: (step) => [step.title || say("js-plan.a-step"), "", say(step.confirm ? "js-plan.confirmed" : "js-plan.told")],
   custom: (rule) => [rule.files || say("js-plan.a-rule"), rule.pattern ?? rule.element ?? rule.pointer ?? "", say("js-plan.base-" + (rule.base ?? "document"))],
   starter: (file) => [lastName(file.path), file.path, size(file.bytes) + ", " + say("js-plan.treated-" + (file.treat ?? "keep"))],
@@ -80,6 +82,7 @@ const fresh = {
   companions: () => ({ name: "", purpose: "", need: "optional" }),
   rootFiles: () => ({ name: "readme", types: [] }),
   forbidden: () => ({ files: "**/*.tmp", purpose: "" }),
+  proxies: () => ({ name: "{original}_small" }),
   steps: () => ({ title: "", text: "", confirm: true }),
 };
 

@@ -50,10 +50,9 @@ final class MediaMix implements Rule<MediaMixEvidence> {
     public List<Finding> judge(MediaMixEvidence evidence) {
         List<Finding> out = new ArrayList<>();
         for (Timeline timeline : evidence.timelines()) {
-            Map<ProjectPath, Double> used = evidence.isOlder(timeline.document()) ? Map.of() : evidence.used(timeline);
-            if (used.isEmpty()) {
-                continue;
-            }
+            Map<ProjectPath, Double> used = new TreeMap<>(evidence.isOlder(timeline.document()) ? Map.of() : evidence.used(timeline));
+            // That a stand-in is used is told as that.
+            used.keySet().removeAll(evidence.proxies().keySet());
             mixed(evidence, timeline, used, "picture", media -> film(media).flatMap(Picture::rate).map(rate -> rate.value()))
                     .ifPresent(out::add);
             mixed(evidence, timeline, used, "sound",

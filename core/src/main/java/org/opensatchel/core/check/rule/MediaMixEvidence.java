@@ -2,13 +2,10 @@ package org.opensatchel.core.check.rule;
 
 import java.util.Map;
 import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.scan.FileFacts;
 import org.opensatchel.core.timeline.Timeline;
 
 /** What timelines use of the media there are. */
-public interface MediaMixEvidence extends TimelineEvidence {
-
-    FileFacts facts(ProjectPath path);
+public interface MediaMixEvidence extends TimelineEvidence, UseEvidence {
 
     /** The files a timeline uses, each with how many seconds of the timeline it fills. */
     Map<ProjectPath, Double> used(Timeline timeline);

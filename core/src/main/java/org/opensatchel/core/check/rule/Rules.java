@@ -26,7 +26,7 @@ public final class Rules {
             new ProfileDiffers(),
             // Files.
             new StarterFiles(), new EmptyFile(), new TruncatedFile(), new LyingType(), new DuplicateFiles(), new UnusedFile(),
-            new SizeLimits(),
+            new SizeLimits(), new ProxyFiles(), new RebuildableFiles(),
             // What pictures, films and sounds are.
             new MediaBrief(),
             // How a film is put together.

@@ -38,7 +38,7 @@ final class UnusedFile implements Rule<UseEvidence> {
         for (ProjectFile file : evidence.files()) {
             ProjectPath path = file.path();
             boolean unused = FileKind.of(path.extension()).isMedia() && !used.contains(path) && !evidence.isPlanned(path)
-                    && !evidence.isManaged(path);
+                    && !evidence.isManaged(path) && !evidence.proxies().containsKey(path);
             if (unused && out.size() <= evidence.findingsPerCode()) {
                 out.add(finding(path).make());
             } else if (unused) {

@@ -1,6 +1,8 @@
 package org.opensatchel.core.check.rule;
 
+import java.util.Map;
 import java.util.Set;
+import org.opensatchel.core.match.Proxy;
 import org.opensatchel.core.path.ProjectPath;
 
 /** Which files are used: contents and links together. */
@@ -11,4 +13,7 @@ public interface UseEvidence extends ContentEvidence, LinkEvidence {
 
     /** Everything some link leads to. */
     Set<ProjectPath> linked();
+
+    /** Stand-ins of lower resolution, by their paths; none where no kit says how to know them. */
+    Map<ProjectPath, Proxy> proxies();
 }
