@@ -11,6 +11,7 @@ import java.util.OptionalInt;
 import java.util.TreeMap;
 import org.opensatchel.core.brief.Briefed;
 import org.opensatchel.core.kit.MediaRule;
+import org.opensatchel.core.media.format.MediaContent;
 import org.opensatchel.core.media.format.MediaFacts;
 import org.opensatchel.core.media.format.Rational;
 import org.opensatchel.core.media.sound.SoundLevels;
@@ -47,16 +48,17 @@ final class MediaTable {
             kept.sort(Comparator.naturalOrder());
         }
         List<Line> lines = new ArrayList<>();
+        Textures textures = new Textures(evidence);
         int waves = 0;
         for (ProjectPath path : kept) {
-            Line line = line(path, media.get(path), Optional.ofNullable(briefed.get(path)), waves < MOST_WAVES);
+            Line line = line(path, media.get(path), Optional.ofNullable(briefed.get(path)), waves < MOST_WAVES, textures);
             waves += line.levels().isPresent() ? 1 : 0;
             lines.add(line);
         }
         return new MediaFound(media.size(), lines);
     }
 
-    private static Line line(ProjectPath path, FileFacts facts, Optional<Briefed> brief, boolean drawn) {
+    private static Line line(ProjectPath path, FileFacts facts, Optional<Briefed> brief, boolean drawn, Textures textures) {
         MediaFacts media = facts.media().orElseThrow();
         return new Line(path.text(), media.container(), media.end().name().toLowerCase(Locale.ROOT),
                 media.seconds().map(seconds -> thousandths(seconds.value())),
@@ -66,7 +68,18 @@ final class MediaTable {
                 facts.levels().map(levels -> levels(levels, drawn)),
                 brief.map(file -> file.mismatches().stream().map(mismatch -> mismatch.code().id()).toList()).orElse(List.of()),
                 brief.flatMap(file -> file.rules().stream().flatMap(rule -> rule.sound().peakDb().stream()).findFirst())
-                        .map(MediaTable::band));
+                        .map(MediaTable::band),
+                media.content()
+                        .flatMap(content -> content instanceof MediaContent.Cues cues ? Optional.of(cues.count()) : Optional.empty()),
+                media.content().flatMap(content -> content instanceof MediaContent.Font font ? Optional.of(font(font)) : Optional.empty()),
+                media.content().flatMap(
+                        content -> content instanceof MediaContent.Model model ? Optional.of(textures.model(path, model))
+                                : Optional.empty()));
+    }
+
+    private static MediaFound.Font font(MediaContent.Font font) {
+        return new MediaFound.Font(font.family(), font.style(),
+                font.glyphs().isPresent() ? Optional.of(font.glyphs().getAsLong()) : Optional.empty());
     }
 
     private static List<Double> band(MediaRule.Band band) {

@@ -26,9 +26,23 @@ public record MediaFound(int files, List<Line> lines) {
      * @param levels what was measured of the first of them
      * @param differs the codes of what is not as a brief asks
      * @param band where a brief wants its peaks, in dBFS
+     * @param cues how many words with times a list of such has
      */
     public record Line(String path, String format, String end, Optional<Double> seconds, Optional<Picture> picture, List<Sound> sounds,
-            Optional<Levels> levels, List<String> differs, Optional<List<Double>> band) {}
+            Optional<Levels> levels, List<String> differs, Optional<List<Double>> band, Optional<Integer> cues, Optional<Font> font,
+            Optional<Model> model) {}
+
+    /** Letters; the family as people choose it. */
+    public record Font(Optional<String> family, Optional<String> style, Optional<Long> glyphs) {}
+
+    /**
+     * A model.
+     *
+     * @param faces triangles, or surfaces of any number of corners
+     * @param textures pictures in it, and those it leads to that are there
+     * @param largest of them, as {@code 4096x4096} pixels
+     */
+    public record Model(long vertices, long faces, int textures, Optional<String> largest) {}
 
     /**
      * Pictures of one size.

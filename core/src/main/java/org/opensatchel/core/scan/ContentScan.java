@@ -298,6 +298,9 @@ public final class ContentScan {
             String extension = file.path().extension();
             Head beginning = new Head(head);
             boolean standIn = StandInProbe.isOne(file.path().name(), extension, file.bytes(), head);
+            boolean isMedia = !standIn && MediaReaders.mayBe(extension, head);
+            // Some are documents as well: it is kept while their links are read.
+            KeptContent kept = isMedia && !(raw instanceof RandomContent) ? content.keep(head) : null;
             Optional<LinkReader> reader = head.length == 0 || standIn || !isDocumentPlace.test(file.path()) ? Optional.empty()
                     : LinkReaders.of(extension, beginning);
             boolean ruled = head.length > 0 && isDocumentPlace.test(file.path()) && custom.read(file.path());
@@ -321,8 +324,6 @@ public final class ContentScan {
                 alone(heavy, () -> find(new DocumentContent(file.path(), bounded, limits.documentBytes()), sink, result));
             }
             boolean checked = file.entry().checksum() != 0;
-            boolean isMedia = !standIn && MediaReaders.mayBe(extension, head);
-            KeptContent kept = isMedia && !(raw instanceof RandomContent) && reader.isEmpty() ? content.keep(head) : null;
             boolean zeros = content.finish(hashed || checked, file.bytes());
             result.facts = new FileFacts(content.sha256(), standIn ? Optional.empty() : TypeProbe.lie(extension, head),
                     zeros, standIn, isMedia && !zeros ? MediaPass.facts(file, raw, kept, result) : Optional.empty(), Optional.empty());

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -80,6 +81,37 @@ class SchemaTest {
             // What a page shows of it is read again as it was.
             ReportDigest digest = ReportDigest.of(report);
             assertThat(digest.head().media()).isEqualTo(report.media());
+        }
+    }
+
+    @Test
+    void wordsLettersAndModelsAgree() throws IOException {
+        Path top = Files.createDirectories(temp.resolve("A/models"));
+        Files.writeString(top.resolve("talk.srt"), "1\n00:00:01,000 --> 00:00:02,500\nHello\n\n2\n00:00:03,000 --> 00:00:04,000\nBye\n");
+        Files.writeString(top.resolve("lamp.obj"), "mtllib lamp.mtl\nv 0 0 0\nv 1 0 0\nv 0 1 0\nusemtl brass\nf 1 2 3\n");
+        Files.writeString(top.resolve("lamp.mtl"), "newmtl brass\nmap_Kd brass.png\nmap_Bump gone.png\nmap_Ks small.png\n");
+        Files.write(top.resolve("brass.png"), MadeMedia.png(1_024, 512, true));
+        Files.write(top.resolve("small.png"), MadeMedia.png(16, 16, true));
+        try (FolderSource source = new FolderSource(temp.resolve("A"))) {
+            Report report = new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(source);
+            assertThat(schema("report").validate(new String(ReportJson.bytes(report), StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
+            assertThat(report.media().orElseThrow().lines()).filteredOn(line -> line.picture().isEmpty())
+                    .extracting(line -> line.path() + " " + line.cues() + line.seconds() + line.model()).containsExactly(
+                            "models/lamp.obj Optional.emptyOptional.emptyOptional[Model[vertices=3, faces=1, textures=2, largest=Optional[1024x512]]]",
+                            "models/talk.srt Optional[2]Optional[4.0]Optional.empty");
+            assertThat(ReportDigest.of(report).head().media()).isEqualTo(report.media());
+        }
+    }
+
+    @Test
+    void proxiesAndCachesAgree() throws IOException {
+        String json = "{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}, \"folders\": [{\"path\": \"small\"}, {\"path\": \"waves\", "
+                + "\"rebuildable\": true}], \"proxies\": [{\"in\": \"small\"}, {\"name\": \"{original}_s\"}, {\"in\": \"small\", \"name\": \"s-{original}\"}]}";
+        Kit kit = KitReader.read(json.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        assertThat(schema("kit").validate(json, InputFormat.JSON)).isEmpty();
+        assertThat(schema("kit").validate(new String(KitWriter.write(kit), StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
+        for (String wrong : List.of("{}", "{\"name\": \"small\"}", "{\"name\": \"{last}{original}\"}")) {
+            assertThat(schema("kit").validate(json.replace("{\"in\": \"small\"},", wrong + ","), InputFormat.JSON)).as(wrong).isNotEmpty();
         }
     }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.opensatchel.core.brief.Shapes;
 import org.opensatchel.core.report.MediaFound;
 import org.opensatchel.core.report.MediaFound.Levels;
@@ -12,6 +13,7 @@ import org.opensatchel.core.report.MediaFound.Line;
 import org.opensatchel.core.report.MediaFound.Picture;
 import org.opensatchel.core.report.MediaFound.Sound;
 import org.opensatchel.core.report.ReportDigest;
+import org.opensatchel.web.text.Names;
 import org.opensatchel.web.text.Speech;
 
 /**
@@ -79,11 +81,32 @@ public record MediaSheet(int files, List<Row> rows) {
     }
 
     private static Row row(Line line) {
-        return new Row(line.path(), line.format(), line.end().equals("cut"), DRAWN.contains(line.format()),
+        return new Row(line.path(), about(line), line.end().equals("cut"), DRAWN.contains(line.format()),
                 line.picture().map(picture -> frame(picture, line)).orElseGet(Cell::none),
                 line.picture().flatMap(picture -> pace(picture, line)).orElseGet(Cell::none),
                 line.seconds().map(seconds -> length(seconds, line)).orElseGet(Cell::none), sound(line), level(line),
                 line.levels().flatMap(Levels::wave).map(wave -> Wave.of(wave, line.band())));
+    }
+
+    /** What it is, with what more there is to say of words, letters and models. */
+    private static String about(Line line) {
+        List<String> parts = new ArrayList<>(List.of(line.format()));
+        line.cues().ifPresent(cues -> parts.add(Speech.say("media.cues", cues)));
+        line.font().ifPresent(font -> {
+            String name = String.join(" ", Stream.of(font.family(), font.style()).flatMap(Optional::stream).map(Names::shown).toList());
+            if (!name.isEmpty()) {
+                parts.add(name);
+            }
+        });
+        line.model().ifPresent(model -> {
+            parts.add(Speech.say("media.vertices", model.vertices()));
+            if (model.textures() > 0) {
+                String textures = Speech.say("media.textures", model.textures());
+                parts.add(model.largest().map(size -> textures + " " + Speech.say("media.largest", size.replace("x", " × ")))
+                        .orElse(textures));
+            }
+        });
+        return String.join(", ", parts);
     }
 
     private static boolean differs(Line line, Set<String> codes) {

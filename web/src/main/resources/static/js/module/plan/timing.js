@@ -9,7 +9,7 @@ const GROUPS = [
   ["video", tracks("video")],
   ["sound", tracks("sound")],
   ["time", [["frameRate", "number", "25"], ["minSeconds", "number"], ["maxSeconds", "number"], ["startsAt", "text", "01:00:00:00"]]],
-  ["cuts", [["minClipFrames", "whole", "3"], ["maxGapFrames", "count", "0"], ["offline", "choice", ["timeline-offline", ["note", "forbid"]]], ["name", "text", "{last}_{assignment}"]]],
+  ["cuts", [["minClipFrames", "whole", "3"], ["maxGapFrames", "count", "0"], ["offline", "choice", ["timeline-offline", ["note", "forbid"]]], ["name", "text", "{last}_A2"]]],
 ];
 
 /** @returns the label and the control of one field of a document rule */

@@ -12,8 +12,14 @@ import java.util.OptionalLong;
  * @param seconds how long it plays; absent for a still picture
  * @param pictures its pictures: a still has one, a film one for each track of moving pictures
  * @param sounds its tracks of sound
+ * @param content what else it holds
  */
-public record MediaFacts(String container, End end, Optional<Rational> seconds, List<Picture> pictures, List<Sound> sounds) {
+public record MediaFacts(String container, End end, Optional<Rational> seconds, List<Picture> pictures, List<Sound> sounds,
+        Optional<MediaContent> content) {
+
+    public MediaFacts(String container, End end, Optional<Rational> seconds, List<Picture> pictures, List<Sound> sounds) {
+        this(container, end, seconds, pictures, sounds, Optional.empty());
+    }
 
     /** Whether the structure and the end of the file agree. */
     public enum End {

@@ -4,14 +4,19 @@ import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.opensatchel.core.media.format.MediaFacts.End;
 
 /** All containers whose facts are read, each recognised by how a file begins. */
 public final class MediaReaders {
 
-    static final List<MediaReader> ALL = List.of(new PngReader(), new JpegReader(), new GifReader(), new BmpReader(), new WebpReader(),
-            new TiffReader(), new WavReader(), new AiffReader(), new FlacReader(), new OggReader(), new Mp4Reader(), new MatroskaReader(),
-            new AviReader(), new Mp3Reader());
+    private static final List<MediaReader> OTHERS = List.of(new FontReader(), new WoffReader(), new Woff2Reader(), new GlbReader(),
+            new WebVttReader(), new SubRipReader(), new GltfReader(), new ObjReader());
+    /** Pictures, films and sounds; that of which two bytes may be the beginning by chance is the last. */
+    private static final List<MediaReader> SHOWN = List.of(new PngReader(), new JpegReader(), new GifReader(), new BmpReader(),
+            new WebpReader(), new TiffReader(), new WavReader(), new AiffReader(), new FlacReader(), new OggReader(), new Mp4Reader(),
+            new MatroskaReader(), new AviReader(), new Mp3Reader());
+    static final List<MediaReader> ALL = Stream.concat(OTHERS.stream(), SHOWN.stream()).toList();
 
     private MediaReaders() {
     }
@@ -21,9 +26,9 @@ public final class MediaReaders {
         return ALL.stream().anyMatch(reader -> reader.extensions().contains(extension) && begins(reader, head));
     }
 
-    /** How names of all files end whose facts are read, in order. */
+    /** How names of the pictures, films and sounds end whose facts are read, in order. */
     public static List<String> extensions() {
-        return ALL.stream().flatMap(reader -> reader.extensions().stream()).distinct().sorted().toList();
+        return SHOWN.stream().flatMap(reader -> reader.extensions().stream()).distinct().sorted().toList();
     }
 
     private static boolean begins(MediaReader reader, byte[] head) {

@@ -2,6 +2,7 @@ package org.opensatchel.core.media.format;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
@@ -108,6 +109,27 @@ final class Window {
             }
         }
         return true;
+    }
+
+    /** The first bytes, as many as are asked for or at hand. */
+    byte[] beginning(int most) throws IOException {
+        byte[] out = new byte[(int) Math.min(most, length())];
+        int done = 0;
+        while (done < out.length) {
+            byte[] page;
+            try {
+                page = page(done / PAGE);
+            } catch (BytesNotAtHand further) {
+                break;
+            }
+            int some = Math.min(out.length - done, page.length - done % PAGE);
+            if (some <= 0) {
+                break;
+            }
+            System.arraycopy(page, done % PAGE, out, done, some);
+            done += some;
+        }
+        return Arrays.copyOf(out, done);
     }
 
     byte[] bytes(long at, int count) throws IOException {

@@ -37,7 +37,10 @@ class BrokenOffTest {
             Map.entry("BMP", "bmp"), Map.entry("WebP", "webp"), Map.entry("TIFF", "tif"), Map.entry("WAVE", "wav"),
             Map.entry("AIFF", "aif"),
             Map.entry("FLAC", "flac"), Map.entry("Ogg", "ogg"), Map.entry("MPEG audio", "mp3"), Map.entry("MP4", "mp4"),
-            Map.entry("MOV", "mov"), Map.entry("Matroska", "mkv"), Map.entry("WebM", "webm"), Map.entry("AVI", "avi"));
+            Map.entry("MOV", "mov"), Map.entry("Matroska", "mkv"), Map.entry("WebM", "webm"), Map.entry("AVI", "avi"),
+            Map.entry("SubRip", "srt"),
+            Map.entry("WebVTT", "vtt"), Map.entry("OpenType", "ttf"), Map.entry("WOFF", "woff"), Map.entry("WOFF2", "woff2"),
+            Map.entry("glTF", "gltf"), Map.entry("GLB", "glb"), Map.entry("OBJ", "obj"));
 
     @TempDir
     private Path temp;
@@ -109,14 +112,14 @@ class BrokenOffTest {
             Files.write(root.resolve(file.path), file.bytes);
         }
         try (ProjectSource source = new FolderSource(root)) {
-            assertThat(told(source)).isEqualTo(cut);
+            assertThat(told(source)).containsExactlyElementsOf(cut);
         }
         try (ProjectSource source = sent(files, root)) {
-            assertThat(told(source)).isEqualTo(cut);
+            assertThat(told(source)).containsExactlyElementsOf(cut);
         }
         for (boolean packed : new boolean[]{true, false}) {
             try (ProjectSource source = ZipSource.open(zip(files, packed))) {
-                assertThat(told(source)).isEqualTo(cut);
+                assertThat(told(source)).containsExactlyElementsOf(cut);
             }
         }
     }

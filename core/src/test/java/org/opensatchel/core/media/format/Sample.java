@@ -43,11 +43,24 @@ record Sample(String name, byte[] bytes, String facts, List<Integer> borders) {
             out.add(sound.codec() + " " + sound.channels() + " at " + sound.rate());
             sound.bits().ifPresent(bits -> out.add("bits " + bits));
         });
+        facts.content().ifPresent(content -> out.add(content(content)));
         facts.seconds().ifPresent(seconds -> out.add("seconds " + seconds));
         if (facts.end() != End.WHOLE) {
             out.add(facts.end().name());
         }
         return String.join(", ", out);
+    }
+
+    private static String content(MediaContent content) {
+        if (content instanceof MediaContent.Cues cues) {
+            return "cues " + cues.count();
+        }
+        if (content instanceof MediaContent.Font font) {
+            return "“" + font.family().orElse("?") + "” “" + font.style().orElse("?") + "” glyphs " + font.glyphs().orElse(-1);
+        }
+        MediaContent.Model model = (MediaContent.Model) content;
+        return "vertices " + model.vertices() + ", faces " + model.faces()
+                + (model.textures() > 0 ? ", textures " + model.textures() + " to " + model.width() + "x" + model.height() : "");
     }
 
     Optional<MediaFacts> read() throws java.io.IOException {

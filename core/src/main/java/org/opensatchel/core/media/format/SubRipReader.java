@@ -1,0 +1,29 @@
+package org.opensatchel.core.media.format;
+
+import java.io.IOException;
+import java.util.Set;
+
+/** SubRip text: numbered cues, each with a line {@code 00:00:01,000 --> 00:00:04,000}. No standard describes it; programs agree on this. */
+final class SubRipReader implements MediaReader {
+
+    @Override
+    public String container() {
+        return "SubRip";
+    }
+
+    @Override
+    public Set<String> extensions() {
+        return Set.of("srt");
+    }
+
+    @Override
+    public boolean recognises(Window head) throws IOException {
+        String text = Cues.head(head);
+        return !text.startsWith("WEBVTT") && Cues.hasTimes(text);
+    }
+
+    @Override
+    public MediaFacts read(Window file) throws IOException {
+        return Cues.read(container(), file);
+    }
+}

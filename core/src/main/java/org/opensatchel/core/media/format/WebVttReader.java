@@ -1,0 +1,31 @@
+package org.opensatchel.core.media.format;
+
+import java.io.IOException;
+import java.util.Set;
+
+/** WebVTT (W3C WebVTT: The Web Video Text Tracks Format, section 4.1, and 4.2 for its times). */
+final class WebVttReader implements MediaReader {
+
+    private static final String BEGIN = "WEBVTT";
+
+    @Override
+    public String container() {
+        return "WebVTT";
+    }
+
+    @Override
+    public Set<String> extensions() {
+        return Set.of("vtt");
+    }
+
+    @Override
+    public boolean recognises(Window head) throws IOException {
+        String text = Cues.head(head);
+        return text.startsWith(BEGIN) && (text.length() == BEGIN.length() || Character.isWhitespace(text.charAt(BEGIN.length())));
+    }
+
+    @Override
+    public MediaFacts read(Window file) throws IOException {
+        return Cues.read(container(), file);
+    }
+}
