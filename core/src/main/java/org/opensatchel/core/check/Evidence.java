@@ -124,7 +124,7 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
         timeline.clips().filter(Timeline.Item::enabled)
                 .forEach(clip -> clip.link().ifPresent(at -> seconds.merge(at, clip.seconds(), Double::sum)));
         Map<ProjectPath, Double> out = new TreeMap<>();
-        resolution.links().stream().filter(link -> link.link().document().equals(timeline.document())).forEach(link -> {
+        resolution.links().stream().filter(link -> link.link().file().equals(timeline.document())).forEach(link -> {
             Double some = seconds.get(link.link().at().text());
             if (some != null) {
                 link.target().or(link::intended).ifPresent(path -> out.merge(path, some, Double::sum));

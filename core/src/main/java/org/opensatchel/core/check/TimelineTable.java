@@ -23,7 +23,7 @@ final class TimelineTable {
     private TimelineTable(List<ResolvedLink> links) {
         this.links = links;
         for (int i = 0; i < links.size(); i++) {
-            byPlace.putIfAbsent(key(links.get(i).link().document().text(), links.get(i).link().at().text()), i);
+            byPlace.putIfAbsent(key(links.get(i).link().file().text(), links.get(i).link().at().text()), i);
         }
     }
 

@@ -336,10 +336,11 @@ public final class ContentScan {
 
     /** The timelines of a document are read of all its bytes at once, which its reader of links gets to read again. */
     private InputStream timelines(ProjectFile file, LinkReader reader, InputStream content, ScanResult result) throws IOException {
-        if (!TimelineReaders.reads(reader.format()) || file.bytes() > TimelineReaders.MOST_BYTES) {
+        int most = TimelineReaders.most(reader.format());
+        if (file.bytes() > most) {
             return content;
         }
-        byte[] bytes = content.readNBytes(TimelineReaders.MOST_BYTES);
+        byte[] bytes = content.readNBytes(most);
         try {
             alone(file.bytes() > LONG_DOCUMENT, () -> result.timelines = TimelineReaders.read(reader.format(), file.path(), bytes));
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {

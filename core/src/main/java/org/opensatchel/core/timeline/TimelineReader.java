@@ -9,5 +9,10 @@ interface TimelineReader {
     /** The format, as its reader of links calls it. */
     String format();
 
+    /** Of longer documents nothing is told: a timeline of ten thousand clips is shorter. */
+    default int mostBytes() {
+        return 8 << 20;
+    }
+
     List<Timeline> read(ProjectPath document, byte[] bytes);
 }

@@ -7,17 +7,14 @@ import org.opensatchel.core.path.ProjectPath;
 /** The formats whose timelines are read. */
 public final class TimelineReaders {
 
-    /** Of longer documents nothing is told: a timeline of ten thousand clips is shorter. */
-    public static final int MOST_BYTES = 8 << 20;
-
-    private static final List<TimelineReader> ALL = List.of(new OtioTimelines(), new EdlTimelines());
+    private static final List<TimelineReader> ALL = List.of(new OtioTimelines(), new EdlTimelines(), new DawTimelines());
 
     private TimelineReaders() {
     }
 
-    /** Whether documents of a format hold timelines that are read. */
-    public static boolean reads(String format) {
-        return of(format).isPresent();
+    /** How long a document of a format may be for its timelines to be read, in bytes; 0 where none are read of the format. */
+    public static int most(String format) {
+        return of(format).map(TimelineReader::mostBytes).orElse(0);
     }
 
     public static List<Timeline> read(String format, ProjectPath document, byte[] bytes) {
