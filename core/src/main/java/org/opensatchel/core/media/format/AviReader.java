@@ -24,6 +24,11 @@ final class AviReader implements MediaReader {
             Map.entry("UYVY", "uncompressed"), Map.entry("I420", "uncompressed"), Map.entry("VP80", "VP8"), Map.entry("VP90", "VP9"),
             Map.entry("AV01", "AV1"), Map.entry("FFV1", "FFV1"), Map.entry("dvsd", "DV"));
 
+    /** The codec of pictures that has these four letters. */
+    static String named(String letters) {
+        return CODECS.getOrDefault(letters, letters.strip());
+    }
+
     @Override
     public String container() {
         return "AVI";
@@ -132,7 +137,7 @@ final class AviReader implements MediaReader {
                 int height = Math.abs((int) file.le32(format + 8));
                 String code = file.text(format + 16, 4);
                 int depth = file.le16(format + 14);
-                String codec = file.le32(format + 16) <= 3 ? "uncompressed" : CODECS.getOrDefault(code, code.strip());
+                String codec = file.le32(format + 16) <= 3 ? "uncompressed" : named(code);
                 pictures.add(new Picture(codec, Math.max(0, width), Math.max(0, height), Rational.ONE, 0, rate, Optional.of(true),
                         OptionalLong.of(length), depth == 24 || depth == 8 ? OptionalInt.of(8) : OptionalInt.empty(), Optional.empty()));
             } else if (file.has(header, "auds") && size >= 16) {

@@ -24,6 +24,7 @@ final class MatroskaReader implements MediaReader {
     private static final long TRACKS = 0x1654ae6bL;
     private static final long TRACK = 0xae;
     private static final long CODEC = 0x86;
+    private static final long SETTING = 0x63a2;
     private static final long EACH = 0x23e383;
     private static final long VIDEO = 0xe0;
     private static final long AUDIO = 0xe1;
@@ -120,9 +121,12 @@ final class MatroskaReader implements MediaReader {
             long each = 0;
             Element video = null;
             Element audio = null;
+            Element setting = null;
             for (Element one : track.children(file)) {
                 if (one.id() == CODEC) {
                     codec = one.text(file);
+                } else if (one.id() == SETTING) {
+                    setting = one;
                 } else if (one.id() == EACH) {
                     each = one.number(file);
                 } else if (one.id() == VIDEO) {
@@ -132,13 +136,20 @@ final class MatroskaReader implements MediaReader {
                 }
             }
             if (video != null) {
-                pictures.add(picture(name(codec), video, each));
+                pictures.add(picture(name(codec, setting), video, each));
             } else if (audio != null) {
-                sounds.add(sound(name(codec), audio));
+                sounds.add(sound(name(codec, setting), audio));
             }
         }
 
-        private static String name(String codec) {
+        /** @param setting what a codec says of itself; those of older containers are named by the structures of those, or null */
+        private String name(String codec, Element setting) throws IOException {
+            if (codec.equals("V_MS/VFW/FOURCC") && setting != null && setting.end() - setting.body() >= 20) {
+                return AviReader.named(file.text(setting.body() + 16, 4));
+            }
+            if (codec.equals("A_MS/ACM") && setting != null && setting.end() - setting.body() >= 2) {
+                return SoundCodecs.numbered(file.le16(setting.body()));
+            }
             return codec.startsWith("A_AAC") ? "AAC" : CODECS.getOrDefault(codec, codec);
         }
 

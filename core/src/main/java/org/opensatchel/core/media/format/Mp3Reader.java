@@ -24,6 +24,7 @@ final class Mp3Reader implements MediaReader {
     /** So much may be missing of what a count says, since not all count the same bytes. */
     private static final long AMISS = 8_192;
     private static final int MONO = 3;
+    private static final long MOST_WALKED = 24L << 20;
 
     @Override
     public String container() {
@@ -94,8 +95,9 @@ final class Mp3Reader implements MediaReader {
         Frame frame = first.get();
         long here = Tags.behind(file) - at;
         Counts counts = Counts.of(file, at, frame);
-        Optional<Rational> seconds = counts.frames > 0 ? Optional.of(new Rational(counts.frames * frame.samples(), frame.rate))
-                : Optional.of(new Rational(Math.max(0, here) * 8, frame.kilobits * 1_000L));
+        Optional<Rational> seconds = counts.frames > 0
+                ? Optional.of(new Rational(Math.max(0, counts.frames * frame.samples() - counts.added), frame.rate))
+                : walked(file, at, here, frame);
         boolean cut = counts.bytes > 0 && here + Math.max(AMISS, counts.bytes / 100) < counts.bytes;
         return MediaFacts.sound(container(), cut ? End.CUT : counts.bytes > 0 ? End.WHOLE : End.OPEN, seconds,
                 new Sound(frame.codec(), frame.mono ? 1 : 2, frame.rate, OptionalInt.empty()));
@@ -111,8 +113,46 @@ final class Mp3Reader implements MediaReader {
                 .isPresent() ? frame : Optional.empty();
     }
 
-    /** How many frames and bytes there are by the first frame; 0 where it does not say. */
-    private record Counts(long frames, long bytes) {
+    /** The length of what says none: its frames are gone through, or where those cannot be had and all before were alike, concluded. */
+    private static Optional<Rational> walked(Window file, long from, long length, Frame first) throws IOException {
+        long end = from + length;
+        long at = from;
+        long samples = 0;
+        boolean alike = true;
+        try {
+            Optional<Frame> frame = Optional.of(first);
+            while (frame.isPresent() && frame.get().bytes > 0 && at < Math.min(end, from + MOST_WALKED)) {
+                samples += frame.get().samples();
+                alike &= frame.get().kilobits == first.kilobits;
+                at += frame.get().bytes;
+                frame = Frame.at(file, at);
+            }
+        } catch (BytesNotAtHand further) {
+            // The middle of a long file that goes by.
+            return concluded(length, first, alike);
+        }
+        return at >= end - AMISS ? Optional.of(new Rational(samples, first.rate)) : concluded(length, first, alike);
+    }
+
+    private static Optional<Rational> concluded(long length, Frame frame, boolean alike) {
+        return alike && frame.kilobits > 0 ? Optional.of(new Rational(Math.max(0, length) * 8, frame.kilobits * 1_000L)) : Optional.empty();
+    }
+
+    /**
+     * How many frames and bytes there are by the first frame; 0 where it does not say.
+     *
+     * @param added samples of them that the encoder put before and behind the sound
+     */
+    private record Counts(long frames, long bytes, long added) {
+
+        /** Frames, bytes, a table of a hundred places and a quality may stand before what the encoder says of itself. */
+        private static long added(Window file, long here, long flags) throws IOException {
+            long at = here + 8 + ((flags & 1) != 0 ? 4 : 0) + ((flags & 2) != 0 ? 4 : 0) + ((flags & 4) != 0 ? 100 : 0)
+                    + ((flags & 8) != 0 ? 4 : 0);
+            boolean said = file.has(at, "LAME") || file.has(at, "Lav");
+            int both = said ? file.u24(at + 21) : 0;
+            return (both >> 12) + (both & 0xfff);
+        }
 
         static Counts of(Window file, long at, Frame frame) throws IOException {
             long here = at + frame.side();
@@ -120,9 +160,9 @@ final class Mp3Reader implements MediaReader {
                 long flags = file.u32(here + 4);
                 long frames = (flags & 1) != 0 ? file.u32(here + 8) : 0;
                 long bytes = (flags & 2) != 0 ? file.u32(here + 8 + ((flags & 1) != 0 ? 4 : 0)) : 0;
-                return new Counts(frames, bytes);
+                return new Counts(frames, bytes, added(file, here, flags));
             }
-            return file.has(at + 36, "VBRI") ? new Counts(file.u32(at + 50), file.u32(at + 46)) : new Counts(0, 0);
+            return file.has(at + 36, "VBRI") ? new Counts(file.u32(at + 50), file.u32(at + 46), 0) : new Counts(0, 0, 0);
         }
     }
 }

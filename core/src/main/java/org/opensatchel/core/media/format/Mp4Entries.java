@@ -113,6 +113,9 @@ final class Mp4Entries {
         String codec = codec(file, entry.type(), inside, version == 2 && (file.u32(at + 60) & 1) != 0);
         Optional<Box> plain = Box.first(inside, "pcmC");
         bits = plain.isPresent() ? file.u8(plain.get().body() + 5) : bits;
+        if (codec.equals("AAC")) {
+            channels = Aac.channels(file, inside).orElse(channels);
+        }
         // Rates beyond 65,535 do not fit where they are said; time then runs in samples.
         long heard = rate > 0 ? rate : perSecond;
         return new Sound(codec, channels, (int) Math.min(Integer.MAX_VALUE, heard),
@@ -126,22 +129,54 @@ final class Mp4Entries {
         if (!SEVERAL.contains(type)) {
             return SOUNDS.getOrDefault(type, type.strip());
         }
-        Optional<Box> wave = Box.first(inside, "wave");
-        Optional<Box> stream = Box.first(wave.isPresent() ? wave.get().children(file) : inside, "esds");
+        Optional<Box> stream = stream(file, inside);
         return stream.isEmpty() ? "AAC" : STREAMS.getOrDefault(objectType(file, stream.get()), "AAC");
+    }
+
+    private static Optional<Box> stream(Window file, List<Box> inside) throws IOException {
+        Optional<Box> wave = Box.first(inside, "wave");
+        return Box.first(wave.isPresent() ? wave.get().children(file) : inside, "esds");
+    }
+
+    /** What AAC says of itself (ISO/IEC 14496-3, section 1.6.2.1): the entry around it says two channels whatever there are. */
+    private static final class Aac {
+        private static final int STEREO_OF_ONE = 29;
+        private static final int EIGHT = 7;
+
+        static OptionalInt channels(Window file, List<Box> inside) throws IOException {
+            Optional<Box> stream = stream(file, inside);
+            long kind = stream.isEmpty() ? -1 : kind(file, stream.get());
+            long at = kind < 0 || kind + 13 > stream.get().end() ? -1 : descriptor(file, kind + 13, 5);
+            if (at < 0 || at + 2 > stream.get().end()) {
+                return OptionalInt.empty();
+            }
+            int bits = file.u16(at);
+            int type = bits >> 11;
+            int rate = bits >> 7 & 15;
+            // Rarer kinds say their number, and rarer rates theirs, in more bits than are looked at.
+            int channels = bits >> 3 & 15;
+            boolean said = type > 0 && type < 31 && rate < 13 && channels > 0 && channels <= EIGHT;
+            return !said ? OptionalInt.empty()
+                    : OptionalInt.of(channels == EIGHT ? EIGHT + 1 : type == STEREO_OF_ONE && channels == 1 ? 2 : channels);
+        }
     }
 
     /** The kind of an elementary stream (ISO/IEC 14496-1, section 7.2.6); 0 where it is not said. */
     private static int objectType(Window file, Box stream) throws IOException {
+        long kind = kind(file, stream);
+        return kind < 0 ? 0 : file.u8(kind);
+    }
+
+    /** Where the kind of an elementary stream stands; -1 where it does not. */
+    private static long kind(Window file, Box stream) throws IOException {
         long at = descriptor(file, stream.body() + 4, 3);
         if (at < 0) {
-            return 0;
+            return -1;
         }
         int flags = file.u8(at + 2);
         long next = at + 3 + ((flags & 0x80) != 0 ? 2 : 0) + ((flags & 0x20) != 0 ? 2 : 0);
         next += (flags & 0x40) != 0 ? 1 + file.u8(next) : 0;
-        long kind = descriptor(file, next, 4);
-        return kind < 0 ? 0 : file.u8(kind);
+        return descriptor(file, next, 4);
     }
 
     /** Where the content of a descriptor begins; -1 where another stands. */

@@ -21,6 +21,7 @@ final class TiffReader implements MediaReader {
     private static final int TILE_BYTES = 325;
     private static final int MORE_SAMPLES = 338;
     private static final int MOST_PARTS = 100_000;
+    private static final int BEGUN = 128;
 
     @Override
     public String container() {
@@ -39,6 +40,9 @@ final class TiffReader implements MediaReader {
 
     @Override
     public MediaFacts read(Window file) throws IOException {
+        if (isCut(file)) {
+            return MediaFacts.none(container(), End.CUT);
+        }
         Directory first = Directory.read(file, 0, file.length());
         long width = first.number(WIDTH, 0, 0);
         long height = first.number(HEIGHT, 0, 0);
@@ -49,6 +53,21 @@ final class TiffReader implements MediaReader {
                 .turnedBy(Directory.turned(first))
                 .transparent(alpha(first)).shaped(aspect(first));
         return MediaFacts.still(container(), end(first, file.length()), picture);
+    }
+
+    /** Whether the description should stand behind the end, and there is something before it. */
+    private static boolean isCut(Window file) throws IOException {
+        boolean small = file.u8(0) == 'I';
+        boolean wide = (small ? file.u8(2) : file.u8(3)) == '+';
+        long at = wide ? small ? file.le63(8) : file.u63(8) : small ? file.le32(4) : file.u32(4);
+        if (at < file.length() || file.length() < BEGUN) {
+            return false;
+        }
+        int some = 0;
+        for (byte one : file.bytes(file.length() - BEGUN / 2, BEGUN / 2)) {
+            some |= one;
+        }
+        return some != 0;
     }
 
     private static boolean alpha(Directory first) throws IOException {

@@ -233,7 +233,19 @@ final class FilmSamples {
         return full("esds", 0, Out.of(3, 0x80, 0x80, 0x80, 3 + decoder.size()).u16(1).u8(0).add(decoder));
     }
 
+    /** AAC, with what it says of itself in its first two bytes. */
+    private static Out aac(int config) {
+        Out decoder = Out.of(4, 17, 0x40).zeros(12).u8(5).u8(2).u16(config);
+        return full("esds", 0, Out.of(3, 3 + decoder.size()).u16(1).u8(0).add(decoder));
+    }
+
     private static void sounds(List<Sample> out) {
+        // Of low complexity at 48,000 Hz with 1, 2, 6 and 8 channels; one channel that becomes two; channels said elsewhere.
+        int[][] configs = {{0x1188, 1}, {0x1190, 2}, {0x11b0, 6}, {0x11b8, 8}, {0xe988, 2}, {0x1180, 2}};
+        for (int[] one : configs) {
+            out.add(track("aac " + one[0], "MP4, AAC " + one[1] + " at 48000, seconds 2",
+                    sound(soundEntry("mp4a", 2, 16, 48_000, aac(one[0])), 48_000)));
+        }
         String[][] plain = {{"sowt", "PCM", "16"}, {"twos", "PCM", "8"}, {"in24", "PCM", "24"}, {"in32", "PCM", "32"},
                 {"fl32", "PCM float", "32"}};
         for (String[] one : plain) {

@@ -290,7 +290,7 @@ final class SoundSamples {
             String sound = "MPEG audio, MPEG-1 Audio Layer III " + channels + " at 44100";
             for (int count : new int[]{2, 10, 100}) {
                 out.add(Sample.of("mp3 " + channels + ", " + count, frames(count, mono).bytes(),
-                        sound + ", seconds " + new Rational(417L * count * 8, 128_000) + ", OPEN"));
+                        sound + ", seconds " + new Rational(1_152L * count, 44_100) + ", OPEN"));
                 for (String word : new String[]{"Xing", "Info"}) {
                     Out whole = new Out().add(counted(word, count, 417 * (count + 1), mono)).add(frames(count, mono));
                     String facts = sound + ", seconds " + new Rational(1_152L * count, 44_100);
@@ -300,6 +300,19 @@ final class SoundSamples {
                 }
             }
         }
+        // What the encoder put before and behind the sound is none of it.
+        Out padded = mpegFrame(false, new Out().text("Xing").u32(15).u32(50).u32(417 * 51).zeros(100).u32(0).text("LAME3.100").zeros(12)
+                .u24(576 << 12 | 1_000).bytes());
+        out.add(Sample.of("mp3 with padding", new Out().add(padded).add(frames(50, false)).bytes(),
+                "MPEG audio, MPEG-1 Audio Layer III 2 at 44100, seconds " + new Rational(1_152L * 50 - 1_576, 44_100)));
+        Out varying = frames(1, false);
+        for (int i = 0; i < 30; i++) {
+            // 64 and 256 kilobits by turns.
+            Out frame = Out.of(0xff, 0xfb, i % 2 == 0 ? 0x50 : 0xd0, 0x40);
+            varying.add(frame).zeros((i % 2 == 0 ? 208 : 835) - frame.size());
+        }
+        out.add(Sample.of("mp3 that varies and counts nothing", varying.bytes(),
+                "MPEG audio, MPEG-1 Audio Layer III 2 at 44100, seconds " + new Rational(1_152L * 31, 44_100) + ", OPEN"));
         Out vbri = Out.of(0xff, 0xfb, 0x90, 0x40).zeros(32).text("VBRI").u16(1).u16(0).u16(75).u32(417 * 51).u32(50);
         out.add(Sample.of("mp3 VBRI", new Out().add(vbri).zeros(417 - vbri.size()).add(frames(50, false)).bytes(),
                 "MPEG audio, MPEG-1 Audio Layer III 2 at 44100, seconds " + new Rational(1_152L * 50, 44_100)));
