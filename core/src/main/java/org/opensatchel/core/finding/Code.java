@@ -190,7 +190,7 @@ public enum Code {
     HABIT_STEP_OPEN(Family.HABIT, "step-open", Severity.NOTE, FOUND),
     HABIT_EXPORT_STALE(Family.HABIT, "export-stale", Severity.SHOULD, FOUND, LENGTH),
     HABIT_AUTOSAVE_MISSING(Family.HABIT, "autosave-missing", Severity.NOTE, PURPOSE),
-    HABIT_LATE(Family.HABIT, "late", Severity.NOTE),
+    HABIT_LATE(Family.HABIT, "late", Severity.NOTE, LENGTH),
     LOCATION_AVOIDED_PLACE(Family.LOCATION, "avoided-place", Severity.MUST, HOW, FOUND, EXAMPLE),
     LOCATION_STORAGE_KIND(Family.LOCATION, "storage-kind", Severity.MUST, STORAGE, ALLOWED, EXAMPLE),
     LOCATION_SUBFOLDER(Family.LOCATION, "subfolder", Severity.MUST, HOW, FOUND, EXPECTED, EXAMPLE),

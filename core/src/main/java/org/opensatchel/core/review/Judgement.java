@@ -44,16 +44,25 @@ public record Judgement(ReportDigest digest, List<FindingGroups.Group> things, L
      */
     public record Raised(long id, String severity, String path, String text) {}
 
+    /** What the check found is all there is. */
+    public static Judgement of(ReportDigest digest, List<Ruling> rulings, List<Raised> raised, Optional<Kit.Points> points) {
+        return of(digest, List.of(), rulings, raised, points);
+    }
+
     /**
+     * @param beside what else is to be told of the hand-in, which no check of its files could know
      * @param rulings those that may be about this hand-in, in any order
      * @param points what organisation earns, where the kit says so
      */
-    public static Judgement of(ReportDigest digest, List<Ruling> rulings, List<Raised> raised, Optional<Kit.Points> points) {
+    public static Judgement of(ReportDigest digest, List<FindingLine> beside, List<Ruling> rulings, List<Raised> raised,
+            Optional<Kit.Points> points) {
         List<Ruling> weighed = rulings.stream().sorted(Ruling.BY_WEIGHT.reversed()).toList();
         List<FindingLine> counts = new ArrayList<>();
         List<Waived> waived = new ArrayList<>();
         Map<String, Ruling> changed = new LinkedHashMap<>();
-        for (FindingLine finding : digest.head().findings()) {
+        List<FindingLine> told = new ArrayList<>(digest.head().findings());
+        told.addAll(beside);
+        for (FindingLine finding : told) {
             Optional<Ruling> ruling = weighed.stream().filter(one -> one.isAbout(finding)).findFirst();
             if (ruling.isEmpty()) {
                 counts.add(finding);
@@ -67,26 +76,25 @@ public record Judgement(ReportDigest digest, List<FindingGroups.Group> things, L
         counts.sort(Comparator.comparingInt(finding -> ORDER.indexOf(finding.severity())));
         List<Raised> ordered = raised.stream().sorted(Comparator.comparing((Raised one) -> ORDER.indexOf(one.severity))).toList();
         List<FindingGroups.Group> things = FindingGroups.of(counts);
-        boolean same = waived.isEmpty() && changed.isEmpty();
-        return new Judgement(digest(digest, same ? digest.head().findings() : counts, things, ordered, points), things, waived, changed,
-                ordered);
+        boolean ruled = !waived.isEmpty() || !changed.isEmpty();
+        return new Judgement(digest(digest, counts, ruled, things, ordered, points), things, waived, changed, ordered);
     }
 
-    /** @param counts the check's own list where nobody ruled on any of it */
-    private static ReportDigest digest(ReportDigest digest, List<FindingLine> counts, List<FindingGroups.Group> things, List<Raised> raised,
+    /** @param ruled whether anything of what the check found counts in another way */
+    private static ReportDigest digest(ReportDigest digest, List<FindingLine> counts, boolean ruled, List<FindingGroups.Group> things,
+            List<Raised> raised,
             Optional<Kit.Points> points) {
         Report head = digest.head();
-        boolean same = counts == head.findings();
         Counts numbers = counted(head, counts, raised);
         Verdict verdict = head.verdict() == Verdict.BLOCKED ? Verdict.BLOCKED : numbers.must() > 0 ? Verdict.FIX : Verdict.READY;
-        Report judged = new Report(head.report(), head.made(), verdict, same ? head.doubts() : doubts(head, counts), head.kit(),
+        Report judged = new Report(head.report(), head.made(), verdict, ruled ? doubts(head, counts) : head.doubts(), head.kit(),
                 head.location(), head.project(), numbers,
                 head.sealed(), head.links(), counts, head.notChecked(), head.carry(),
                 points.flatMap(rule -> Score.of(rule, verdict, things)), head.plan(), head.media(),
                 head.timelines());
         // What opens once everything is mended was worked out from all that the check found; with less to mend it is not known.
         return new ReportDigest(judged, digest.numbers(), digest.findings() - (head.findings().size() - counts.size()), digest.carry(),
-                same ? digest.opening() : Optional.empty());
+                ruled ? Optional.empty() : digest.opening());
     }
 
     /** Of the links that look broken in documents nobody described, those that were not waived. */

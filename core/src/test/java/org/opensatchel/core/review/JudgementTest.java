@@ -1,8 +1,11 @@
 package org.opensatchel.core.review;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,6 +17,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;
@@ -143,5 +147,34 @@ class JudgementTest {
                 Optional.of(TWENTY));
         assertThat(waived.digest().head().points().orElseThrow().earned()).isEqualTo(new BigDecimal("20"));
         assertThat(Score.of(TWENTY, Verdict.BLOCKED, FindingGroups.of(List.of()))).isEmpty();
+    }
+
+    /** What came too late counts beside what the files showed, as heavy as the kit says, and may be waived as anything else. */
+    @Test
+    void aLateHandInIsAFindingOfItsOwn() {
+        Kit kit = KitReader.read("{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}}".getBytes(StandardCharsets.UTF_8)).kit()
+                .orElseThrow();
+        List<FindingLine> late = LateHandIn.beside(Optional.of(Duration.ofMinutes(150)), kit);
+        assertThat(late).extracting(FindingLine::severity, FindingLine::message)
+                .containsExactly(tuple("note", "It was handed in 2 hours 30 minutes late."));
+        assertThat(LateHandIn.beside(Optional.empty(), kit)).isEmpty();
+        ReportDigest digest = digest(GONE);
+        Judgement judged = Judgement.of(digest, late, List.of(), List.of(), Optional.empty());
+        assertThat(judged.digest().head().findings()).extracting(FindingLine::code).containsExactly("link.missing", "habit.late");
+        assertThat(judged.digest().head().counts().note()).isEqualTo(digest.head().counts().note() + 1);
+        assertThat(judged.digest().findings()).isEqualTo(digest.findings() + 1);
+        assertThat(judged.digest().opening()).isEqualTo(digest.opening());
+        Judgement waived = Judgement.of(digest, late, List.of(ruling(1, Ruling.Scope.ASSIGNMENT, "habit.late", Set.of(), "waived")),
+                List.of(),
+                Optional.empty());
+        assertThat(waived.digest().head().findings()).extracting(FindingLine::code).containsExactly("link.missing");
+        Kit strict = KitReader
+                .read("{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}, \"severities\": {\"habit.late\": \"must\"}}"
+                        .getBytes(StandardCharsets.UTF_8))
+                .kit().orElseThrow();
+        assertThat(LateHandIn.beside(Optional.of(Duration.ofDays(1)), strict)).extracting(FindingLine::severity).containsExactly("must");
+        Kit calm = KitReader.read("{\"kit\": 1, \"title\": \"K\", \"root\": {\"name\": \"A\"}, \"severities\": {\"habit.late\": \"off\"}}"
+                .getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        assertThat(LateHandIn.beside(Optional.of(Duration.ofDays(1)), calm)).isEmpty();
     }
 }

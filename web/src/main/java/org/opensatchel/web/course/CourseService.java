@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -19,8 +20,11 @@ public class CourseService {
     private final EnrolmentRepository enrolments;
     private final AssignmentRepository assignments;
     private final TeamRepository teams;
+    private final ApplicationEventPublisher events;
 
-    CourseService(CourseRepository courses, EnrolmentRepository enrolments, AssignmentRepository assignments, TeamRepository teams) {
+    CourseService(CourseRepository courses, EnrolmentRepository enrolments, AssignmentRepository assignments, TeamRepository teams,
+            ApplicationEventPublisher events) {
+        this.events = events;
         this.courses = courses;
         this.enrolments = enrolments;
         this.assignments = assignments;
@@ -167,6 +171,10 @@ public class CourseService {
         return new Deadlines(assignment.deadline(), extensions(assignment));
     }
 
+    public Deadlines deadlines(long assignment) {
+        return deadlines(assignments.find(assignment).map(AssignmentView::of).orElseThrow(NotAccessible::new));
+    }
+
     public Map<Long, Instant> extensions(AssignmentView assignment) {
         return assignments.extensions(assignment.id()).stream()
                 .collect(Collectors.toMap(AssignmentRepository.Extension::getEnrolmentId, AssignmentRepository.Extension::getDueAt));
@@ -175,11 +183,13 @@ public class CourseService {
     @Transactional
     public void extend(AssignmentView assignment, Student student, Instant due) {
         assignments.extend(assignment.id(), student.enrolmentId(), due);
+        events.publishEvent(new DeadlineMoved(assignment.id(), student.enrolmentId()));
     }
 
     @Transactional
     public void endExtension(AssignmentView assignment, Student student) {
         assignments.endExtension(assignment.id(), student.enrolmentId());
+        events.publishEvent(new DeadlineMoved(assignment.id(), student.enrolmentId()));
     }
 
     /**
@@ -192,8 +202,12 @@ public class CourseService {
     public void set(AssignmentView assignment, String title, Instant due, int grace, AfterDue after, boolean listing) {
         Assignment changed = assignments.find(assignment.id()).orElseThrow(NotAccessible::new);
         changed.named(title);
+        Deadline before = changed.deadline();
         changed.due(due, grace, after);
         changed.takeListing(listing);
+        if (!changed.deadline().equals(before)) {
+            events.publishEvent(new DeadlineMoved(assignment.id(), DeadlineMoved.EVERYBODY));
+        }
     }
 
     /** The time zone that the times of a course are in. */

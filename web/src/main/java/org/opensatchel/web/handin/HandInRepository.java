@@ -121,13 +121,13 @@ interface HandInRepository extends Repository<HandIn, Long> {
             byte[] report, byte[] digest);
 
     /** What of these is checked and was not judged since something changed. */
-    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, kit_version_id as kitVersionId, digest from hand_in "
+    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, kit_version_id as kitVersionId, kind, received_at as receivedAt, digest from hand_in "
             + "where id in (:ids) and state = 'DONE' and not judged and digest is not null order by id for update")
     List<Unjudged> unjudged(Collection<Long> ids);
 
     /** Of each student the one that counts, if it is checked. */
     @Query(nativeQuery = true, value = LAST
-            + " select h.id, h.assignment_id as assignmentId, h.enrolment_id as enrolmentId, h.kit_version_id as kitVersionId, h.digest from last join hand_in h on h.id = last.id "
+            + " select h.id, h.assignment_id as assignmentId, h.enrolment_id as enrolmentId, h.kit_version_id as kitVersionId, h.kind, h.received_at as receivedAt, h.digest from last join hand_in h on h.id = last.id "
             + "where h.state = 'DONE' and h.digest is not null order by h.id")
     List<Unjudged> countingDigests(long assignment);
 
@@ -140,6 +140,10 @@ interface HandInRepository extends Repository<HandIn, Long> {
         long getEnrolmentId();
 
         long getKitVersionId();
+
+        String getKind();
+
+        Instant getReceivedAt();
 
         byte[] getDigest();
     }
@@ -156,7 +160,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
     List<Long> countingUnjudged(long assignment);
 
     /** What is needed to judge some hand-ins, whatever was judged of them before; one from before there were digests has none. */
-    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, kit_version_id as kitVersionId, digest from hand_in where id in (:ids)")
+    @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, kit_version_id as kitVersionId, kind, received_at as receivedAt, digest from hand_in where id in (:ids)")
     List<Unjudged> toJudge(Collection<Long> ids);
 
     /** Of each student the hand-in that counts, with what the board counts of it, in one go; found as {@link #LAST} finds them. */

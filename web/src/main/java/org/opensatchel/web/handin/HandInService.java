@@ -21,11 +21,13 @@ import org.opensatchel.core.review.Judgement;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.DeadlineMoved;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.worker.Packed;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -208,6 +210,13 @@ public class HandInService {
     public void judgeAgain(long assignment, long enrolment, long handIn) {
         handIns.judgeAgain(assignment, enrolment, handIn);
         judging.catchUp(handIns.countingUnjudged(assignment));
+    }
+
+    /** What came too late, and by how much, is another when something is due at another time. */
+    @EventListener
+    @Transactional
+    public void deadlineMoved(DeadlineMoved moved) {
+        judgeAgain(moved.assignment(), moved.enrolment(), 0);
     }
 
     /** Of a report from before there were digests one is made when it is first looked at, with the pages of its links. */

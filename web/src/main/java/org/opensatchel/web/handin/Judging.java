@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,7 +20,9 @@ import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.Score;
 import org.opensatchel.core.report.Summary;
 import org.opensatchel.core.review.Judgement;
+import org.opensatchel.core.review.LateHandIn;
 import org.opensatchel.core.review.Theme;
+import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.decision.DecisionService;
 import org.opensatchel.web.decision.RemarkView;
 import org.opensatchel.web.decision.Subject;
@@ -41,10 +44,13 @@ class Judging {
     private final HandInRepository handIns;
     private final DecisionService decisions;
     private final KitService kits;
+    private final CourseService courses;
     private final EntityManager entities;
     private final Digests digests;
 
-    Judging(HandInRepository handIns, DecisionService decisions, KitService kits, EntityManager entities, Digests digests) {
+    Judging(HandInRepository handIns, DecisionService decisions, KitService kits, CourseService courses, EntityManager entities,
+            Digests digests) {
+        this.courses = courses;
         this.digests = digests;
         this.handIns = handIns;
         this.decisions = decisions;
@@ -59,31 +65,31 @@ class Judging {
      */
     Map<Long, Judged> of(long assignment, Collection<Long> ids, LongFunction<ReportDigest> digested) {
         List<HandInRepository.Unjudged> some = handIns.toJudge(ids);
-        Decided decided = new Decided(decisions.rulings(assignment), remarks(some));
+        Decided decided = new Decided(decisions.rulings(assignment), remarks(some), courses.deadlines(assignment));
         return some.stream().collect(Collectors.toMap(HandInRepository.Unjudged::getId, one -> {
             Kit kit = kits.version(one.getKitVersionId()).kit();
             ReportDigest digest = one.getDigest() == null ? digested.apply(one.getId()) : digests.read(one.getDigest());
-            return new Judged(decided.judge(one, digest, kit.points()), kit.version(), decided.remarks(one));
+            return new Judged(decided.judge(one, digest, kit, kit.points()), kit.version(), decided.remarks(one));
         }));
-    }
-
-    private Optional<Kit.Points> points(long kitVersion) {
-        return kits.version(kitVersion).kit().points();
     }
 
     /** Judges what was not judged since something changed of these; in the order of their numbers, so that two who do it do not meet. */
     @Transactional
     public void catchUp(Collection<Long> ids) {
         List<HandInRepository.Unjudged> open = ids.isEmpty() ? List.of() : handIns.unjudged(ids);
-        Map<Long, DecisionService.Rulings> rulings = open.stream().map(HandInRepository.Unjudged::getAssignmentId).distinct()
+        List<Long> assignments = open.stream().map(HandInRepository.Unjudged::getAssignmentId).distinct().toList();
+        Map<Long, DecisionService.Rulings> rulings = assignments.stream()
                 .collect(Collectors.toMap(assignment -> assignment, decisions::rulings));
+        Map<Long, CourseService.Deadlines> deadlines = assignments.stream()
+                .collect(Collectors.toMap(assignment -> assignment, courses::deadlines));
         for (int from = 0; from < open.size(); from += AT_ONCE) {
             List<HandInRepository.Unjudged> some = open.subList(from, Math.min(open.size(), from + AT_ONCE));
             Map<Long, List<RemarkView>> remarks = remarks(some);
             entities.unwrap(Session.class).doWork(connection -> {
                 for (HandInRepository.Unjudged one : some) {
-                    Decided decided = new Decided(rulings.get(one.getAssignmentId()), remarks);
-                    keep(connection, one.getId(), decided.judge(one, digests.read(one.getDigest()), points(one.getKitVersionId())));
+                    Decided decided = new Decided(rulings.get(one.getAssignmentId()), remarks, deadlines.get(one.getAssignmentId()));
+                    Kit kit = kits.version(one.getKitVersionId()).kit();
+                    keep(connection, one.getId(), decided.judge(one, digests.read(one.getDigest()), kit, kit.points()));
                 }
             });
         }
@@ -94,10 +100,17 @@ class Judging {
     }
 
     /** What was decided about the hand-ins of an assignment, and raised about some. */
-    private record Decided(DecisionService.Rulings rulings, Map<Long, List<RemarkView>> remarks) {
-        Judgement judge(HandInRepository.Unjudged one, ReportDigest digest, Optional<Kit.Points> points) {
+    private record Decided(DecisionService.Rulings rulings, Map<Long, List<RemarkView>> remarks, CourseService.Deadlines deadlines) {
+        Judgement judge(HandInRepository.Unjudged one, ReportDigest digest, Kit kit, Optional<Kit.Points> points) {
             Subject subject = new Subject(one.getAssignmentId(), one.getEnrolmentId(), one.getId());
-            return Judgement.of(digest, rulings.about(subject), DecisionService.raised(remarks(one)), points);
+            return Judgement.of(digest, LateHandIn.beside(late(one), kit), rulings.about(subject), DecisionService.raised(remarks(one)),
+                    points);
+        }
+
+        /** Nobody minds when somebody has their files checked before they hand in. */
+        private Optional<Duration> late(HandInRepository.Unjudged one) {
+            return one.getKind().equals("PRE_CHECK") ? Optional.empty()
+                    : deadlines.of(one.getEnrolmentId()).late(one.getReceivedAt());
         }
 
         List<RemarkView> remarks(HandInRepository.Unjudged one) {
@@ -108,12 +121,13 @@ class Judging {
     /** What each student would earn by a rule of points, with all that was decided; nothing is kept of it. */
     List<HandInService.Earned> earned(long assignment, Kit.Points rule) {
         List<HandInRepository.Unjudged> counting = handIns.countingDigests(assignment);
-        Decided decided = new Decided(decisions.rulings(assignment), remarks(counting));
+        Decided decided = new Decided(decisions.rulings(assignment), remarks(counting), courses.deadlines(assignment));
         return counting.stream().map(one -> {
             ReportDigest digest = digests.read(one.getDigest());
+            Kit kit = kits.version(one.getKitVersionId()).kit();
             return new HandInService.Earned(one.getEnrolmentId(), one.getId(),
-                    decided.judge(one, digest, points(one.getKitVersionId())).digest().head().points(),
-                    decided.judge(one, digest, Optional.of(rule)).digest().head().points());
+                    decided.judge(one, digest, kit, kit.points()).digest().head().points(),
+                    decided.judge(one, digest, kit, Optional.of(rule)).digest().head().points());
         }).toList();
     }
 

@@ -53,6 +53,7 @@ class DeadlineTest extends RunningApplication {
         database.update("delete from hand_in where enrolment_id = ? and number > 1", place(WHO).student().enrolmentId());
         database.update("update hand_in set counts_since = received_at where kind = 'HAND_IN'");
         database.update("update course set time_zone = ''");
+        database.update("update hand_in set judged = false where digest is not null");
     }
 
     private String page(String path) {
@@ -113,6 +114,38 @@ class DeadlineTest extends RunningApplication {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save")).click();
         assertThat(page.locator(".told")).containsText("Saved");
         assertThat(market().dueAt()).isBefore(due);
+    }
+
+    /** It is a finding as long as it is so: whoever gets more time is not late any more. */
+    @Test
+    void whatCameTooLateIsTold() {
+        Page page = signIn("quillfeather");
+        page.navigate(page("/settings"));
+        page.fill("#due", "2020-05-04T12:00");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save")).click();
+        page.getByLabel("Use it anyway").check();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save")).click();
+        assertThat(page.locator(".told")).containsText("Saved");
+        long enrolment = place(WHO).student().enrolmentId();
+        assertThat(late(enrolment)).isEqualTo(1);
+        long handIn = database.queryForObject("select max(id) from hand_in where enrolment_id = ?", Long.class, enrolment);
+        page.navigate(address("/hand-ins/" + handIn));
+        assertThat(page.locator("ol.findings")).containsText("Handed in late");
+        assertThat(page.locator("ol.findings")).containsText("late.");
+        page.navigate(page("/settings"));
+        page.selectOption("#enrolment", Long.toString(enrolment));
+        page.fill("#until", java.time.LocalDateTime.now(ZoneId.systemDefault()).plusDays(2).withNano(0).withSecond(0).toString());
+        page.getByText("Give more time").click();
+        assertThat(page.locator("#more-time")).containsText("Jessop, Ffion until");
+        assertThat(late(enrolment)).isZero();
+        page.navigate(address("/hand-ins/" + handIn));
+        assertThat(page.locator("main")).not().containsText("Handed in late");
+    }
+
+    private int late(long enrolment) {
+        return database.queryForObject(
+                "select count(*) from hand_in_finding f join hand_in h on h.id = f.hand_in_id where h.enrolment_id = ? and f.code = 'habit.late'",
+                Integer.class, enrolment);
     }
 
     @Test

@@ -38,8 +38,12 @@ public final class Rules {
             // How somebody works.
             new StaleExport(), new MissingAutosave());
 
-    /** Given by the check itself: a package that cannot be opened at all, names that nobody can read, and a rule or reader that broke. */
-    private static final Set<Code> BY_THE_CHECK = Set.of(Code.PACKAGE_BOMB, Code.PACKAGE_RULE_FAILED, Code.PACKAGE_NAMES_UNSURE);
+    /**
+     * Given by the check itself: a package that cannot be opened at all, names that nobody can read, and a rule or reader that broke; and by
+     * whoever takes a hand-in in: that it came too late.
+     */
+    private static final Set<Code> BY_OTHERS = Set.of(Code.PACKAGE_BOMB, Code.PACKAGE_RULE_FAILED, Code.PACKAGE_NAMES_UNSURE,
+            Code.HABIT_LATE);
 
     private Rules() {
     }
@@ -48,9 +52,9 @@ public final class Rules {
         return ALL;
     }
 
-    /** Every code that a check can give, in the order of the report; no other is offered to anybody. */
+    /** Every code that can be given, in the order of the report; no other is offered to anybody. */
     public static Set<Code> judged() {
-        Set<Code> codes = EnumSet.copyOf(BY_THE_CHECK);
+        Set<Code> codes = EnumSet.copyOf(BY_OTHERS);
         ALL.forEach(rule -> codes.addAll(rule.gives()));
         return codes;
     }
