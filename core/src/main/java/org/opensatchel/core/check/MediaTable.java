@@ -94,7 +94,7 @@ final class MediaTable {
                         : Optional.of(picture.pixelAspect().over() + ":" + picture.pixelAspect().under()),
                 Optional.of(picture.turned()).filter(degrees -> degrees != 0),
                 picture.rate().map(rate -> rate.under() == 1 ? Long.toString(rate.over()) : rate.over() + "/" + rate.under()),
-                picture.constant(), boxed(picture.bits()), picture.alpha());
+                picture.constant(), boxed(picture.bits()), picture.alpha(), picture.colour());
     }
 
     private static Levels levels(SoundLevels levels, boolean drawn) {

@@ -49,9 +49,11 @@ public record MediaFound(int files, List<Line> lines) {
      *
      * @param width as it is shown; where it is stored in another, {@code stored} has that
      * @param rate pictures a second as a fraction, {@code 30000/1001}
+     * @param colour how colours are written, like {@code CMYK} or {@code BT.709}
      */
     public record Picture(String codec, int width, int height, Optional<String> stored, Optional<String> pixelAspect,
-            Optional<Integer> turned, Optional<String> rate, Optional<Boolean> constant, Optional<Integer> bits, Optional<Boolean> alpha) {}
+            Optional<Integer> turned, Optional<String> rate, Optional<Boolean> constant, Optional<Integer> bits, Optional<Boolean> alpha,
+            Optional<String> colour) {}
 
     public record Sound(String codec, int channels, int rate, Optional<Integer> bits) {}
 

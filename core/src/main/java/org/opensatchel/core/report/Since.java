@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.report.Report.FindingLine;
 
 /**
@@ -46,8 +47,9 @@ public record Since(List<FindingLine> fixed, List<FindingLine> fresh, int stayed
         return new Since(fixed, fresh, stayed);
     }
 
+    /** That something came too late nobody fixes any more, and by how much is another each time. */
     private static boolean matters(FindingLine finding) {
-        return !finding.severity().equals("note");
+        return !finding.severity().equals("note") && !finding.code().equals(Code.HABIT_LATE.id());
     }
 
     public boolean isNothing() {

@@ -58,7 +58,8 @@ final class MediaLook {
 
     private static MediaFacts.Picture still(MediaFacts.Picture picture) {
         return new MediaFacts.Picture(picture.codec(), picture.width(), picture.height(), picture.pixelAspect(), picture.turned(),
-                Optional.empty(), Optional.empty(), OptionalLong.empty(), picture.bits(), picture.alpha());
+                Optional.empty(), Optional.empty(), OptionalLong.empty(), picture.bits(), picture.alpha(),
+                picture.colour());
     }
 
     private record Start(byte[] bytes) implements MediaBytes {

@@ -91,7 +91,7 @@ class BriefJudgeTest {
             Optional<Rational> rate = fraction(words, "rate");
             return new Picture(String.join(" ", words.subList(0, size)), Integer.parseInt(sides[0]), Integer.parseInt(sides[1]),
                     fraction(words, "pixels").orElse(Rational.ONE), number(words, "turned").orElse(0), rate,
-                    rate.map(some -> !words.contains("varies")), OptionalLong.empty(), number(words, "bits"), alpha);
+                    rate.map(some -> !words.contains("varies")), OptionalLong.empty(), number(words, "bits"), alpha, Optional.empty());
         }
 
         private static OptionalInt number(List<String> words, String name) {

@@ -41,7 +41,7 @@ class SinceTest {
             "must link.missing a 1:1 x | must link.moved a 1:1 x | a@1:1 | a@1:1 | 0",
             "must link.missing a 1:1 x;must link.missing a 2:1 x | must link.missing a 2:1 x | a@1:1 | '' | 1",
             "must link.missing a 1:1 x | must link.missing a 1:1 x;must link.missing a 2:1 x | '' | a@2:1 | 1",
-            "note link.remote a 1:1 x | - | '' | '' | 0"})
+            "note link.remote a 1:1 x | - | '' | '' | 0", "must habit.late - 1:1 x | must habit.late - 1:1 y | '' | '' | 0"})
     void findingsAreTheSameByWhatIsSaidOfThem(String before, String now, String fixed, String fresh, int stayed) {
         Since since = Since.between(findings(before), findings(now));
         assertThat(said(since.fixed())).isEqualTo(fixed);

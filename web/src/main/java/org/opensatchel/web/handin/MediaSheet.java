@@ -30,6 +30,9 @@ public record MediaSheet(int files, List<Row> rows) {
     private static final Set<String> OF_SOUND = Set.of("media.sound", "media.silent", "media.sample-rate", "media.channels");
     private static final Set<String> OF_LEVEL = Set.of("media.peak-high", "media.peak-low", "media.clipping", "media.loudness");
 
+    /** Ways of writing colours of which nothing has to be said. */
+    private static final Set<String> USUAL = Set.of("RGB", "YCbCr", "palette", "BT.709");
+
     /**
      * A cell: what it says, what it is sorted by, and whether it is not as asked.
      *
@@ -121,6 +124,8 @@ public record MediaSheet(int files, List<Row> rows) {
         notes.add(picture.codec());
         picture.bits().ifPresent(bits -> notes.add(Speech.say("media.bits", bits)));
         picture.alpha().filter(yes -> yes).ifPresent(yes -> notes.add(Speech.say("media.alpha")));
+        picture.colour().filter(colour -> !USUAL.contains(colour)).ifPresent(colour -> notes.add(
+                colour.equals("grey") ? Speech.say("media.grey") : colour));
         picture.stored().ifPresent(stored -> notes.add(Speech.say("media.stored", stored.replace("x", " × "))));
         return new Cell(picture.width() + " × " + picture.height(), String.join(", ", notes),
                 Long.toString((long) picture.width() * picture.height()),

@@ -139,7 +139,8 @@ final class AviReader implements MediaReader {
                 int depth = file.le16(format + 14);
                 String codec = file.le32(format + 16) <= 3 ? "uncompressed" : named(code);
                 pictures.add(new Picture(codec, Math.max(0, width), Math.max(0, height), Rational.ONE, 0, rate, Optional.of(true),
-                        OptionalLong.of(length), depth == 24 || depth == 8 ? OptionalInt.of(8) : OptionalInt.empty(), Optional.empty()));
+                        OptionalLong.of(length), depth == 24 || depth == 8 ? OptionalInt.of(8) : OptionalInt.empty(), Optional.empty(),
+                        Optional.empty()));
             } else if (file.has(header, "auds") && size >= 16) {
                 String codec = SoundCodecs.numbered(file.le16(format));
                 int bits = file.le16(format + 14);

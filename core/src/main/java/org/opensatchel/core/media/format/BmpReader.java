@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
@@ -44,7 +45,8 @@ final class BmpReader implements MediaReader {
             return MediaFacts.none(container(), End.UNREAD);
         }
         boolean alpha = header >= WITH_ALPHA && bits == 32 && file.le32(66) != 0;
-        Picture picture = Picture.still("BMP", width, height).of(bits <= 8 ? 8 : bits == 16 ? 5 : 8).transparent(alpha);
+        Picture picture = Picture.still("BMP", width, height).of(bits <= 8 ? 8 : bits == 16 ? 5 : 8).transparent(alpha)
+                .coloured(Optional.of(bits <= 8 ? Colour.PALETTE : Colour.RGB));
         return MediaFacts.still(container(), end(file, from, old, packed, ((long) width * bits + 31) / 32 * 4 * height), picture);
     }
 

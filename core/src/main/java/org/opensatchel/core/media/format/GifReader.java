@@ -34,7 +34,7 @@ final class GifReader implements MediaReader {
 
     @Override
     public MediaFacts read(Window file) throws IOException {
-        Picture picture = Picture.still("GIF", file.le16(6), file.le16(8)).of(8);
+        Picture picture = Picture.still("GIF", file.le16(6), file.le16(8)).of(8).coloured(Optional.of(Colour.PALETTE));
         int shape = file.u8(12);
         picture = shape == 0 ? picture : picture.shaped(new Rational(shape + 15, 64));
         Walk walk = new Walk(file);

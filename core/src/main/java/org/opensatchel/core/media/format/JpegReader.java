@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
@@ -57,7 +58,8 @@ final class JpegReader implements MediaReader {
                 break;
             }
             if (isFrame(marker)) {
-                picture = Picture.still("JPEG", file.u16(at + 7), file.u16(at + 5)).of(file.u8(at + 4)).transparent(false);
+                picture = Picture.still("JPEG", file.u16(at + 7), file.u16(at + 5)).of(file.u8(at + 4)).transparent(false)
+                        .coloured(colour(file.u8(at + 9)));
             } else if (marker == APP1 && file.has(at + 4, "Exif\0\0")) {
                 turned = turned(file, at + 10, at + 2 + length);
             }
@@ -65,6 +67,16 @@ final class JpegReader implements MediaReader {
         }
         return picture == null ? MediaFacts.none(container(), End.UNREAD)
                 : MediaFacts.still(container(), End.UNREAD, picture.turnedBy(turned));
+    }
+
+    /** By the number of its components (JFIF, section 3.2; four are those of print, which no standard says and all programs mean). */
+    private static Optional<String> colour(int components) {
+        return switch (components) {
+            case 1 -> Optional.of(Colour.GREY);
+            case 3 -> Optional.of(Colour.YCBCR);
+            case 4 -> Optional.of(Colour.CMYK);
+            default -> Optional.empty();
+        };
     }
 
     /** Markers that have no length after them. */

@@ -160,6 +160,7 @@ final class MatroskaReader implements MediaReader {
             long shownHeight = 0;
             long unit = PIXELS;
             boolean alpha = false;
+            Optional<String> colour = Optional.empty();
             for (Element one : video.children(file)) {
                 long value = one.end() - one.body() > 8 ? 0 : one.number(file);
                 switch ((int) one.id()) {
@@ -169,6 +170,7 @@ final class MatroskaReader implements MediaReader {
                     case 0x54ba -> shownHeight = value;
                     case 0x54b2 -> unit = value;
                     case 0x53c0 -> alpha = value == 1;
+                    case 0x55b0 -> colour = colour(one);
                     default -> {
                     }
                 }
@@ -182,7 +184,17 @@ final class MatroskaReader implements MediaReader {
             // Whole pixels are shown: by less than one of them nothing is stretched.
             boolean square = Math.abs(aspect.value() - 1) * Math.max(width, height) < 1;
             return new Picture(codec, picture.width(), picture.height(), square ? Rational.ONE : aspect, 0, rate(each),
-                    each > 0 ? Optional.of(true) : Optional.empty(), OptionalLong.empty(), OptionalInt.empty(), picture.alpha());
+                    each > 0 ? Optional.of(true) : Optional.empty(), OptionalLong.empty(), OptionalInt.empty(), picture.alpha(), colour);
+        }
+
+        private Optional<String> colour(Element element) throws IOException {
+            long primaries = 0;
+            long transfer = 0;
+            for (Element one : element.children(file)) {
+                primaries = one.id() == 0x55bb ? one.number(file) : primaries;
+                transfer = one.id() == 0x55ba ? one.number(file) : transfer;
+            }
+            return Colour.of((int) primaries, (int) transfer);
         }
 
         private static int pixels(long value) {

@@ -43,35 +43,42 @@ public record MediaFacts(String container, End end, Optional<Rational> seconds, 
      * @param rate pictures a second; absent for a still
      * @param constant whether each picture is shown as long as any other
      * @param bits of one colour
+     * @param colour how colours are written, as {@link Colour} names it
      */
     public record Picture(String codec, int width, int height, Rational pixelAspect, int turned, Optional<Rational> rate,
-            Optional<Boolean> constant, OptionalLong frames, OptionalInt bits, Optional<Boolean> alpha) {
+            Optional<Boolean> constant, OptionalLong frames, OptionalInt bits, Optional<Boolean> alpha,
+            Optional<String> colour) {
 
         /** A still, of square pixels, as it is stored. */
         static Picture still(String codec, int width, int height) {
             return new Picture(codec, width, height, Rational.ONE, 0, Optional.empty(), Optional.empty(), OptionalLong.empty(),
-                    OptionalInt.empty(), Optional.empty());
+                    OptionalInt.empty(), Optional.empty(), Optional.empty());
         }
 
         Picture of(int colourBits) {
-            return new Picture(codec, width, height, pixelAspect, turned, rate, constant, frames, OptionalInt.of(colourBits), alpha);
+            return new Picture(codec, width, height, pixelAspect, turned, rate, constant, frames, OptionalInt.of(colourBits), alpha,
+                    colour);
         }
 
         Picture transparent(boolean hasAlpha) {
-            return new Picture(codec, width, height, pixelAspect, turned, rate, constant, frames, bits, Optional.of(hasAlpha));
+            return new Picture(codec, width, height, pixelAspect, turned, rate, constant, frames, bits, Optional.of(hasAlpha), colour);
         }
 
         Picture turnedBy(int degrees) {
-            return new Picture(codec, width, height, pixelAspect, degrees, rate, constant, frames, bits, alpha);
+            return new Picture(codec, width, height, pixelAspect, degrees, rate, constant, frames, bits, alpha, colour);
+        }
+
+        Picture coloured(Optional<String> way) {
+            return new Picture(codec, width, height, pixelAspect, turned, rate, constant, frames, bits, alpha, way);
         }
 
         Picture shaped(Rational aspect) {
-            return new Picture(codec, width, height, aspect, turned, rate, constant, frames, bits, alpha);
+            return new Picture(codec, width, height, aspect, turned, rate, constant, frames, bits, alpha, colour);
         }
 
         Picture moving(long count, Optional<Rational> perSecond, boolean even) {
             return new Picture(codec, width, height, pixelAspect, turned, perSecond, Optional.of(even), OptionalLong.of(count), bits,
-                    alpha);
+                    alpha, colour);
         }
 
         /** The width in square pixels as it is shown. */

@@ -44,10 +44,17 @@ final class Mp4Entries {
         int height = file.u16(at + 34);
         Picture picture = Picture.still(PICTURES.getOrDefault(entry.type(), entry.type().strip()), width, height)
                 .transparent(file.u16(at + 82) == WITH_ALPHA).turnedBy(shape.turned());
-        picture = picture.shaped(aspect(file, parts, shape, width, height));
+        picture = picture.shaped(aspect(file, parts, shape, width, height)).coloured(colour(file, parts));
         OptionalInt bits = bits(file, parts);
         Picture deep = bits.isPresent() ? picture.of(bits.getAsInt()) : picture;
         return cleaned(file, parts, deep);
+    }
+
+    /** Colour information (section 12.1.5), of MP4 and of MOV. */
+    private static Optional<String> colour(Window file, List<Box> parts) throws IOException {
+        Optional<Box> box = Box.first(parts, "colr").filter(one -> one.body() + 8 <= one.end());
+        boolean said = box.isPresent() && (file.has(box.get().body(), "nclx") || file.has(box.get().body(), "nclc"));
+        return said ? Colour.of(file.u16(box.get().body() + 4), file.u16(box.get().body() + 6)) : Optional.empty();
     }
 
     private static Rational aspect(Window file, List<Box> parts, Mp4Track.Shape shape, int width, int height) throws IOException {
@@ -78,7 +85,7 @@ final class Mp4Entries {
         boolean sound = wide > 0 && high > 0 && wide <= picture.width() && high <= picture.height();
         return !sound ? picture
                 : new Picture(picture.codec(), (int) wide, (int) high, picture.pixelAspect(), picture.turned(), picture.rate(),
-                        picture.constant(), picture.frames(), picture.bits(), picture.alpha());
+                        picture.constant(), picture.frames(), picture.bits(), picture.alpha(), picture.colour());
     }
 
     private static OptionalInt bits(Window file, List<Box> parts) throws IOException {

@@ -61,7 +61,7 @@ final class Mp4Track {
         return still.map(picture -> times.count() == 0 ? picture
                 : new Picture(picture.codec(), picture.width(), picture.height(), picture.pixelAspect(), picture.turned(),
                         times.rate(perSecond), Optional.of(times.isConstant()), OptionalLong.of(times.count()), picture.bits(),
-                        picture.alpha()));
+                        picture.alpha(), picture.colour()));
     }
 
     /** Of a movie in fragments: what they bring. */

@@ -119,7 +119,7 @@ final class OggReader implements MediaReader {
             }
             pictures.add(new Picture(picture.codec(), picture.width(), picture.height(), picture.pixelAspect(), 0,
                     over > 0 && under > 0 ? Optional.of(new Rational(over, under)) : Optional.empty(), Optional.of(true),
-                    OptionalLong.empty(), picture.bits(), picture.alpha()));
+                    OptionalLong.empty(), picture.bits(), picture.alpha(), picture.colour()));
         }
 
         /** The last pages: one of what is counted says how long it is, the very last whether it is there to its end. */

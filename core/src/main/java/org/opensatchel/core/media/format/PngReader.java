@@ -42,7 +42,8 @@ final class PngReader implements MediaReader {
         long header = at + 8;
         int colour = file.u8(header + 9);
         Picture picture = Picture.still("PNG", size(file, header), size(file, header + 4)).of(file.u8(header + 8))
-                .transparent((colour & ALPHA) != 0);
+                .transparent((colour & ALPHA) != 0)
+                .coloured(Optional.of((colour & 1) != 0 ? Colour.PALETTE : (colour & 2) != 0 ? Colour.RGB : Colour.GREY));
         if (picture.width() == 0 || picture.height() == 0) {
             return MediaFacts.none(container(), End.UNREAD);
         }

@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.io.IOException;
+import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.media.format.MediaFacts.End;
 import org.opensatchel.core.media.format.MediaFacts.Picture;
@@ -12,6 +13,7 @@ final class TiffReader implements MediaReader {
     private static final int HEIGHT = 257;
     private static final int BITS = 258;
     private static final int PACKED = 259;
+    private static final int COLOURS = 262;
     private static final int STRIPS = 273;
     private static final int ROWS = 278;
     private static final int STRIP_BYTES = 279;
@@ -51,8 +53,21 @@ final class TiffReader implements MediaReader {
         }
         Picture picture = Picture.still("TIFF", (int) width, (int) height).of((int) first.number(BITS, 0, 1))
                 .turnedBy(Directory.turned(first))
-                .transparent(alpha(first)).shaped(aspect(first));
+                .transparent(alpha(first)).shaped(aspect(first)).coloured(colour(first.number(COLOURS, 0, -1)));
         return MediaFacts.still(container(), end(first, file.length()), picture);
+    }
+
+    /** What its numbers mean (TIFF 6.0, sections 8 and 16, 21, 23). */
+    private static Optional<String> colour(long meaning) {
+        return switch ((int) meaning) {
+            case 0, 1 -> Optional.of(Colour.GREY);
+            case 2 -> Optional.of(Colour.RGB);
+            case 3 -> Optional.of(Colour.PALETTE);
+            case 5 -> Optional.of(Colour.CMYK);
+            case 6 -> Optional.of(Colour.YCBCR);
+            case 8 -> Optional.of(Colour.LAB);
+            default -> Optional.empty();
+        };
     }
 
     /** Whether the description should stand behind the end, and there is something before it. */

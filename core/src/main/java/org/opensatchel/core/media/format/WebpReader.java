@@ -91,12 +91,12 @@ final class WebpReader implements MediaReader {
                 longest = Math.max(longest, shown);
             } else if (name.equals("VP8 ") && picture == null && file.has(at + 3, "\u009d\u0001*")) {
                 picture = Picture.still("VP8", file.le16(at + 6) & FOURTEEN_BITS, file.le16(at + 8) & FOURTEEN_BITS).of(8)
-                        .transparent(false);
+                        .transparent(false).coloured(Optional.of(Colour.YCBCR));
                 return false;
             } else if (name.equals("VP8L") && picture == null && file.u8(at) == 0x2f) {
                 long bits = file.le32(at + 1);
                 picture = Picture.still("WebP lossless", (int) (bits & FOURTEEN_BITS) + 1, (int) (bits >> 14 & FOURTEEN_BITS) + 1).of(8)
-                        .transparent((bits >> 28 & 1) != 0);
+                        .transparent((bits >> 28 & 1) != 0).coloured(Optional.of(Colour.RGB));
                 return false;
             }
             return true;

@@ -119,6 +119,13 @@ final class FilmSamples {
         return box("moov", inside);
     }
 
+    /** A film whose pictures are described like this. */
+    static byte[] of(Out entry) {
+        Track track = new Track();
+        track.entry = entry;
+        return track("film", "", track).bytes();
+    }
+
     /** A usual movie's description. */
     static Out described() {
         return movie(1_000, 2_000, new Track().box());

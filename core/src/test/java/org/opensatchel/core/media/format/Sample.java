@@ -21,6 +21,11 @@ record Sample(String name, byte[] bytes, String facts, List<Integer> borders) {
         return new Sample(name, bytes, facts, List.copyOf(places));
     }
 
+    /** How its colours are written, which {@link #said} leaves out. */
+    static String colour(MediaFacts facts) {
+        return facts.pictures().stream().findFirst().flatMap(MediaFacts.Picture::colour).orElse("-");
+    }
+
     /** The facts on one line: what is absent is left out, what is usual too. */
     static String said(MediaFacts facts) {
         List<String> out = new ArrayList<>();

@@ -14,6 +14,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.opensatchel.core.media.format.MediaFacts.End;
 
@@ -175,6 +176,20 @@ class ToolFilesTest {
         assertThat(facts.get().end()).isEqualTo(made.open ? End.OPEN : End.WHOLE);
         assertThat(MediaReaders.read(ending, Bytes.of(Bytes.cut(bytes, bytes.length * 2 / 3))).map(MediaFacts::end))
                 .isIn(made.open ? List.of(Optional.of(End.OPEN)) : List.of(Optional.of(End.CUT)));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+            "wide.mp4, '-c:v libx264 -pix_fmt yuv420p -color_primaries bt2020 -color_trc smpte2084 -colorspace bt2020nc', 'BT.2020, SMPTE ST 2084'",
+            "wide.mov, '-c:v libx264 -pix_fmt yuv420p -color_primaries bt709 -color_trc bt709 -colorspace bt709', BT.709",
+            "wide.mkv, '-c:v libx264 -pix_fmt yuv420p -color_primaries bt2020 -color_trc arib-std-b67 -colorspace bt2020nc', 'BT.2020, ARIB STD-B67'",
+            "a.jpg, -frames:v 1, YCbCr", "grey.tif, -pix_fmt gray -frames:v 1, grey",
+            "palette.png, -pix_fmt pal8 -frames:v 1, palette", "a.webp, -frames:v 1, YCbCr"})
+    void howColoursAreWritten(String name, String how, String colour) throws IOException, InterruptedException {
+        Path file = temp.resolve(name);
+        run(WRITE + PICTURES + how + " OUT", file);
+        Optional<MediaFacts> facts = MediaReaders.read(name.substring(name.lastIndexOf('.') + 1), Bytes.of(Files.readAllBytes(file)));
+        assertThat(facts.map(Sample::colour)).contains(colour);
     }
 
     private static void run(String step, Path file) throws IOException, InterruptedException {
