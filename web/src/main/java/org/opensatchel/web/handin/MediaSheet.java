@@ -23,6 +23,9 @@ import org.opensatchel.web.text.Speech;
  */
 public record MediaSheet(int files, List<Row> rows) {
 
+    private static final String SOUND = "sound";
+    private static final String LEVEL = "level";
+    private static final List<String> COLUMNS = List.of("frame", "pace", "length", SOUND, LEVEL);
     private static final Set<String> DRAWN = Set.of("PNG", "JPEG", "GIF", "BMP");
     private static final Set<String> OF_FRAME = Set.of("media.size", "media.aspect", "media.alpha");
     private static final Set<String> OF_PACE = Set.of("media.frame-rate", "media.variable-rate");
@@ -47,7 +50,28 @@ public record MediaSheet(int files, List<Row> rows) {
 
     /** @param thumb whether the file can be drawn small */
     public record Row(String path, String format, boolean cut, boolean thumb, Cell frame, Cell pace, Cell length, Cell sound, Cell level,
-            Optional<Wave> wave) {}
+            Optional<Wave> wave) {
+
+        private Cell cell(String column) {
+            return switch (column) {
+                case "frame" -> frame;
+                case "pace" -> pace;
+                case "length" -> length;
+                case SOUND -> sound;
+                default -> level;
+            };
+        }
+
+        /** What stands in some columns, the level apart, which is drawn. */
+        public List<Cell> cells(List<String> columns) {
+            return columns.stream().filter(column -> !column.equals(LEVEL)).map(this::cell).toList();
+        }
+    }
+
+    /** Those of the columns behind the file's name in which anything stands. */
+    public List<String> columns() {
+        return COLUMNS.stream().filter(column -> rows.stream().anyMatch(row -> !row.cell(column).text().isEmpty())).toList();
+    }
 
     /**
      * A sound as one stitched line, with the band its peaks should be in. Measures in the units of a drawing 200 wide and 40 high.
@@ -121,7 +145,9 @@ public record MediaSheet(int files, List<Row> rows) {
         if (picture.width() > 0 && picture.height() > 0) {
             notes.add(Shapes.name(picture.width(), picture.height()));
         }
-        notes.add(picture.codec());
+        if (!picture.codec().equals(line.format())) {
+            notes.add(picture.codec());
+        }
         picture.bits().ifPresent(bits -> notes.add(Speech.say("media.bits", bits)));
         picture.alpha().filter(yes -> yes).ifPresent(yes -> notes.add(Speech.say("media.alpha")));
         picture.colour().filter(colour -> !USUAL.contains(colour)).ifPresent(colour -> notes.add(
