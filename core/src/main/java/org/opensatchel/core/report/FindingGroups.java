@@ -27,7 +27,7 @@ public final class FindingGroups {
 
     /** Codes that are gathered whatever the file, since each alone says little. */
     private static final Set<String> GATHERED = Set.of(Code.ASSET_UNUSED.id(), Code.ASSET_DUPLICATE.id(), Code.PACKAGE_JUNK.id(),
-            Code.LINK_REMOTE.id(), Code.NAME_SPACE.id());
+            Code.LINK_REMOTE.id(), Code.NAME_SPACE.id(), Code.MEDIA_NOT_JUDGED.id());
 
     private FindingGroups() {
     }
