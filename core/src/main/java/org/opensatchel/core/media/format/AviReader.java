@@ -51,6 +51,13 @@ final class AviReader implements MediaReader {
         return new MediaFacts(container(), end, streams.seconds(), streams.pictures, streams.sounds);
     }
 
+    @Override
+    public Optional<Samples> samples(Window file) throws IOException {
+        Streams streams = new Streams(file);
+        streams.file();
+        return streams.sounds.isEmpty() ? Optional.empty() : AviSamples.of(file, streams.sounds.get(0));
+    }
+
     /** What stands in the lists of a file. */
     private static final class Streams {
         private final Window file;

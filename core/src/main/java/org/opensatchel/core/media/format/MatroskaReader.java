@@ -84,6 +84,14 @@ final class MatroskaReader implements MediaReader {
         return new MediaFacts(name, known ? end : End.UNREAD, inside.seconds(), inside.pictures, inside.sounds);
     }
 
+    @Override
+    public Optional<Samples> samples(Window file) throws IOException {
+        List<Sound> sounds = read(file).sounds();
+        Optional<Element> header = Element.at(file, 0, file.length());
+        Optional<Element> segment = header.isEmpty() ? header : Element.at(file, header.get().end(), file.length());
+        return sounds.isEmpty() || segment.isEmpty() ? Optional.empty() : MatroskaSamples.of(file, segment.get(), sounds.get(0));
+    }
+
     /** What is in a segment that matters here. */
     private static final class Segment {
         private final Window file;

@@ -362,7 +362,7 @@ final class FilmSamples {
 
     // ---- Matroska
 
-    private static Out element(long id, Out... inside) {
+    static Out element(long id, Out... inside) {
         Out body = new Out();
         for (Out one : inside) {
             body.add(one);
@@ -380,7 +380,7 @@ final class FilmSamples {
         return out;
     }
 
-    private static Out number(long id, long value) {
+    static Out number(long id, long value) {
         return element(id, new Out().u64(value));
     }
 
@@ -388,11 +388,11 @@ final class FilmSamples {
         return element(id, new Out().u64(Double.doubleToLongBits(value)));
     }
 
-    private static Out words(long id, String text) {
+    static Out words(long id, String text) {
         return element(id, new Out().text(text));
     }
 
-    private static Out video(String codec, long each, int width, int height, Out... more) {
+    static Out video(String codec, long each, int width, int height, Out... more) {
         Out shape = new Out().add(number(0xb0, width)).add(number(0xba, height));
         for (Out one : more) {
             shape.add(one);
@@ -400,7 +400,7 @@ final class FilmSamples {
         return element(0xae, number(0x83, 1), words(0x86, codec), each == 0 ? new Out() : number(0x23e383, each), element(0xe0, shape));
     }
 
-    private static Out audio(String codec, int channels, double rate, int bits) {
+    static Out audio(String codec, int channels, double rate, int bits) {
         return element(0xae, number(0x83, 2), words(0x86, codec),
                 element(0xe1, real(0xb5, rate), number(0x9f, channels), bits == 0 ? new Out() : number(0x6264, bits)));
     }
@@ -459,7 +459,7 @@ final class FilmSamples {
 
     // ---- AVI
 
-    private static Out list(String name, Out... inside) {
+    static Out list(String name, Out... inside) {
         Out body = new Out().text(name);
         for (Out one : inside) {
             body.add(one);
@@ -467,13 +467,13 @@ final class FilmSamples {
         return SoundSamples.chunk("LIST", body.bytes());
     }
 
-    private static Out aviVideo(String code, int width, int height, int depth, int over, int under, int frames) {
+    static Out aviVideo(String code, int width, int height, int depth, int over, int under, int frames) {
         Out header = new Out().text("vids").text(code).zeros(12).le32(under).le32(over).le32(0).le32(frames).zeros(20);
         Out format = new Out().le32(40).le32(width).le32(height).le16(1).le16(depth).text(code).zeros(20);
         return list("strl", SoundSamples.chunk("strh", header.bytes()), SoundSamples.chunk("strf", format.bytes()));
     }
 
-    private static Out aviSound(int tag, int channels, int rate, int bits, int seconds) {
+    static Out aviSound(int tag, int channels, int rate, int bits, int seconds) {
         Out header = new Out().text("auds").zeros(16).le32(1).le32(rate).le32(0).le32((long) rate * seconds).zeros(20);
         return list("strl", SoundSamples.chunk("strh", header.bytes()),
                 SoundSamples.chunk("strf", SoundSamples.format(tag, channels, rate, bits)));

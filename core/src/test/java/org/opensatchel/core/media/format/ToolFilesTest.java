@@ -192,6 +192,24 @@ class ToolFilesTest {
         assertThat(facts.map(Sample::colour)).contains(colour);
     }
 
+    @ParameterizedTest
+    @CsvSource({"a.avi, pcm_s16le", "a.avi, pcm_u8", "a.mkv, pcm_s16le", "a.mkv, pcm_s24le", "a.mkv, pcm_f32le", "a.mov, pcm_s16le",
+            "a.mov, pcm_s24le"})
+    void samplesBetweenPicturesAreThoseOfTheSoundAlone(String name, String codec) throws IOException, InterruptedException {
+        Path film = temp.resolve(name);
+        Path sound = temp.resolve("alone.wav");
+        run(WRITE + PICTURES + SOUND + "-c:v mjpeg -c:a " + codec + " OUT", film);
+        run(WRITE + SOUND + "-c:a " + codec + " OUT", sound);
+        assertThat(heard(film)).isEqualTo(heard(sound)).hasSizeGreaterThan(90_000);
+    }
+
+    private static byte[] heard(Path file) throws IOException {
+        byte[] bytes = Files.readAllBytes(file);
+        String name = file.getFileName().toString();
+        return StoredSamplesTest.heard(bytes,
+                MediaReaders.samples(name.substring(name.lastIndexOf('.') + 1), Bytes.of(bytes)).orElseThrow());
+    }
+
     private static void run(String step, Path file) throws IOException, InterruptedException {
         boolean said = step.endsWith(" > OUT");
         List<String> words = Arrays.stream(step.replace(" > OUT", "").trim().split(" +"))
