@@ -171,6 +171,8 @@ class ProxiesTest {
         cut("edit/Marsh_v01.otio", "proxies/lamp.mp4", "street.mp4");
         assertThat(check(IN_FOLDER).findings()).extracting(FindingLine::code).contains("timeline.proxy-used")
                 .doesNotContain("media.below-timeline");
+        // The original is what is meant, and must not be called left over.
+        assertThat(check(IN_FOLDER).findings()).extracting(FindingLine::code).doesNotContain("asset.unused");
         // An older version may have been made with them.
         cut("edit/Marsh_v02.otio", "lamp.mp4", "street.mp4");
         assertThat(check(IN_FOLDER).findings()).extracting(FindingLine::code).doesNotContain("timeline.proxy-used");

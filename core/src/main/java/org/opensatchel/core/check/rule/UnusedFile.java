@@ -66,6 +66,9 @@ final class UnusedFile implements Rule<UseEvidence> {
                 }
             }
         }
+        // Whoever uses a stand-in means its original.
+        evidence.proxies().values().stream().filter(proxy -> used.contains(proxy.path()))
+                .forEach(proxy -> proxy.original().ifPresent(used::add));
         return used;
     }
 }
