@@ -104,7 +104,11 @@ public record MediaSheet(int files, List<Row> rows) {
     }
 
     static Optional<MediaSheet> of(ReportDigest digest) {
-        return digest.head().media().map(media -> new MediaSheet(media.files(), media.lines().stream().map(MediaSheet::row).toList()));
+        return digest.head().media().map(MediaSheet::of);
+    }
+
+    static MediaSheet of(MediaFound media) {
+        return new MediaSheet(media.files(), media.lines().stream().map(MediaSheet::row).toList());
     }
 
     private static Row row(Line line) {

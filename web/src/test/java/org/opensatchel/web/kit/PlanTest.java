@@ -20,6 +20,8 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.core.kit.Demand;
+import org.opensatchel.core.kit.Kit;
 import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -124,6 +126,35 @@ class PlanTest extends RunningApplication {
         assertThat(second.locator(".groups")).not().containsText("Market footage");
         second.getByText("Ask for nothing").click();
         assertThat(other.locator("#part-files .wrongly")).hasCount(0);
+    }
+
+    /** How proxies are known, and which folders a program makes again. */
+    @Test
+    void proxiesAndCachesArePlanned() {
+        AssignmentView assignment = fresh("X1");
+        Page page = plan(assignment);
+        page.waitForLoadState();
+        page.getByText("Add a folder").click();
+        page.keyboard().type("proxies");
+        page.keyboard().press("Enter");
+        page.locator(".band .edit").getByText("a program makes again what is in here").click();
+        page.locator("[data-add=proxies]").click();
+        Locator rule = page.locator("#part-proxies .edit");
+        rule.getByLabel("Called").fill("small");
+        rule.getByLabel("Called").press("Tab");
+        assertThat(page.locator("#part-proxies .wrongly")).containsText("{original}");
+        rule.getByLabel("Called").fill("");
+        rule.getByLabel("Called").press("Tab");
+        rule.getByLabel("Where").selectOption("proxies");
+        assertThat(page.locator("#part-proxies .wrongly")).hasCount(0);
+        assertThat(page.locator("#part-proxies .rule-head")).containsText("called like their originals");
+        accessible(page);
+        page.locator("#publish").click();
+        assertThat(page.locator("#told")).containsText("Version 1 is published");
+        Kit kit = kits.current(assignment).orElseThrow().kit();
+        assertThat(kit.folders()).singleElement().satisfies(folder -> assertThat(folder.rebuildable()).isTrue());
+        assertThat(kit.demands(Demand.Proxies.class)).singleElement()
+                .satisfies(proxies -> assertThat(proxies.in().orElseThrow().text()).isEqualTo("proxies"));
     }
 
     /** The whole of it without a pointer: names typed, moved, put inside, taken back, saved. */
