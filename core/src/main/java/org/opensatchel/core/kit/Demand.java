@@ -36,6 +36,9 @@ public sealed interface Demand {
         /** A glob as it is, or without what only says that the place does not matter. */
         String files(String glob);
 
+        /** How a proxy is called: as the plan says it, or as that of some original would be. */
+        String proxy(ProxyName name);
+
         /** As they stand in the plan, for who made it. */
         Spelling WRITTEN = new Spelling() {
             @Override
@@ -51,6 +54,11 @@ public sealed interface Demand {
             @Override
             public String files(String glob) {
                 return glob;
+            }
+
+            @Override
+            public String proxy(ProxyName name) {
+                return name.text();
             }
         };
 
@@ -70,6 +78,11 @@ public sealed interface Demand {
                 @Override
                 public String files(String glob) {
                     return glob.startsWith("**/") ? glob.substring(3) : glob;
+                }
+
+                @Override
+                public String proxy(ProxyName name) {
+                    return name.before() + "lamp" + name.after();
                 }
             };
         }
@@ -208,7 +221,7 @@ public sealed interface Demand {
         @Override
         public Phrase say(Spelling spelling) {
             return DemandWording.PROXIES
-                    .say(Facts.of(PLACE, in.map(spelling::folder)).and(FactName.PATTERN, name.map(ProxyName::text)));
+                    .say(Facts.of(PLACE, in.map(spelling::folder)).and(FactName.PATTERN, name.map(spelling::proxy)));
         }
     }
 

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
@@ -241,9 +242,11 @@ class ProxiesTest {
         assertThat(KitReader.read(KitWriter.write(kit)).kit()).contains(kit);
         assertThat(kit.demands()).map(demand -> Words.ENGLISH.text(demand.say()))
                 .containsExactly(
-                        "Small copies for working with (proxies) lie in “footage/proxies” and are called “{original}_s”; each belongs to an original.",
-                        "Small copies for working with (proxies) are called “low {original}”; each belongs to an original.");
-        assertThat(Words.in(Locale.GERMAN).text(kit.demands().get(0).say())).contains("liegen in „footage/proxies“ und heißen");
+                        "Small copies for working with (proxies) lie in “footage/proxies” and are called like “{original}_s”; each belongs to an original.",
+                        "Small copies for working with (proxies) are called like “low {original}”; each belongs to an original.");
+        assertThat(Words.in(Locale.GERMAN).text(kit.demands().get(0).say())).contains("liegen in „footage/proxies“ und heißen wie");
+        // A student need not know what a pattern is.
+        assertThat(Words.ENGLISH.text(kit.demands().get(1).say(Demand.Spelling.of(MARSH, false)))).contains("are called like “low lamp”");
     }
 
     @ParameterizedTest
