@@ -117,7 +117,7 @@ public final class Proxies {
         return scan.facts(path).media().filter(media -> media.end() != MediaFacts.End.CUT && scan.facts(path).lie().isEmpty());
     }
 
-    public static Optional<Double> rate(MediaFacts media) {
+    private static Optional<Double> rate(MediaFacts media) {
         return media.pictures().stream().findFirst().flatMap(Picture::rate).map(Rational::value).filter(rate -> rate > 0);
     }
 }

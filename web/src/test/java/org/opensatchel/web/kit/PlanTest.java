@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.FilePayload;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -294,6 +295,8 @@ class PlanTest extends RunningApplication {
             page.keyboard().press("Enter");
         }
         Locator onto = page.locator(".band-head[data-path='surfaces']");
+        // What is told of the plan comes a moment later, and moves what stands below it.
+        page.waitForLoadState(LoadState.NETWORKIDLE);
         page.locator(".band-head[data-path='maps']").hover();
         page.mouse().down();
         // What is dragged is told to lie over something with the second movement there.

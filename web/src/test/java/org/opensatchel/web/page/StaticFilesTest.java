@@ -15,6 +15,9 @@ class StaticFilesTest extends RunningApplication {
     @SuppressWarnings("unchecked")
     void whatAPageNeedsIsKeptForAYear() {
         Page page = signIn("quillfeather");
+        page.waitForLoadState();
+        // Letters are fetched once something is set in them.
+        page.evaluate("() => document.fonts.ready.then(() => true)");
         List<String> needed = (List<String>) page
                 .evaluate(
                         "() => performance.getEntriesByType('resource').map((one) => one.name).filter((name) => name.includes('/files/'))");

@@ -56,16 +56,24 @@ final class RebuildableFiles implements Rule<MediaMixEvidence> {
     private static final class Search {
 
         private final MediaMixEvidence evidence;
-        private final Set<ProjectPath> needed;
         private final Set<ProjectPath> told = new LinkedHashSet<>();
         private final List<Finding> out = new ArrayList<>();
+        private Optional<Set<ProjectPath>> needed = Optional.empty();
         /** The names of the project's media, with their endings and without; gathered once somebody asks. */
         private Optional<Set<String>> names = Optional.empty();
 
         Search(MediaMixEvidence evidence) {
             this.evidence = evidence;
-            this.needed = new HashSet<>(evidence.linked());
-            evidence.documents().forEach(document -> needed.add(document.document()));
+        }
+
+        /** Whether a document leads to a file, or it is one itself; gathered once there is something that may go. */
+        private boolean isNeeded(ProjectPath path) {
+            if (needed.isEmpty()) {
+                Set<ProjectPath> all = new HashSet<>(evidence.linked());
+                evidence.documents().forEach(document -> all.add(document.document()));
+                needed = Optional.of(all);
+            }
+            return needed.get().contains(path);
         }
 
         List<Finding> told() {
@@ -78,7 +86,7 @@ final class RebuildableFiles implements Rule<MediaMixEvidence> {
                 }
             }
             List<ProjectFile> proxies = evidence.proxies().values().stream().filter(Proxy::isMadeOfOriginal).map(Proxy::path)
-                    .filter(path -> !needed.contains(path) && told.stream().noneMatch(path::isBelow))
+                    .filter(path -> !isNeeded(path) && told.stream().noneMatch(path::isBelow))
                     .flatMap(path -> evidence.tree().file(path).stream()).toList();
             if (!proxies.isEmpty()) {
                 ProjectPath folder = proxies.get(0).path().parent();
@@ -99,7 +107,7 @@ final class RebuildableFiles implements Rule<MediaMixEvidence> {
                 return;
             }
             List<ProjectFile> files = evidence.tree().filesBelow(folder).stream()
-                    .filter(file -> file.bytes() > 0 && !needed.contains(file.path()) && !evidence.isPlanned(file.path())).toList();
+                    .filter(file -> file.bytes() > 0 && !isNeeded(file.path()) && !evidence.isPlanned(file.path())).toList();
             if (!files.isEmpty()) {
                 told.add(folder);
                 out.add(finding(folder, how, files));
@@ -114,11 +122,11 @@ final class RebuildableFiles implements Rule<MediaMixEvidence> {
         private boolean isMadeOfOthers(ProjectPath folder) {
             List<ProjectFile> files = evidence.tree().filesBelow(folder);
             return evidence.allLinksKnown() && !files.isEmpty()
-                    && files.stream().map(ProjectFile::path).allMatch(path -> !needed.contains(path) && isCalledAfterMedia(path, folder));
+                    && files.stream().map(ProjectFile::path).allMatch(path -> isCalledAfterMedia(path) && !isNeeded(path));
         }
 
         /** {@code lamp.wav.peak} after {@code lamp.wav}, and {@code lamp.peak} where that is no kind of file anybody knows. */
-        private boolean isCalledAfterMedia(ProjectPath path, ProjectPath folder) {
+        private boolean isCalledAfterMedia(ProjectPath path) {
             if (names.isEmpty()) {
                 Set<String> all = new HashSet<>();
                 evidence.files().stream().map(ProjectFile::path)
