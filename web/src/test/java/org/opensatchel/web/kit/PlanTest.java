@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.FilePayload;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -295,13 +294,20 @@ class PlanTest extends RunningApplication {
             page.keyboard().press("Enter");
         }
         Locator onto = page.locator(".band-head[data-path='surfaces']");
-        // What is told of the plan comes a moment later, and moves what stands below it.
-        page.waitForLoadState(LoadState.NETWORKIDLE);
-        page.locator(".band-head[data-path='maps']").hover();
-        page.mouse().down();
-        // What is dragged is told to lie over something with the second movement there.
-        onto.hover();
-        onto.hover();
+        // What is told of the plan comes a moment later and moves what stands there: who grasps into the void grasps once more.
+        page.waitForCondition(() -> {
+            page.locator(".band-head[data-path='maps']").hover();
+            page.mouse().down();
+            // What is dragged is told to lie over something with the second movement there.
+            onto.hover();
+            onto.hover();
+            boolean over = (boolean) onto.evaluate("head => head.classList.contains('drop-inside')");
+            if (!over) {
+                page.mouse().move(2, 2);
+                page.mouse().up();
+            }
+            return over;
+        });
         page.mouse().up();
         assertThat(page.locator(".band-head[data-path='surfaces/maps']")).isVisible();
     }
