@@ -19,8 +19,8 @@ import org.opensatchel.core.check.rule.RefusedFile;
 import org.opensatchel.core.check.rule.SizeEvidence;
 import org.opensatchel.core.check.rule.StandIns;
 import org.opensatchel.core.check.rule.StepEvidence;
-import org.opensatchel.core.check.rule.MediaMixEvidence;
-import org.opensatchel.core.check.rule.ExportEvidence;
+import org.opensatchel.core.check.rule.TimelineMediaEvidence;
+import org.opensatchel.core.check.rule.PlannedUseEvidence;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.kit.Kit;
@@ -75,14 +75,14 @@ record Evidence(ProjectTree tree, RootChoice root, Optional<Kit> kit, RosterFiel
         implements
             PackageEvidence,
             NameEvidence,
-            ExportEvidence,
+            PlannedUseEvidence,
             PlaceholderEvidence,
             SizeEvidence,
             LocationEvidence,
             DepthEvidence,
             StepEvidence,
             BriefEvidence,
-            MediaMixEvidence {
+            TimelineMediaEvidence {
 
     boolean linksChecked() {
         return scan.notChecked().stream().noneMatch(Report::isLinks);

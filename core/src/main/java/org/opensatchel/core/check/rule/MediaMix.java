@@ -32,13 +32,13 @@ import org.opensatchel.core.timeline.Timeline;
  * What is put together in one timeline and does not go together: films of several frame rates, sounds of several sample rates, films that are
  * smaller than the timeline is shown. Told once a timeline, weighed by what it uses.
  */
-final class MediaMix implements Rule<MediaMixEvidence> {
+final class MediaMix implements Rule<TimelineMediaEvidence> {
 
     private static final double SAME_RATE = 0.01;
 
     @Override
-    public Class<MediaMixEvidence> needs() {
-        return MediaMixEvidence.class;
+    public Class<TimelineMediaEvidence> needs() {
+        return TimelineMediaEvidence.class;
     }
 
     @Override
@@ -47,7 +47,7 @@ final class MediaMix implements Rule<MediaMixEvidence> {
     }
 
     @Override
-    public List<Finding> judge(MediaMixEvidence evidence) {
+    public List<Finding> judge(TimelineMediaEvidence evidence) {
         List<Finding> out = new ArrayList<>();
         for (Timeline timeline : evidence.timelines()) {
             Map<ProjectPath, Double> used = new TreeMap<>(evidence.isOlder(timeline.document()) ? Map.of() : evidence.used(timeline));
@@ -67,11 +67,11 @@ final class MediaMix implements Rule<MediaMixEvidence> {
         return media.pictures().stream().findFirst().filter(picture -> picture.rate().isPresent() && media.seconds().isPresent());
     }
 
-    private static Optional<MediaFacts> media(MediaMixEvidence evidence, ProjectPath path) {
+    private static Optional<MediaFacts> media(TimelineMediaEvidence evidence, ProjectPath path) {
         return evidence.facts(path).media().filter(media -> evidence.facts(path).lie().isEmpty());
     }
 
-    private static Optional<Finding> mixed(MediaMixEvidence evidence, Timeline timeline, Map<ProjectPath, Double> used, String how,
+    private static Optional<Finding> mixed(TimelineMediaEvidence evidence, Timeline timeline, Map<ProjectPath, Double> used, String how,
             Function<MediaFacts, Optional<Double>> rate) {
         Map<ProjectPath, Double> rates = new TreeMap<>();
         used.keySet().forEach(path -> media(evidence, path).flatMap(rate).ifPresent(value -> rates.put(path, value)));
@@ -106,7 +106,7 @@ final class MediaMix implements Rule<MediaMixEvidence> {
     }
 
     /** Against the size that the kit asks of the finished film, or that of most of what is used. */
-    private static Optional<Finding> below(MediaMixEvidence evidence, Timeline timeline, Map<ProjectPath, Double> used) {
+    private static Optional<Finding> below(TimelineMediaEvidence evidence, Timeline timeline, Map<ProjectPath, Double> used) {
         Map<ProjectPath, Picture> films = new TreeMap<>();
         used.keySet().forEach(path -> media(evidence, path).flatMap(MediaMix::film).filter(film -> film.width() > 0 && film.height() > 0)
                 .ifPresent(film -> films.put(path, film)));

@@ -20,11 +20,11 @@ import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.timeline.Timeline;
 
 /** Stand-ins of lower resolution: each belongs to an original, and what is handed in shows the originals. */
-final class ProxyFiles implements Rule<MediaMixEvidence> {
+final class ProxyFiles implements Rule<TimelineMediaEvidence> {
 
     @Override
-    public Class<MediaMixEvidence> needs() {
-        return MediaMixEvidence.class;
+    public Class<TimelineMediaEvidence> needs() {
+        return TimelineMediaEvidence.class;
     }
 
     @Override
@@ -33,7 +33,7 @@ final class ProxyFiles implements Rule<MediaMixEvidence> {
     }
 
     @Override
-    public List<Finding> judge(MediaMixEvidence evidence) {
+    public List<Finding> judge(TimelineMediaEvidence evidence) {
         if (evidence.proxies().isEmpty()) {
             return List.of();
         }
@@ -52,14 +52,14 @@ final class ProxyFiles implements Rule<MediaMixEvidence> {
     }
 
     /** The documents the kit asks for, where one is there: beside them somebody may try out what they like. */
-    private static Set<ProjectPath> delivered(MediaMixEvidence evidence) {
+    private static Set<ProjectPath> delivered(TimelineMediaEvidence evidence) {
         Set<ProjectPath> out = new HashSet<>();
         evidence.plan().ifPresent(plan -> plan.roles().stream().filter(PlannedRole::document)
                 .forEach(role -> Stream.of(role.fitting(), role.misnamed(), role.misplaced()).forEach(out::addAll)));
         return out;
     }
 
-    private static void used(MediaMixEvidence evidence, Timeline timeline, List<Finding> out) {
+    private static void used(TimelineMediaEvidence evidence, Timeline timeline, List<Finding> out) {
         List<ProjectPath> shown = evidence.used(timeline).keySet().stream().filter(evidence.proxies()::containsKey).toList();
         if (!shown.isEmpty()) {
             out.add(Finding.of(Code.TIMELINE_PROXY_USED).path(timeline.document()).at(timeline.at()).fact(COUNT, shown.size())

@@ -26,7 +26,7 @@ import org.opensatchel.core.project.ProjectFile;
  * originals are there, and folders in which every file is called after one of the project's media and no document asks for any. Never
  * told from an ending, and never of what a document links.
  */
-final class RebuildableFiles implements Rule<MediaMixEvidence> {
+final class RebuildableFiles implements Rule<PlannedUseEvidence> {
 
     /** Words that folders of caches have in their names. */
     private static final Set<String> WORDS = Set.of("cache", "caches", "cached", "preview", "previews", "peaks", "thumbnails", "temp",
@@ -34,8 +34,8 @@ final class RebuildableFiles implements Rule<MediaMixEvidence> {
     private static final Pattern BETWEEN = Pattern.compile("[^\\p{L}]+|(?<=\\p{Ll})(?=\\p{Lu})");
 
     @Override
-    public Class<MediaMixEvidence> needs() {
-        return MediaMixEvidence.class;
+    public Class<PlannedUseEvidence> needs() {
+        return PlannedUseEvidence.class;
     }
 
     @Override
@@ -44,7 +44,7 @@ final class RebuildableFiles implements Rule<MediaMixEvidence> {
     }
 
     @Override
-    public List<Finding> judge(MediaMixEvidence evidence) {
+    public List<Finding> judge(PlannedUseEvidence evidence) {
         return new Search(evidence).told();
     }
 
@@ -55,14 +55,14 @@ final class RebuildableFiles implements Rule<MediaMixEvidence> {
     /** One project's. */
     private static final class Search {
 
-        private final MediaMixEvidence evidence;
+        private final PlannedUseEvidence evidence;
         private final Set<ProjectPath> told = new LinkedHashSet<>();
         private final List<Finding> out = new ArrayList<>();
         private Optional<Set<ProjectPath>> needed = Optional.empty();
         /** The names of the project's media, with their endings and without; gathered once somebody asks. */
         private Optional<Set<String>> names = Optional.empty();
 
-        Search(MediaMixEvidence evidence) {
+        Search(PlannedUseEvidence evidence) {
             this.evidence = evidence;
         }
 

@@ -21,7 +21,7 @@ import org.opensatchel.core.project.ProjectFile;
  * A finished film or sound that is older than the last save of the document it is made of. Times say that only where they are the files' own:
  * what was copied or unpacked may have got the time of that, and then nothing is told.
  */
-final class StaleExport implements Rule<ExportEvidence> {
+final class StaleExport implements Rule<PlannedUseEvidence> {
 
     private static final Set<FileKind> EXPORTED = EnumSet.of(FileKind.MOVING_PICTURE, FileKind.SOUND);
     /** Who exports and saves at once does not do so in the same moment. */
@@ -33,8 +33,8 @@ final class StaleExport implements Rule<ExportEvidence> {
     private static final Instant NO_TIME = Instant.parse("1981-01-01T00:00:00Z");
 
     @Override
-    public Class<ExportEvidence> needs() {
-        return ExportEvidence.class;
+    public Class<PlannedUseEvidence> needs() {
+        return PlannedUseEvidence.class;
     }
 
     @Override
@@ -43,7 +43,7 @@ final class StaleExport implements Rule<ExportEvidence> {
     }
 
     @Override
-    public List<Finding> judge(ExportEvidence evidence) {
+    public List<Finding> judge(PlannedUseEvidence evidence) {
         List<Finding> out = new ArrayList<>();
         if (evidence.plan().isEmpty()) {
             return out;
@@ -77,14 +77,14 @@ final class StaleExport implements Rule<ExportEvidence> {
     }
 
     /** What was made of something is younger than some of it: where it is not, its time is that of a copy. */
-    private static boolean hasSources(ExportEvidence evidence, ProjectFile export, Set<ProjectPath> linked) {
+    private static boolean hasSources(PlannedUseEvidence evidence, ProjectFile export, Set<ProjectPath> linked) {
         Optional<Instant> made = time(export);
         return made.isPresent() && linked.stream().flatMap(path -> evidence.tree().file(path).stream())
                 .flatMap(file -> time(file).stream()).anyMatch(time -> time.isBefore(made.get()));
     }
 
     /** Whether no more than a few other files bear the time of a save. */
-    private static boolean isOwn(ExportEvidence evidence, ProjectFile saved) {
+    private static boolean isOwn(PlannedUseEvidence evidence, ProjectFile saved) {
         Instant last = time(saved).orElseThrow();
         return evidence.tree().ownFiles().stream().filter(file -> !file.path().equals(saved.path())).flatMap(file -> time(file).stream())
                 .filter(time -> Duration.between(time, last).abs().compareTo(TOGETHER) <= 0).count() <= FEW;

@@ -21,13 +21,13 @@ final class MatroskaReader implements MediaReader {
     private static final long INFO = 0x1549a966L;
     private static final long SCALE = 0x2ad7b1;
     private static final long DURATION = 0x4489;
-    private static final long TRACKS = 0x1654ae6bL;
-    private static final long TRACK = 0xae;
-    private static final long CODEC = 0x86;
+    static final long TRACKS = 0x1654ae6bL;
+    static final long TRACK = 0xae;
+    static final long CODEC = 0x86;
     private static final long SETTING = 0x63a2;
     private static final long EACH = 0x23e383;
     private static final long VIDEO = 0xe0;
-    private static final long AUDIO = 0xe1;
+    static final long AUDIO = 0xe1;
     private static final long NANOS = 1_000_000_000L;
     private static final int PIXELS = 0;
     private static final int RATIO = 3;

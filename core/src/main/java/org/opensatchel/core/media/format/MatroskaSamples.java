@@ -13,11 +13,7 @@ import org.opensatchel.core.media.format.Samples.Run;
  */
 final class MatroskaSamples {
 
-    private static final long TRACKS = 0x1654ae6bL;
-    private static final long TRACK = 0xae;
     private static final long NUMBER = 0xd7;
-    private static final long CODEC = 0x86;
-    private static final long AUDIO = 0xe1;
     private static final long BITS = 0x6264;
     private static final long PACKED = 0x6d80;
     private static final long CLUSTER = 0x1f43b675L;
@@ -42,7 +38,7 @@ final class MatroskaSamples {
     static Optional<Samples> of(Window file, Element segment, Sound sound) throws IOException {
         MatroskaSamples samples = new MatroskaSamples(file);
         for (Element part : segment.children(file)) {
-            if (part.id() == TRACKS) {
+            if (part.id() == MatroskaReader.TRACKS) {
                 samples.tracks(part);
             } else if (part.id() == CLUSTER && samples.isWanted()) {
                 samples.cluster(part);
@@ -60,7 +56,7 @@ final class MatroskaSamples {
 
     private void tracks(Element tracks) throws IOException {
         for (Element one : tracks.children(file)) {
-            if (one.id() == TRACK && track < 0) {
+            if (one.id() == MatroskaReader.TRACK && track < 0) {
                 track(one);
             }
         }
@@ -73,8 +69,8 @@ final class MatroskaSamples {
         boolean packed = false;
         for (Element one : entry.children(file)) {
             number = one.id() == NUMBER ? one.number(file) : number;
-            coded = one.id() == CODEC ? one.text(file) : coded;
-            audio = one.id() == AUDIO ? one : audio;
+            coded = one.id() == MatroskaReader.CODEC ? one.text(file) : coded;
+            audio = one.id() == MatroskaReader.AUDIO ? one : audio;
             packed |= one.id() == PACKED;
         }
         if (audio != null) {

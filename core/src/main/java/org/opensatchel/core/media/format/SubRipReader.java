@@ -18,12 +18,12 @@ final class SubRipReader implements MediaReader {
 
     @Override
     public boolean recognises(Window head) throws IOException {
-        String text = Cues.head(head);
-        return !text.startsWith("WEBVTT") && Cues.hasTimes(text);
+        String text = CueTimes.head(head);
+        return !text.startsWith("WEBVTT") && CueTimes.hasTimes(text);
     }
 
     @Override
     public MediaFacts read(Window file) throws IOException {
-        return Cues.read(container(), file);
+        return CueTimes.read(container(), file);
     }
 }

@@ -20,12 +20,12 @@ final class WebVttReader implements MediaReader {
 
     @Override
     public boolean recognises(Window head) throws IOException {
-        String text = Cues.head(head);
+        String text = CueTimes.head(head);
         return text.startsWith(BEGIN) && (text.length() == BEGIN.length() || Character.isWhitespace(text.charAt(BEGIN.length())));
     }
 
     @Override
     public MediaFacts read(Window file) throws IOException {
-        return Cues.read(container(), file);
+        return CueTimes.read(container(), file);
     }
 }

@@ -1,5 +1,5 @@
 package org.opensatchel.core.check.rule;
 
 /** What was planned, and which files are used. */
-public interface ExportEvidence extends UseEvidence, PlanEvidence {
+public interface PlannedUseEvidence extends UseEvidence, PlanEvidence {
 }

@@ -4,8 +4,8 @@ import java.util.Map;
 import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.timeline.Timeline;
 
-/** What timelines use of the media there are. */
-public interface MediaMixEvidence extends TimelineEvidence, UseEvidence {
+/** What timelines use of the media there are, and which files are used at all. */
+public interface TimelineMediaEvidence extends TimelineEvidence, UseEvidence {
 
     /** The files a timeline uses, each with how many seconds of the timeline it fills. */
     Map<ProjectPath, Double> used(Timeline timeline);

@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
 import org.opensatchel.core.media.format.MediaFacts.End;
 
 /** The times of words that are shown or spoken along with a film. Nothing tells where such a list should end. */
-final class Cues {
+final class CueTimes {
 
     private static final int MOST_BYTES = 4 << 20;
     private static final int HEAD = 4_096;
@@ -18,7 +18,7 @@ final class Cues {
     private static final String TIME = "(?:(\\d{1,4}):)?(\\d{1,2}):(\\d{1,2})[,.](\\d{1,3})";
     private static final Pattern TIMES = Pattern.compile("(?m)^[ \\t]*+" + TIME + "[ \\t]*+-->[ \\t]*+" + TIME);
 
-    private Cues() {
+    private CueTimes() {
     }
 
     /** How a file begins, without its byte order mark. */
