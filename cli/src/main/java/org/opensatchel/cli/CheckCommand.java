@@ -5,9 +5,11 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
@@ -30,6 +32,8 @@ import picocli.CommandLine.ParentCommand;
 /** {@code satchel check}: checks folders, archives and listings, and prints what was found. */
 @Command(name = "check", mixinStandardHelpOptions = true, description = "Checks projects: folders, ZIP archives or listings.")
 final class CheckCommand implements Callable<Integer> {
+
+    private static final int MOST_NAMED = 3;
 
     /** The output formats. */
     enum Format {
@@ -63,6 +67,7 @@ final class CheckCommand implements Callable<Integer> {
 
     @Option(names = "--quiet", description = "print only what must be fixed")
     private boolean quiet;
+    private final Set<String> absent = new LinkedHashSet<>();
     /** For the formats that hold all reports in one document. */
     private final List<Report> made = new ArrayList<>();
     @Mixin
@@ -84,15 +89,28 @@ final class CheckCommand implements Callable<Integer> {
                 .teamed(team.entrySet().stream().map(member -> new TeamLocation(member.getKey(), member.getValue())).toList())
                 .after(earlier == null ? List.of() : EarlierReport.sealed(earlier))
                 .carriedTo(MachineFiles.read(machines)).described(described.profiles()).in(satchel.words());
-        int worst = 0;
+        int worst = tellAbsent() ? Satchel.FAILED : 0;
         for (String project : projects) {
-            worst = Math.max(worst, one(project, request));
+            worst = Math.max(worst, absent.contains(project) ? 0 : one(project, request));
         }
         if (format == Format.sarif) {
             satchel.out().println(JsonDocuments.MAPPER.writeValueAsString(SarifLog.of(made, satchel.words())));
             satchel.out().flush();
         }
         return worst;
+    }
+
+    /** Projects that do not exist are told in one line, however many they are: a wrong folder is one mistake. */
+    private boolean tellAbsent() {
+        projects.stream().filter(Sources::isAbsent).forEach(absent::add);
+        if (absent.size() < 2) {
+            absent.clear();
+            return false;
+        }
+        List<String> shown = absent.stream().limit(MOST_NAMED).map(project -> satchel.words().fill("source.quoted", project)).toList();
+        satchel.err().println(Printable.line("satchel: " + satchel.words().fill("source.absent-many", absent.size(), projects.size(),
+                String.join(", ", shown), absent.size() - shown.size())));
+        return true;
     }
 
     private int one(String project, CheckRequest request) throws IOException {

@@ -22,6 +22,10 @@ final class Refusal extends Exception {
         this.values = values;
     }
 
+    boolean is(String what) {
+        return key.equals(what);
+    }
+
     String in(Words words) {
         Object[] said = values.clone();
         for (int i = 0; i < said.length; i++) {

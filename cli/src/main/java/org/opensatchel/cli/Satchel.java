@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.ResourceBundle;
+import java.util.logging.LogManager;
 import org.opensatchel.core.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -41,6 +42,8 @@ public final class Satchel implements Runnable {
 
     public static void main(String[] args) {
         PrintStream out = new PrintStream(new java.io.FileOutputStream(java.io.FileDescriptor.out), false, StandardCharsets.UTF_8);
+        // What our code logs is for whoever runs a server; here it would stand among the sentences.
+        LogManager.getLogManager().reset();
         PrintStream err = new PrintStream(new java.io.FileOutputStream(java.io.FileDescriptor.err), true, StandardCharsets.UTF_8);
         int status = run(out, err, args);
         out.flush();
@@ -70,8 +73,11 @@ public final class Satchel implements Runnable {
             return line.execute(args);
         } catch (OutOfMemoryError tooMuch) {
             err.println("satchel: " + satchel.words.fill("memory"));
-            return FAILED;
+        } catch (Error broke) {
+            // An error of ours is told like any other fault: in one line, so that what reads a report is not disturbed.
+            err.println(Printable.line("satchel: " + satchel.words.fill("broken", FaultNumber.of(broke))));
         }
+        return FAILED;
     }
 
     /** Asked before anything is parsed: help is written while that goes on. */
@@ -94,7 +100,7 @@ public final class Satchel implements Runnable {
     }
 
     private String sentence(Exception failure) {
-        return failure instanceof Refusal refusal ? refusal.in(words) : words.fill("broken");
+        return failure instanceof Refusal refusal ? refusal.in(words) : words.fill("broken", FaultNumber.of(failure));
     }
 
     @Option(names = "--language", paramLabel = "en|de", scope = ScopeType.INHERIT, description = "the language of what is printed (en)")

@@ -35,7 +35,20 @@ final class Sources {
         return new Opened(new ListingSource(path, beside), beside.isPresent());
     }
 
+    /** Whether something is given that could be a file or folder here, and is not there. */
+    static boolean isAbsent(String project) {
+        try {
+            path(project);
+            return false;
+        } catch (Refusal refusal) {
+            return refusal.is("source.absent");
+        }
+    }
+
     private static Path path(String text) throws Refusal {
+        if (text.isBlank()) {
+            throw new Refusal("source.nameless");
+        }
         if (text.equals("-") || text.matches("[A-Za-z][A-Za-z0-9+.-]+://.*")) {
             throw new Refusal("source.elsewhere", text);
         }

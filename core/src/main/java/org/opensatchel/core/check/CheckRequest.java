@@ -13,6 +13,7 @@ import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.SealedFile;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
@@ -35,12 +36,13 @@ import org.opensatchel.core.words.Words;
  * @param confirmed which of the kit's steps the student confirmed, by their keys; empty where that is not known
  * @param more profiles of programs' documents beside those of the kit; those named first come first
  * @param formats is told what read which document
+ * @param files gets all files of the project, once it is known what they are
  */
 public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFields> roster, Optional<ProjectLocation> location,
         boolean documentsKnown,
         ReadLimits limits, Instant made, ScanProgress progress, Optional<Kit> newer, List<Machine> machines, Words words,
         List<TeamLocation> team, List<SealedFile> earlier, List<ProjectLocation> elsewhere, Optional<Set<String>> confirmed,
-        List<Profile> more, FormatListener formats) {
+        List<Profile> more, FormatListener formats, Consumer<ProjectTree> files) {
 
     /** Is told of each file of a project as what it was read. */
     public interface FormatListener {
@@ -51,7 +53,7 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
     public static CheckRequest of(Optional<Kit> kit, RosterFields fields) {
         return new CheckRequest(kit, fields, List.of(), Optional.empty(), true, ReadLimits.DEFAULT, Instant.now(), (files, bytes) -> {},
                 Optional.empty(), List.of(), Words.ENGLISH, List.of(), List.of(), List.of(), Optional.empty(), List.of(),
-                (path, format) -> {});
+                (path, format) -> {}, tree -> {});
     }
 
     public CheckRequest at(Instant time) {
@@ -127,6 +129,11 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         return with(parts -> parts.formats = listener);
     }
 
+    /** Hands over all files of the project. */
+    public CheckRequest keeping(Consumer<ProjectTree> listener) {
+        return with(parts -> parts.files = listener);
+    }
+
     /** Every profile that documents are read by. */
     List<Profile> profiles() {
         return Stream.concat(more.stream(), kit.stream().flatMap(plan -> plan.links().profiles().stream())).toList();
@@ -168,6 +175,7 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
         private Optional<Set<String>> confirmed;
         private List<Profile> more;
         private FormatListener formats;
+        private Consumer<ProjectTree> files;
 
         Parts(CheckRequest from) {
             this.kit = from.kit;
@@ -187,11 +195,12 @@ public record CheckRequest(Optional<Kit> kit, RosterFields fields, List<RosterFi
             this.confirmed = from.confirmed;
             this.more = from.more;
             this.formats = from.formats;
+            this.files = from.files;
         }
 
         CheckRequest request() {
             return new CheckRequest(kit, fields, roster, location, documentsKnown, limits, made, progress, newer, machines, words, team,
-                    earlier, elsewhere, confirmed, more, formats);
+                    earlier, elsewhere, confirmed, more, formats, files);
         }
     }
 }

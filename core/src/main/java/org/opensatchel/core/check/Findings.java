@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
@@ -87,13 +88,12 @@ final class Findings {
             return Optional.empty();
         }
         String file = finding.path().text().replaceFirst("!/.*$", "");
-        for (ProjectPath at = ProjectPath.of(file); !at.isRoot(); at = at.parent()) {
-            Integer folder = forbidden.get(at);
-            if (folder != null && folder != from && finding.severity().compareTo(findings.get(folder).severity()) >= 0) {
-                return Optional.of(folder);
-            }
-        }
-        return Optional.empty();
+        ProjectPath path = ProjectPath.of(file);
+        int deepest = forbidden.keySet().stream().mapToInt(ProjectPath::depth).max().orElse(0);
+        return Stream.concat(path.folders().limit(deepest), Stream.of(path)).map(forbidden::get)
+                .filter(folder -> folder != null && folder != from
+                        && finding.severity().compareTo(findings.get(folder).severity()) >= 0)
+                .reduce((outer, inner) -> inner);
     }
 
     /** What follows from one cause is bounded like what is told of one code. */

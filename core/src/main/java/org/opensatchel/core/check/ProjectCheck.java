@@ -97,6 +97,7 @@ public final class ProjectCheck {
             return run(source, false);
         }
         tellFormats(built.tree(), scan);
+        request.files().accept(built.tree());
         return report(source, root, built, known, marker, scan);
     }
 

@@ -14,12 +14,14 @@ import static org.opensatchel.core.fact.FactName.TYPES;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -64,7 +66,11 @@ public final class KitReader {
     private static final Map<String, Need> NEEDS = words(Need.values());
     private static final Map<String, Grade> GRADES = words(Grade.values());
 
+    /** As deep as a project is read. */
+    private static final int DEEPEST = 100;
+
     private final List<JsonFault> faults = new ArrayList<>();
+    private final List<Like> likes = new ArrayList<>();
     private final List<Demand> demands = new ArrayList<>();
     /** What every folder of a pattern has to hold; told with the folder, and a rule like any other. */
     private final List<DocumentRule> documentsOfEach = new ArrayList<>();
@@ -151,6 +157,9 @@ public final class KitReader {
         documents.addAll(documentsOfEach);
         List<FileRule> files = new ArrayList<>(document.objects("files", this::fileRule));
         files.addAll(filesOfEach);
+        if (!published) {
+            noStrangers(documents, files);
+        }
         document.objects("forbidden", this::forbidden).forEach(demands::add);
         document.objects("proxies", this::proxies).forEach(demands::add);
         List<Kit.RootFile> rootFiles = document.objects("rootFiles", this::rootFile);
@@ -315,6 +324,9 @@ public final class KitReader {
         if (path.indexOf('\\') >= 0) {
             return Optional.of(KitWording.PATH_BACKSLASH.say(Facts.of(FOUND, path)));
         }
+        if (!published && path.chars().filter(c -> c == '/').count() >= DEEPEST) {
+            return Optional.of(KitWording.PATH_DEEP.say(Facts.of(MOST, DEEPEST)));
+        }
         if (!published && DRIVE.matcher(path).lookingAt()) {
             return Optional.of(KitWording.PATH_DRIVE.say(Facts.of(FOUND, path)));
         }
@@ -348,6 +360,10 @@ public final class KitReader {
 
     private Companion companion(StrictObject object) {
         String name = object.requiredText("name");
+        boolean none = object.has("name") && (name.isBlank() || name.equals("."));
+        if (none && !published) {
+            object.fault("name", KitWording.COMPANION_NO_NAME.say(Facts.of(FOUND, name)));
+        }
         if (name.contains("/") || name.contains("\\") || name.equals("..")) {
             object.fault("name", KitWording.COMPANION_SLASH.say());
         }
@@ -365,7 +381,7 @@ public final class KitReader {
         object.objects("links", link -> linking(link, role)).forEach(demands::add);
         return new DocumentRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
                 object.choice("need", NEEDS, Need.REQUIRED), object.integer("versions", 0, 0), object.integer("maxLength", 1, 0),
-                media(object), object.object("timeline").map(TimelineRuleReader::read), object.text("namedLike"), object.text("either"));
+                media(object), object.object("timeline").map(TimelineRuleReader::read), like(object, role), object.text("either"));
     }
 
     private FileRule fileRule(StrictObject object) {
@@ -375,7 +391,36 @@ public final class KitReader {
     private FileRule fileRule(StrictObject object, Optional<ProjectPath> place) {
         String role = object.requiredText("role");
         return new FileRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
-                object.choice("need", NEEDS, Need.REQUIRED), media(object), object.text("namedLike"), object.text("either"));
+                object.choice("need", NEEDS, Need.REQUIRED), media(object), like(object, role), object.text("either"));
+    }
+
+    /** What is to be named like something else. */
+    private record Like(StrictObject object, String role, String other) {}
+
+    private Optional<String> like(StrictObject object, String role) {
+        Optional<String> other = object.text("namedLike");
+        other.ifPresent(name -> likes.add(new Like(object, role, name)));
+        return other;
+    }
+
+    /** A name that is to be like nobody's, or like itself by way of others, can be given by no one. */
+    private void noStrangers(List<DocumentRule> documents, List<FileRule> files) {
+        Set<String> roles = Stream.concat(documents.stream().map(DocumentRule::role), files.stream().map(FileRule::role))
+                .collect(Collectors.toSet());
+        Map<String, String> next = new HashMap<>();
+        likes.forEach(like -> next.putIfAbsent(like.role, like.other));
+        for (Like like : likes) {
+            Set<String> passed = new HashSet<>(Set.of(like.role));
+            String at = like.other;
+            while (at != null && passed.add(at)) {
+                at = next.get(at);
+            }
+            if (!roles.contains(like.other)) {
+                like.object.fault("namedLike", KitWording.LIKE_NOBODY.say(Facts.of(FOUND, like.other)));
+            } else if (at != null) {
+                like.object.fault("namedLike", KitWording.LIKE_ITSELF.say(Facts.of(FOUND, like.other)));
+            }
+        }
     }
 
     /** A brief that asks for nothing is none. */

@@ -2,6 +2,7 @@ package org.opensatchel.core.link;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import java.util.Optional;
 import org.opensatchel.core.media.TypeProbe;
 
 /** How a file begins, as bytes and as a guess at its text, for telling its format. */
@@ -24,6 +25,11 @@ public final class Head {
             }
         }
         return true;
+    }
+
+    /** The beginning of what it packs, where the whole file is packed by gzip. */
+    public Optional<Head> unpacked() {
+        return Gunzipped.head(bytes);
     }
 
     /** Whether it begins as a picture, a sound, a moving picture or a font does. */

@@ -33,6 +33,9 @@ public class LinkSink {
         public static final Allowance NOTHING = new Allowance(0, 0);
     }
 
+    /** The longest path that any of the systems opens. */
+    private static final int LONGEST_PATH = 32_767;
+
     private final ProjectPath file;
     private final ProjectPath document;
     private final int maxText;
@@ -131,9 +134,12 @@ public class LinkSink {
         }
 
         public void add() {
-            if (LinkText.read(path, notation).isPresent()) {
-                take(new Link(document, file, at, shortened(text), bounded(path), notation, base, Optional.empty(), standing, alternatives,
-                        inUse, also, forms.stream().map(LinkSink.this::shortened).toList(), inclusion));
+            String asked = bounded(path, notation);
+            if (LinkText.read(asked, notation).isPresent()) {
+                take(new Link(document, file, at, shortened(text), asked, notation, bounded(base, notation), Optional.empty(), standing,
+                        alternatives,
+                        inUse, also.stream().map(other -> bounded(other, notation)).toList(),
+                        forms.stream().map(LinkSink.this::shortened).toList(), inclusion.map(LinkSink.this::shortened)));
             }
         }
     }
@@ -151,7 +157,9 @@ public class LinkSink {
     }
 
     public void addSequence(Place at, String text, Notation notation, Link.Frames frames) {
-        take(new Link(document, file, at, shortened(text), text, notation, "", Optional.of(frames), Link.Standing.STATED, "", false,
+        String asked = bounded(text, notation);
+        Optional<Link.Frames> numbers = asked.contains(Link.FRAME_MARK) ? Optional.of(frames) : Optional.empty();
+        take(new Link(document, file, at, shortened(text), asked, notation, "", numbers, Link.Standing.STATED, "", false,
                 List.of(), List.of(), Optional.empty()));
     }
 
@@ -230,9 +238,13 @@ public class LinkSink {
         return maxText;
     }
 
-    /** What is embedded is never looked up: its beginning is enough. */
-    private String bounded(String path) {
-        return path.length() > maxText && path.regionMatches(true, 0, "data:", 0, 5) ? shortened(path) : path;
+    /** No computer opens so long a path: that it leads nowhere can be told from its beginning, and it costs no more than that. */
+    private String bounded(String path, Notation notation) {
+        if (path.length() <= LONGEST_PATH) {
+            return path;
+        }
+        String asked = notation.isUri() ? LinkText.withoutQuery(path) : path;
+        return asked.substring(0, Math.min(asked.length(), LONGEST_PATH));
     }
 
     protected String shortened(String text) {

@@ -75,6 +75,10 @@ public final class LocationJudge {
             parts.add(address.form() == LinkForm.UNC ? address.anchor().replace('/', '\\') : address.anchor());
         }
         parts.addAll(address.names());
+        if (parts.isEmpty()) {
+            // The top of everything is a place too.
+            parts.add(address.form() == LinkForm.DRIVE ? "\\" : "/");
+        }
         return parts;
     }
 

@@ -28,6 +28,8 @@ import org.opensatchel.core.scan.Scan;
 final class FolderTraces {
 
     private final ProjectTree tree;
+    /** How deep the deepest of the folders lies that are asked for. */
+    private final int deepest;
     /** What links ask for, by every folder above it; composed. */
     private final Map<ProjectPath, Set<ProjectPath>> asked = new HashMap<>();
     private final Map<ProjectPath, List<StarterFile>> starters = new HashMap<>();
@@ -36,6 +38,7 @@ final class FolderTraces {
     /** @param gone the planned folders, composed, that are asked for */
     FolderTraces(ProjectTree tree, Scan scan, Collection<ResolvedLink> links, List<StarterFile> starter, Set<ProjectPath> gone) {
         this.tree = tree;
+        this.deepest = gone.stream().mapToInt(ProjectPath::depth).max().orElse(0);
         for (ResolvedLink link : links) {
             if (!link.link().isGuess() || link.target().isPresent()) {
                 link.intended().filter(path -> !path.isBesideRoot()).map(ProjectPath::composed)
@@ -56,12 +59,8 @@ final class FolderTraces {
         }
     }
 
-    private static void above(ProjectPath path, Set<ProjectPath> gone, Consumer<ProjectPath> each) {
-        for (ProjectPath at = path; !at.isRoot(); at = at.parent()) {
-            if (gone.contains(at) && !at.equals(path)) {
-                each.accept(at);
-            }
-        }
+    private void above(ProjectPath path, Set<ProjectPath> gone, Consumer<ProjectPath> each) {
+        path.folders().limit(deepest).filter(gone::contains).forEach(each);
     }
 
     /** The folder that holds most of what a planned one should, and that may stand for it; none where two hold as much. */

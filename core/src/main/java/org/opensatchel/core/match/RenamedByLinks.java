@@ -65,10 +65,7 @@ public final class RenamedByLinks {
 
     /** The topmost folder on the way to a path that is not there. */
     private static Optional<ProjectPath> gone(ProjectTree tree, ProjectPath path) {
-        Optional<ProjectPath> out = Optional.empty();
-        for (ProjectPath at = path.parent(); !at.isRoot() && !tree.exists(at); at = at.parent()) {
-            out = Optional.of(at.composed());
-        }
-        return out;
+        // From the top, since a link may name any number of folders, and the first that is gone is what counts.
+        return path.folders().filter(folder -> !tree.exists(folder)).findFirst().map(ProjectPath::composed);
     }
 }

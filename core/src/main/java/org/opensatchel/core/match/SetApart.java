@@ -1,5 +1,7 @@
 package org.opensatchel.core.match;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -40,13 +42,22 @@ public final class SetApart {
     }
 
     private boolean lies(ProjectPath folder, List<FolderRule> rules, Map<ProjectPath, Boolean> known) {
-        if (folder.isRoot() || rules.isEmpty()) {
+        if (rules.isEmpty()) {
             return false;
         }
-        Boolean answer = known.get(folder);
-        if (answer == null) {
-            answer = isOne(folder, rules) || lies(folder.parent(), rules, known);
-            known.put(folder, answer);
+        boolean answer = false;
+        Deque<ProjectPath> below = new ArrayDeque<>();
+        for (ProjectPath at = folder; !at.isRoot() && !answer; at = at.parent()) {
+            Boolean told = known.get(at);
+            if (told != null) {
+                answer = told;
+                break;
+            }
+            below.push(at);
+            answer = isOne(at, rules);
+        }
+        for (ProjectPath at : below) {
+            known.put(at, answer);
         }
         return answer;
     }

@@ -42,9 +42,10 @@ public final class LinkText {
             return Optional.empty();
         }
         String plain = withoutDevice(text);
-        if (!plain.equals(text)) {
-            return read(plain, Notation.PLAIN);
-        }
+        return plain.equals(text) ? address(text, notation) : address(plain, Notation.PLAIN);
+    }
+
+    private static Optional<LinkAddress> address(String text, Notation notation) {
         String scheme = scheme(text);
         if (scheme.equals("file")) {
             return Optional.of(fileUri(text.substring(5)));

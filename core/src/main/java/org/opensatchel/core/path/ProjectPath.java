@@ -2,6 +2,8 @@ package org.opensatchel.core.path;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * A path inside a project, relative to its root, with {@code /} between the names; the root itself is the empty path.
@@ -38,6 +40,12 @@ public record ProjectPath(String text) implements Comparable<ProjectPath> {
     public ProjectPath parent() {
         int slash = text.lastIndexOf('/');
         return slash < 0 ? ROOT : new ProjectPath(text.substring(0, slash));
+    }
+
+    /** The folders on the way to it, the topmost first, each made only when it is asked for. */
+    public Stream<ProjectPath> folders() {
+        return IntStream.iterate(text.indexOf('/'), slash -> slash >= 0, slash -> text.indexOf('/', slash + 1))
+                .mapToObj(slash -> new ProjectPath(text.substring(0, slash)));
     }
 
     /** Whether its name begins with a dot. */

@@ -3,8 +3,10 @@ package org.opensatchel.core.project;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
@@ -37,6 +39,9 @@ final class AsideFolders {
     private static final String CACHE_TAG = "CACHEDIR.TAG";
     /** The Cache Directory Tagging Specification, version 0.6. */
     private static final byte[] CACHE_SIGNATURE = "Signature: 8a477f597d28d172789f06886806bc55".getBytes(StandardCharsets.US_ASCII);
+
+    /** Of a path only so many folders are looked at. */
+    private static final int MOST_LEVELS = 256;
 
     private final Predicate<ProjectPath> isPlanned;
     private final Set<String> known = new HashSet<>();
@@ -127,14 +132,40 @@ final class AsideFolders {
 
     /** The topmost folder set aside that a folder is, or lies in. */
     Optional<String> of(String folder) {
-        Optional<String> answer = byFolder.get(folder);
-        if (answer == null) {
-            int slash = folder.lastIndexOf('/');
-            Optional<String> above = slash < 0 ? Optional.empty() : of(folder.substring(0, slash));
-            answer = above.isPresent() || !isOne(folder, folder.substring(slash + 1)) ? above : Optional.of(folder);
-            byFolder.put(folder, answer);
+        // What may not be unpacked can be named with any number of folders; whoever is set aside is so near the top.
+        String near = upTo(MOST_LEVELS, folder);
+        Deque<String> unknown = new ArrayDeque<>();
+        Optional<String> answer = Optional.empty();
+        for (String at = near; at != null; at = above(at)) {
+            Optional<String> known = byFolder.get(at);
+            if (known != null) {
+                answer = known;
+                break;
+            }
+            unknown.push(at);
+        }
+        for (String at : unknown) {
+            answer = answer.isPresent() || !isOne(at, at.substring(at.lastIndexOf('/') + 1)) ? answer : Optional.of(at);
+            byFolder.put(at, answer);
         }
         return answer;
+    }
+
+    private static String upTo(int levels, String folder) {
+        int slash = -1;
+        for (int i = 0; i < levels; i++) {
+            slash = folder.indexOf('/', slash + 1);
+            if (slash < 0) {
+                return folder;
+            }
+        }
+        return folder.substring(0, slash);
+    }
+
+    /** The folder around one; null where there is none. */
+    private static String above(String folder) {
+        int slash = folder.lastIndexOf('/');
+        return slash < 0 ? null : folder.substring(0, slash);
     }
 
     private boolean isOne(String folder, String name) {

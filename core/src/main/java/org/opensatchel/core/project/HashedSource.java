@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 
 /**
  * A folder of which there is a list with the hash of every file (docs/schema/listing.schema.json), and the contents by their hashes:
@@ -41,6 +42,19 @@ public final class HashedSource implements ProjectSource {
     public boolean hasContent(SourceEntry entry) {
         return entry.bytes() == 0 || entry.sha256().isPresent();
     }
+
+    @Override
+    public Optional<String> handle(SourceEntry entry) {
+        return entry.sha256();
+    }
+
+    @Override
+    public SourceEntry entry(FileIndex.Line file) {
+        return new SourceEntry(file.path(), file.bytes(), Optional.empty(), Optional.of(file.handle()), false, 0, Hashed.BY_HASH);
+    }
+
+    /** What is opened here is found by its hash alone. */
+    private enum Hashed implements EntryHandle { BY_HASH }
 
     @Override
     public InputStream open(SourceEntry entry) throws IOException {

@@ -1,5 +1,6 @@
 package org.opensatchel.core.project;
 
+import static org.opensatchel.core.fact.FactName.EXPECTED;
 import static org.opensatchel.core.fact.FactName.FOUND;
 import static org.opensatchel.core.fact.FactName.MOST;
 import static org.opensatchel.core.fact.FactName.NUMBER;
@@ -11,9 +12,11 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Code;
@@ -27,6 +30,10 @@ final class ListingReader {
 
     /** Stands for the content of a file of which there is nothing but its entry. */
     private enum Listed implements EntryHandle { ALONE }
+
+    /** The longest path that any of the systems opens. */
+    private static final int LONGEST_PATH = 32_767;
+    private static final int SHOWN = 60;
 
     private final ReadLimits limits;
     private final List<SourceEntry> files = new ArrayList<>();
@@ -77,9 +84,16 @@ final class ListingReader {
         }
         SourceEntry[] order = files.toArray(SourceEntry[]::new);
         PathOrder.sort(order, SourceEntry::path);
-        for (int i = 1; i < order.length; i++) {
-            if (order[i].path().equals(order[i - 1].path())) {
+        Set<String> around = new HashSet<>(folders);
+        for (int i = 0; i < order.length; i++) {
+            if (i > 0 && order[i].path().equals(order[i - 1].path())) {
                 return Intake.unreadable(PackageWording.LISTING_TWICE.say(Facts.of(FOUND, order[i].path())));
+            }
+            SourceTops.parents(order[i].path(), around);
+        }
+        for (SourceEntry file : order) {
+            if (around.contains(file.path())) {
+                return Intake.unreadable(PackageWording.LISTING_FILE_AND_FOLDER.say(Facts.of(FOUND, file.path())));
             }
         }
         return new Intake.Opened(new SourceListing(true, root, Arrays.asList(order), folders, faults, seesEmpty));
@@ -94,10 +108,10 @@ final class ListingReader {
             parser.nextToken();
             switch (key) {
                 case "listing" -> isListing = parser.currentToken() == JsonToken.VALUE_NUMBER_INT && parser.getLongValue() == 1;
-                case "root" -> root = Optional.of(text(parser, PackageWording.LISTING_ROOT_NO_TEXT)).filter(name -> !name.isBlank());
+                case "root" -> root = root(text(parser, PackageWording.LISTING_ROOT_NO_TEXT));
                 case "files" -> files(parser);
                 case "folders" -> folders(parser);
-                case "emptyFolders" -> seesEmpty = parser.currentToken() != JsonToken.VALUE_FALSE;
+                case "emptyFolders" -> seesEmpty = flag(parser.currentToken(), key, null, 0);
                 default -> parser.skipChildren();
             }
         }
@@ -138,7 +152,7 @@ final class ListingReader {
                 case "time" -> time = time(text ? parser.getString() : wrong(PackageWording.LISTING_TIME_NO_TEXT, path, index));
                 case "sha256" -> sha256 = Optional.of(text && isHash(parser.getString()) ? lowered(parser.getString())
                         : wrong(text ? PackageWording.LISTING_BAD_HASH : PackageWording.LISTING_HASH_NO_TEXT, path, index));
-                case "placeholder" -> placeholder = value == JsonToken.VALUE_TRUE;
+                case "placeholder" -> placeholder = flag(value, key, path, index);
                 default -> parser.skipChildren();
             }
         }
@@ -148,9 +162,35 @@ final class ListingReader {
         if (bytes < 0) {
             throw new Wrong(PackageWording.LISTING_NO_SIZE.say(Facts.of(FOUND, path)));
         }
+        notTooLong(path);
         Optional<String> safe = safe(path);
         if (safe.isPresent() && depth.admits(safe.get(), false)) {
             files.add(new SourceEntry(safe.get(), bytes, time, sha256, placeholder, 0, Listed.ALONE));
+        }
+    }
+
+    /** The root's name: one name, and none that leads anywhere. */
+    private static Optional<String> root(String name) throws Wrong {
+        if (name.equals(".") || name.equals("..") || name.length() > LONGEST_PATH
+                || name.chars().anyMatch(c -> c == '/' || c == '\\' || c == 0)) {
+            throw new Wrong(
+                    PackageWording.LISTING_BAD_ROOT.say(Facts.of(FOUND, name.length() > SHOWN ? name.substring(0, SHOWN) + "…" : name)));
+        }
+        return Optional.of(name).filter(text -> !text.isBlank());
+    }
+
+    private static boolean flag(JsonToken value, String key, String path, int index) throws Wrong {
+        if (value != JsonToken.VALUE_TRUE && value != JsonToken.VALUE_FALSE) {
+            throw new Wrong(PackageWording.LISTING_NO_FLAG
+                    .say((path == null ? Facts.of(NUMBER, index) : Facts.of(FOUND, path)).and(EXPECTED, key)));
+        }
+        return value == JsonToken.VALUE_TRUE;
+    }
+
+    /** No computer has a file at such a path; nothing is to be done once for each folder on the way to it. */
+    private static void notTooLong(String path) throws Wrong {
+        if (path.length() > LONGEST_PATH) {
+            throw new Wrong(PackageWording.LISTING_LONG_PATH.say(Facts.of(FOUND, path.substring(0, SHOWN) + "…").and(MOST, LONGEST_PATH)));
         }
     }
 
@@ -177,6 +217,7 @@ final class ListingReader {
         }
         while (parser.nextToken() != JsonToken.END_ARRAY) {
             String raw = text(parser, PackageWording.LISTING_FOLDER_NO_TEXT);
+            notTooLong(raw);
             EntryPath read = EntryPath.read(raw);
             if (read instanceof EntryPath.Safe safe && !safe.path().isEmpty()) {
                 if (depth.admits(safe.path(), true)) {

@@ -116,6 +116,21 @@ public final class ListingSource implements ProjectSource {
     }
 
     @Override
+    public Optional<String> handle(SourceEntry entry) {
+        return documents.flatMap(source -> source.handle(((Given) entry.handle()).document()));
+    }
+
+    @Override
+    public SourceEntry entry(FileIndex.Line file) throws ContentUnavailable {
+        if (documents.isEmpty()) {
+            throw new ContentUnavailable(PackageWording.ELSEWHERE.say());
+        }
+        SourceEntry document = documents.get().entry(file);
+        return new SourceEntry(file.path(), file.bytes(), document.time(), document.sha256(), false, document.checksum(),
+                new Given(document));
+    }
+
+    @Override
     public InputStream open(SourceEntry entry) throws IOException {
         return documents.orElseThrow().open(((Given) entry.handle()).document());
     }

@@ -2,6 +2,7 @@ package org.opensatchel.core.project;
 
 import static org.opensatchel.core.fact.FactName.BYTES;
 import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.core.fact.FactName.EXPECTED;
 import static org.opensatchel.core.fact.FactName.FOUND;
 import static org.opensatchel.core.fact.FactName.MOST;
 import static org.opensatchel.core.fact.FactName.MOST_BYTES;
@@ -30,6 +31,7 @@ public enum PackageWording implements Wording {
     DEVICE,
     CLAIMS_TOO_MUCH(BYTES),
     CLAIMS_FALSELY,
+    ENDS_BEYOND,
     /** Unsafe entries. */
     NUL,
     ABSOLUTE,
@@ -71,6 +73,10 @@ public enum PackageWording implements Wording {
     LISTING_TOO_MANY_FOLDERS(MOST),
     LISTING_EMPTY,
     LISTING_TWICE(FOUND),
+    LISTING_FILE_AND_FOLDER(FOUND),
+    LISTING_LONG_PATH(FOUND, MOST),
+    LISTING_BAD_ROOT(FOUND),
+    LISTING_NO_FLAG(FOUND, NUMBER, EXPECTED),
     LISTING_ROOT_NO_TEXT,
     LISTING_FILES_NO_LIST,
     LISTING_ENTRY_NO_OBJECT(NUMBER),

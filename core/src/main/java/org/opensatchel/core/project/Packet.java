@@ -70,6 +70,17 @@ final class Packet implements ProjectSource {
     }
 
     @Override
+    public Optional<String> handle(SourceEntry entry) {
+        return zip.handle(((Inside) entry.handle()).member());
+    }
+
+    @Override
+    public SourceEntry entry(FileIndex.Line file) throws ContentUnavailable {
+        SourceEntry member = zip.entry(file);
+        return new SourceEntry(file.path(), file.bytes(), member.time(), member.sha256(), false, member.checksum(), new Inside(member));
+    }
+
+    @Override
     public InputStream open(SourceEntry entry) throws IOException {
         return zip.open(((Inside) entry.handle()).member());
     }

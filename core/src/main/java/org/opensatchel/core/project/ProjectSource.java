@@ -30,6 +30,20 @@ public interface ProjectSource extends Closeable {
         return List.of();
     }
 
+    /** Where the content of a file that was listed is found, in words that can be kept; empty where this source has none. */
+    default Optional<String> handle(SourceEntry entry) {
+        return Optional.empty();
+    }
+
+    /**
+     * A file whose handle was kept, to be opened without anything being listed.
+     *
+     * @throws ContentUnavailable when the handle is none of this source's
+     */
+    default SourceEntry entry(FileIndex.Line file) throws ContentUnavailable {
+        throw new ContentUnavailable(PackageWording.ELSEWHERE.say());
+    }
+
     /** Whether a file's content can be had at all; a listing has that of its documents only. */
     default boolean hasContent(SourceEntry entry) {
         return true;

@@ -28,6 +28,7 @@ public final class ProjectTree {
     private final Set<ProjectPath> folders;
     private final Map<ProjectPath, List<ProjectPath>> children;
     private final long bytes;
+    private final int deepest;
     private final Set<ProjectPath> aside;
     private final boolean seesEmpty;
     private volatile Map<String, List<ProjectPath>> byKey;
@@ -51,14 +52,17 @@ public final class ProjectTree {
         Adoption adoption = new Adoption();
         long total = 0;
         boolean alone = true;
+        int deep = 0;
         for (ProjectFile file : this.files) {
             boolean beside = file.isInCompanion();
             alone &= !beside;
             total += beside ? 0 : file.bytes();
             byPath.put(file.path(), file);
+            deep = Math.max(deep, file.path().depth());
             adoption.adopt(file.path());
         }
         this.bytes = total;
+        this.deepest = deep;
         this.own = alone ? this.files : this.files.stream().filter(file -> !file.isInCompanion()).toList();
         emptyFolders.forEach(adoption::imply);
         adoption.adoptFolders();
@@ -215,6 +219,11 @@ public final class ProjectTree {
             index.computeIfAbsent(key.apply(item), k -> new ArrayList<>(1)).add(item);
         }
         return index;
+    }
+
+    /** How many names the longest path to a file has. */
+    public int deepest() {
+        return deepest;
     }
 
     /** Bytes of the project's own files together. */

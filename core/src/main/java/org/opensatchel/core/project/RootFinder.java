@@ -30,6 +30,9 @@ public final class RootFinder {
 
     /** How many folders the root may be wrapped in before it is no longer looked for. */
     private static final int MAX_WRAPPINGS = 4;
+    private static final int FEWEST_ALIKE = 2;
+    /** Of so many folders at the top, projects in one archive are still found; more of them are a library. */
+    private static final int MOST_COMPARED = 200;
     private static final Set<String> ARCHIVES = Set.of("zip", "rar", "7z", "tar", "gz", "tgz");
 
     private final Optional<Kit> kit;
@@ -154,20 +157,26 @@ public final class RootFinder {
 
     /** Of folders that are made alike inside, as two projects are and the folders of one project are not, the fullest. */
     private Optional<String> twin(List<String> folders) {
-        return folders.stream().filter(
-                folder -> folders.stream().anyMatch(other -> !other.equals(folder) && areAlike(inside.get(folder), inside.get(other))))
-                .max(Comparator.comparing((String folder) -> inside.get(folder).folders.size())
-                        .thenComparing(folder -> inside.get(folder).files).thenComparing(Comparator.reverseOrder()));
+        List<String> fullest = folders.stream()
+                .filter(folder -> inside.containsKey(folder) && inside.get(folder).folders.size() >= FEWEST_ALIKE)
+                .sorted(Comparator.comparing((String folder) -> inside.get(folder).folders.size())
+                        .thenComparing(folder -> inside.get(folder).files).thenComparing(Comparator.reverseOrder()).reversed())
+                .limit(MOST_COMPARED).toList();
+        Map<String, Set<String>> loose = new HashMap<>();
+        fullest.forEach(
+                folder -> loose.put(folder, inside.get(folder).folders.stream().map(NameFolding::loose).collect(Collectors.toSet())));
+        return fullest.stream().filter(folder -> fullest.stream()
+                .anyMatch(other -> !other.equals(folder) && areAlike(loose.get(folder), loose.get(other)))).findFirst();
     }
 
     /** Two folders alike by chance have one inner folder in common; projects have at least two, and most. */
-    private static boolean areAlike(Names a, Names b) {
-        if (a == null || b == null) {
+    private static boolean areAlike(Set<String> a, Set<String> b) {
+        int most = Math.max(a.size(), b.size());
+        if (2 * Math.min(a.size(), b.size()) < most) {
             return false;
         }
-        Set<String> names = a.folders.stream().map(NameFolding::loose).collect(Collectors.toSet());
-        long common = b.folders.stream().map(NameFolding::loose).filter(names::contains).count();
-        return common >= 2 && 2 * common >= Math.max(a.folders.size(), b.folders.size());
+        long common = b.stream().filter(a::contains).count();
+        return common >= FEWEST_ALIKE && 2 * common >= most;
     }
 
     /** Whether the only folder is one the plan has in the root, and nothing of the plan is in it: then its files came loose. */

@@ -64,6 +64,7 @@ final class ZipDirectory {
     private record End(long position, long entries, long directoryBytes, long directoryOffset) {}
 
     private final FileChannel file;
+    private long start;
 
     ZipDirectory(FileChannel file) {
         this.file = file;
@@ -74,13 +75,18 @@ final class ZipDirectory {
         return end().entries;
     }
 
+    /** Where the directory that was read begins, and all contents have ended. */
+    long start() {
+        return start;
+    }
+
     /** The entries in the order of the directory, with offsets corrected for anything that stands before the archive. */
     List<ZipEntryRecord> read(int maxEntries) throws IOException {
         End end = end();
         if (end.entries > maxEntries) {
             throw new TooMany(PackageWording.TOO_MANY_ENTRIES.say(Facts.of(COUNT, end.entries).and(MOST, maxEntries)));
         }
-        long start = end.position - end.directoryBytes;
+        start = end.position - end.directoryBytes;
         long shift = start - end.directoryOffset;
         if (start < 0 || shift < 0) {
             throw new Broken(PackageWording.ZIP_CONTENTS_OUTSIDE.say());

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.zip.Inflater;
 import java.util.zip.InflaterInputStream;
@@ -39,6 +40,8 @@ import org.opensatchel.core.project.ZipEntryRecord.Kind;
 public final class ZipSource implements ProjectSource {
 
     private static final int GLANCE = 2_000;
+    /** Offset, packed bytes, method, flags and checksum of a member. */
+    private static final Pattern HANDLE = Pattern.compile("([0-9]{1,18}) ([0-9]{1,18}) ([0-9]{1,5}) ([0-9]{1,5}) ([0-9]{1,10})");
     private static final int LOCAL_HEADER = 0x04034b50;
     private static final int LOCAL_HEADER_BYTES = 30;
     /** The most bytes that one deflated byte can stand for (RFC 1951: a length of 258 in two bits), rounded up. */
@@ -84,8 +87,9 @@ public final class ZipSource implements ProjectSource {
     @Override
     public Intake list(ReadLimits limits) throws IOException {
         List<ZipEntryRecord> records;
+        ZipDirectory directory = new ZipDirectory(file);
         try {
-            records = new ZipDirectory(file).read(limits.entries());
+            records = directory.read(limits.entries());
         } catch (ZipDirectory.Broken broken) {
             return Intake.unreadable(broken.what());
         } catch (ZipDirectory.TooMany many) {
@@ -96,7 +100,7 @@ public final class ZipSource implements ProjectSource {
         }
         records = named(records);
         Optional<Phrase> bomb = bomb(records, limits);
-        return bomb.isPresent() ? Intake.bomb(bomb.get()) : new Intake.Opened(new Sorting(limits).sort(records));
+        return bomb.isPresent() ? Intake.bomb(bomb.get()) : new Intake.Opened(new Sorting(limits, directory.start()).sort(records));
     }
 
     private List<ZipEntryRecord> named(List<ZipEntryRecord> records) {
@@ -179,9 +183,12 @@ public final class ZipSource implements ProjectSource {
         private final List<PackageFault> faults = new ArrayList<>();
         private final ReadLimits limits;
         private final DepthGuard depth;
+        private final long end;
 
-        Sorting(ReadLimits limits) {
+        /** @param end where the contents of all entries have to have ended */
+        Sorting(ReadLimits limits, long end) {
             this.limits = limits;
+            this.end = end;
             this.depth = new DepthGuard(limits, faults);
         }
 
@@ -223,7 +230,10 @@ public final class ZipSource implements ProjectSource {
             if (!depth.admits(safe, record.kind() == Kind.FOLDER)) {
                 return;
             }
-            Optional<Phrase> lie = record.kind() == Kind.FILE ? lie(record, limits) : Optional.empty();
+            boolean beyond = record.kind() == Kind.FILE
+                    && record.packedBytes() > end - record.offset() - LOCAL_HEADER_BYTES - record.nameBytes();
+            Optional<Phrase> lie = record.kind() != Kind.FILE ? Optional.empty()
+                    : lie(record, limits).or(() -> beyond ? Optional.of(PackageWording.ENDS_BEYOND.say()) : Optional.empty());
             if (lie.isPresent()) {
                 faults.add(PackageFault.of(Code.PACKAGE_UNREADABLE, safe, lie.get()));
                 return;
@@ -249,6 +259,26 @@ public final class ZipSource implements ProjectSource {
         private static PackageFault unsafe(String path, Phrase what) {
             return PackageFault.of(Code.PACKAGE_UNSAFE_ENTRY, path, what);
         }
+    }
+
+    @Override
+    public Optional<String> handle(SourceEntry entry) {
+        ZipEntryRecord record = (ZipEntryRecord) entry.handle();
+        return Optional
+                .of(record.offset() + " " + record.packedBytes() + " " + record.method() + " " + record.flags() + " " + record.crc());
+    }
+
+    @Override
+    public SourceEntry entry(FileIndex.Line file) throws ContentUnavailable {
+        Matcher handle = HANDLE.matcher(file.handle());
+        if (!handle.matches()) {
+            throw new ContentUnavailable(PackageWording.ELSEWHERE.say());
+        }
+        ZipEntryRecord record = new ZipEntryRecord(file.path(), Integer.parseInt(handle.group(4)), Integer.parseInt(handle.group(3)),
+                Long.parseLong(handle.group(5)), Long.parseLong(handle.group(2)), file.bytes(), Long.parseLong(handle.group(1)), 0,
+                Kind.FILE,
+                Optional.empty(), new byte[0]);
+        return new SourceEntry(file.path(), file.bytes(), Optional.empty(), Optional.empty(), false, record.crc() | 1L << 32, record);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package org.opensatchel.core.resolve;
 
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -28,6 +29,8 @@ final class OldRoots {
     private final List<LinkAddress> declared;
     private final RootNames own;
     private final Map<String, Set<ProjectPath>> votes = new HashMap<>();
+    /** Of how many names roots are that were spoken for. */
+    private final BitSet voted = new BitSet();
 
     OldRoots(ProjectTree tree, NumberedFiles numbered, List<LinkAddress> declared, RootNames own) {
         this.tree = tree;
@@ -39,10 +42,12 @@ final class OldRoots {
     /** Lets an absolute link speak for every root under which it would lead to a file of the project. */
     void hear(LinkAddress address) {
         List<String> names = address.names();
-        for (int count = 0; count < names.size(); count++) {
+        // What is longer than the longest path there is leads to nothing.
+        for (int count = Math.max(0, names.size() - tree.deepest()); count < names.size(); count++) {
             Optional<ProjectPath> found = found(ProjectPath.of(names.subList(count, names.size())));
             if (found.isPresent()) {
                 votes.computeIfAbsent(address.prefixKey(count), key -> new HashSet<>()).add(found.get());
+                voted.set(count);
             }
         }
     }
@@ -75,7 +80,8 @@ final class OldRoots {
         List<String> names = address.names();
         Optional<Split> last = Optional.empty();
         for (int count = 1; count <= names.size(); count++) {
-            if (own.isOwn(names.get(count - 1))) {
+            boolean may = last.isEmpty() || names.size() - count <= tree.deepest();
+            if (may && own.isOwn(names.get(count - 1))) {
                 Split split = split(address, count);
                 if (last.isEmpty() || found(split.rest).isPresent()) {
                     last = Optional.of(split);
@@ -88,7 +94,7 @@ final class OldRoots {
     private Optional<Split> agreedSplit(LinkAddress address) {
         int best = -1;
         int most = AGREEMENT - 1;
-        for (int count = 0; count <= address.names().size(); count++) {
+        for (int count = voted.nextSetBit(0); count >= 0 && count <= address.names().size(); count = voted.nextSetBit(count + 1)) {
             int agreeing = votes.getOrDefault(address.prefixKey(count), Set.of()).size();
             if (agreeing > most) {
                 most = agreeing;

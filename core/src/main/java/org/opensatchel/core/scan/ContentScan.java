@@ -112,13 +112,14 @@ public final class ContentScan {
     public Scan scan(ProjectTree tree) throws IOException {
         List<ProjectFile> files = new ArrayList<>();
         Map<ProjectPath, FileFacts> facts = new HashMap<>();
+        Map<ProjectPath, String> failures = new LinkedHashMap<>();
         for (ProjectFile file : tree.ownFiles()) {
             if (source.hasContent(file.entry())) {
                 files.add(file);
             } else if (isNamedShortcut(file.path())) {
                 facts.put(file.path(), FileFacts.SHORTCUT);
             } else {
-                media.ofParts(file).ifPresent(found -> facts.put(file.path(), found));
+                media.ofParts(file, failures).ifPresent(found -> facts.put(file.path(), found));
             }
         }
         BitSet wanted = alike(files);
@@ -147,7 +148,7 @@ public final class ContentScan {
             }
             told.add(file.bytes());
         });
-        return merged(files, results, facts, sums);
+        return merged(files, results, facts, failures, sums);
     }
 
     /** Which files are read to their end of those for which that matters: none that is too long, and in all only so many bytes. */
@@ -185,10 +186,10 @@ public final class ContentScan {
         }
     }
 
-    private static Scan merged(List<ProjectFile> files, ScanResult[] results, Map<ProjectPath, FileFacts> facts, DocumentSums sums) {
+    private static Scan merged(List<ProjectFile> files, ScanResult[] results, Map<ProjectPath, FileFacts> facts,
+            Map<ProjectPath, String> failures, DocumentSums sums) {
         List<DocumentLinks> documents = new ArrayList<>();
         Map<ProjectPath, Phrase> damaged = new TreeMap<>();
-        Map<ProjectPath, String> failures = new LinkedHashMap<>();
         Set<String> notChecked = new TreeSet<>();
         List<Timeline> timelines = new ArrayList<>();
         DocumentSums.Held before = DocumentSums.Held.NOTHING;
@@ -345,7 +346,7 @@ public final class ContentScan {
             alone(file.bytes() > LONG_DOCUMENT, () -> result.timelines = TimelineReaders.read(reader.format(), file.path(), bytes));
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = reader.format();
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "timelines failed on " + file.path(), broke);
+            BrokenReader.tell(reader.format(), broke);
         }
         return new SequenceInputStream(new ByteArrayInputStream(bytes), content);
     }
@@ -384,15 +385,17 @@ public final class ContentScan {
 
     /** What is no document of a known format is one only when something that looks like a link is found in it. */
     private void find(DocumentContent document, LinkSink sink, ScanResult result) throws IOException {
+        List<DocumentLinks.Fault> faults = List.of();
         try {
             PathFinder.read(document, sink);
+        } catch (Unreadable unreadable) {
+            faults = List.of(new DocumentLinks.Fault(document.path(), unreadable.problem()));
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = PATH_FINDER;
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "path finder failed on " + document.path(),
-                    broke);
+            BrokenReader.tell(PATH_FINDER, broke);
         }
-        if (sink.count() > 0 || sink.isOverflowing()) {
-            result.document = new DocumentLinks(document.path(), PATH_FINDER, sink.links(), List.of());
+        if (sink.count() > 0 || sink.isOverflowing() || !faults.isEmpty()) {
+            result.document = new DocumentLinks(document.path(), PATH_FINDER, sink.links(), faults);
             result.held = held(sink, 0);
         }
     }
@@ -410,8 +413,7 @@ public final class ContentScan {
             sink.problem(unreadable.problem());
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = format(reader);
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "reader failed on " + document.path(),
-                    broke);
+            BrokenReader.tell(result.failure, broke);
             sink.problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
         }
         result.document = new DocumentLinks(document.path(), format(reader), sink.links(), sink.problems());
@@ -434,7 +436,7 @@ public final class ContentScan {
             return;
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = profiles.title(path);
-            System.getLogger(ContentScan.class.getName()).log(System.Logger.Level.DEBUG, () -> "profile failed on " + path, broke);
+            BrokenReader.tell("described documents", broke);
             return;
         }
         if (told instanceof Profiles.Told.Read read) {

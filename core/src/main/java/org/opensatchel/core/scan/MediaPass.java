@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.media.TypeProbe;
 import org.opensatchel.core.media.format.MediaFacts;
 import org.opensatchel.core.media.format.MediaReaders;
+import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.FileParts;
 import org.opensatchel.core.project.ProjectFile;
@@ -29,14 +31,18 @@ final class MediaPass {
     static Optional<MediaFacts> facts(ProjectFile file, InputStream raw, KeptContent kept, ScanResult result) throws IOException {
         try {
             return MediaLook.at(file, raw, kept);
-        } catch (RuntimeException broke) {
-            broke(file, result, broke);
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+            broke(result, broke);
             return Optional.empty();
         }
     }
 
-    /** What came of a file that did not come along as a whole. */
-    Optional<FileFacts> ofParts(ProjectFile file) throws IOException {
+    /**
+     * What came of a file that did not come along as a whole.
+     *
+     * @param failures takes what broke
+     */
+    Optional<FileFacts> ofParts(ProjectFile file, Map<ProjectPath, String> failures) throws IOException {
         Optional<FileParts> parts = source.parts(file.entry());
         if (parts.isEmpty() || !MediaReaders.mayBe(file.path().extension(), parts.get().beginning(TypeProbe.HEAD_BYTES))) {
             return Optional.empty();
@@ -44,8 +50,9 @@ final class MediaPass {
         try {
             return MediaLook.of(file, parts.get())
                     .map(media -> new FileFacts(Optional.empty(), Optional.empty(), false, false, Optional.of(media), Optional.empty()));
-        } catch (RuntimeException broke) {
-            broke(file, new ScanResult(), broke);
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+            failures.put(file.path(), MEDIA);
+            BrokenReader.tell(MEDIA, broke);
             return Optional.empty();
         }
     }
@@ -70,13 +77,13 @@ final class MediaPass {
             result.facts = result.facts.measured(SoundLook.measure(content, media.get(), result.samples, file.bytes(), loud));
         } catch (ContentUnavailable gone) {
             result.damage = gone.what();
-        } catch (RuntimeException broke) {
-            broke(file, result, broke);
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+            broke(result, broke);
         }
     }
 
-    private static void broke(ProjectFile file, ScanResult result, RuntimeException why) {
+    private static void broke(ScanResult result, Throwable why) {
         result.failure = MEDIA;
-        System.getLogger(MediaPass.class.getName()).log(System.Logger.Level.DEBUG, () -> "media reader failed on " + file.path(), why);
+        BrokenReader.tell(MEDIA, why);
     }
 }

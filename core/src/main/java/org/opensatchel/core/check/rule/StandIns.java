@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.media.FileKind;
 import org.opensatchel.core.path.ProjectPath;
@@ -51,12 +52,11 @@ public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Ma
 
     /** The file that a shortcut stands for, where one lies at a path or stands for what should lie there; a folder's shortcut stands for all that is in it. */
     Optional<ProjectPath> at(ProjectPath wanted) {
-        for (ProjectPath at = wanted; !at.isRoot() && !byWanted.isEmpty(); at = at.parent()) {
-            ProjectPath there = byWanted.get(at);
-            if (there != null) {
-                return Optional.of(there);
-            }
+        if (byWanted.isEmpty()) {
+            return Optional.empty();
         }
-        return Optional.empty();
+        int deepest = byWanted.keySet().stream().mapToInt(ProjectPath::depth).max().orElse(0);
+        return Stream.concat(wanted.folders().limit(deepest), Stream.of(wanted)).filter(byWanted::containsKey).map(byWanted::get)
+                .reduce((outer, inner) -> inner);
     }
 }

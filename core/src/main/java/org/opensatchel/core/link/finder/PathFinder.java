@@ -1,20 +1,23 @@
 package org.opensatchel.core.link.finder;
 
 import java.io.ByteArrayInputStream;
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.SequenceInputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.zip.GZIPInputStream;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
+import org.opensatchel.core.link.Gunzipped;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.Link;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadProblem;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.member.MemberSink;
 import org.opensatchel.core.link.member.Members;
@@ -77,16 +80,20 @@ public final class PathFinder {
                 || head.startsWith(0xCF, 0xFA, 0xED, 0xFE) || head.startsWith('!', '<', 'a', 'r', 'c', 'h', '>');
     }
 
-    /** Looks through a file; a fault in it ends the look and is no fault of the file's. */
-    public static void read(DocumentContent document, LinkSink sink) throws IOException {
+    /**
+     * Looks through a file. Few faults in it are the file's, of which nobody knows what it is.
+     *
+     * @throws Unreadable when it is packed and cannot be unpacked to its end
+     */
+    public static void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
         new PathFinder(sink).any(document, true);
     }
 
-    private void any(DocumentContent document, boolean outermost) throws IOException {
+    private void any(DocumentContent document, boolean outermost) throws IOException, Unreadable {
         DocumentContent.Peek start = document.peek(HEAD);
         Head head = new Head(start.start());
         if (outermost && start.startsWith(0x1F, 0x8B)) {
-            packed(start.content());
+            packed(start);
         } else if (outermost && head.isZip()) {
             members(start.content());
         } else if ((head.looksLikeJson() || head.looksLikeXml()) && !head.isBinary()) {
@@ -96,21 +103,36 @@ public final class PathFinder {
         }
     }
 
-    private void packed(DocumentContent document) throws IOException {
+    private void packed(DocumentContent.Peek start) throws IOException, Unreadable {
+        DocumentContent document = start.content();
         // notes.txt.gz is as much prose as notes.txt.
         if (PROSE.contains(extension(document.path().stem())) || Passing.is(document.path().stem())) {
             return;
         }
-        try (InputStream unpacked = new GZIPInputStream(document.stream())) {
-            InputStream bounded = org.apache.commons.io.input.BoundedInputStream.builder().setInputStream(unpacked)
-                    .setMaxCount(MOST_UNPACKED).get();
-            any(new DocumentContent(document.path(), bounded, document.limit()), false);
-        } catch (java.util.zip.ZipException | java.io.EOFException broken) {
-            // What is no gzip after all, or ends early, was looked at as far as it went.
+        Optional<Head> inside = new Head(start.start()).unpacked();
+        if (inside.isEmpty()) {
+            // It only begins like something packed.
+            return;
+        }
+        Gunzipped unpacked = new Gunzipped(document.stream(), MOST_UNPACKED);
+        try {
+            any(new DocumentContent(document.path(), unpacked, document.limit()), false);
+        } catch (EOFException ends) {
+            if (unpacked.fault().isEmpty()) {
+                throw ends;
+            }
+        }
+        try {
+            unpacked.finish();
+        } catch (Unreadable broken) {
+            // An archive of anything may be as long as it likes; of a document the rest would have been read.
+            if (unpacked.isBomb() || !inside.get().isBinary()) {
+                throw broken;
+            }
         }
     }
 
-    private void members(DocumentContent document) throws IOException {
+    private void members(DocumentContent document) throws IOException, Unreadable {
         Members members;
         try {
             members = Members.read(document, name -> {
@@ -119,6 +141,9 @@ public final class PathFinder {
                         && (!PROSE.contains(extension(name)) || AssignedText.ENDINGS.contains(extension(name)));
             });
         } catch (Unreadable broken) {
+            if (broken.problem().kind() == ReadProblem.Kind.TOO_LARGE) {
+                throw broken;
+            }
             return;
         }
         for (Map.Entry<String, byte[]> member : members.contents().entrySet()) {
@@ -143,7 +168,7 @@ public final class PathFinder {
     }
 
     /** Values of XML and JSON have exact ends; what turns out to be neither is looked through as it is. */
-    private void structured(DocumentContent document, boolean xml) throws IOException {
+    private void structured(DocumentContent document, boolean xml) throws IOException, Unreadable {
         byte[] bytes = document.stream().readNBytes(LONGEST_STRUCTURED + 1);
         List<Value> values = new ArrayList<>();
         try {
@@ -156,10 +181,19 @@ public final class PathFinder {
                 new JsonScan(Set.of(), new JsonValues(values)).read(new ByteArrayInputStream(bytes));
             }
         } catch (Unreadable neither) {
+            if (neither.problem().kind() == ReadProblem.Kind.UNSUPPORTED) {
+                // It was read, but for what it takes in from elsewhere.
+                values(values);
+                throw neither;
+            }
             raw(java.util.Arrays.copyOf(bytes, Math.min(bytes.length, HEAD)),
                     new SequenceInputStream(new ByteArrayInputStream(bytes), document.stream()));
             return;
         }
+        values(values);
+    }
+
+    private void values(List<Value> values) throws IOException {
         for (Value value : values) {
             value(value);
         }

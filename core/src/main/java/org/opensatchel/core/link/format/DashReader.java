@@ -24,6 +24,8 @@ import org.opensatchel.core.path.Notation;
  */
 final class DashReader implements LinkReader {
 
+    /** A presentation has four levels; what nests deeper is none. */
+    private static final int DEEPEST = 16;
     private static final Set<String> LEVELS = Set.of("MPD", "Period", "AdaptationSet", "Representation");
     private static final Map<String, Set<String>> NAMING = Map.of("SegmentTemplate",
             Set.of("media", "initialization", "index", "bitstreamSwitching"), "SegmentURL", Set.of("media", "index"),
@@ -102,6 +104,7 @@ final class DashReader implements LinkReader {
 
     private static final class Walk implements XmlScan.Listener {
         private Level at;
+        private int depth;
 
         Walk(Level top) {
             this.at = top;
@@ -110,7 +113,7 @@ final class DashReader implements LinkReader {
         @Override
         public void element(XmlScan.Element element, XMLStreamReader reader) {
             String name = element.localName();
-            if (LEVELS.contains(name)) {
+            if (LEVELS.contains(name) && depth++ < DEEPEST) {
                 Level level = new Level(at, name);
                 at.inner.add(level);
                 at = level;
@@ -143,7 +146,7 @@ final class DashReader implements LinkReader {
 
         @Override
         public void end(XmlScan.Element element) {
-            if (LEVELS.contains(element.localName())) {
+            if (LEVELS.contains(element.localName()) && --depth < DEEPEST) {
                 at = at.parent;
             }
         }

@@ -52,6 +52,10 @@ public final class LinkReaders {
             // What most files are: no document begins like them.
             return Optional.empty();
         }
+        return head.startsWith(0x1F, 0x8B) ? PackedReader.of(extension, head, LinkReaders::plain) : plain(extension, head);
+    }
+
+    private static Optional<LinkReader> plain(String extension, Head head) {
         return ALL.stream().filter(reader -> reader.recognises(extension, head)).findFirst();
     }
 }

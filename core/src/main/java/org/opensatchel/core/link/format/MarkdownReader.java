@@ -1,5 +1,7 @@
 package org.opensatchel.core.link.format;
 
+import static org.opensatchel.core.fact.FactName.MOST;
+
 import java.io.IOException;
 import java.util.List;
 import java.util.Set;
@@ -15,11 +17,14 @@ import org.commonmark.node.SourceSpan;
 import org.commonmark.node.Text;
 import org.commonmark.parser.IncludeSourceSpans;
 import org.commonmark.parser.Parser;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.TextDecoding;
@@ -35,6 +40,9 @@ final class MarkdownReader implements LinkReader {
     private static final Set<String> EXTENSIONS = Set.of("md", "markdown", "mdown", "mkd");
     /** Longest text that is parsed: its tree takes many times its bytes. */
     private static final long MAX_BYTES = 8L << 20;
+    /** What a part of the tree may begin at: a text full of them takes a hundred times its bytes. */
+    private static final String MARKS = "[]*_<`\n&";
+    private static final int MOST_MARKS = 600_000;
     private static final int MAX_NESTED = 200;
     private static final int LONGEST_LINE = 1_000;
     private static final Pattern WIKI = Pattern
@@ -66,6 +74,10 @@ final class MarkdownReader implements LinkReader {
         byte[] bytes = document.bytes(MAX_BYTES);
         TextDecoding.requireText(bytes);
         String text = TextDecoding.decode(bytes);
+        if (text.chars().filter(c -> MARKS.indexOf(c) >= 0).limit(MOST_MARKS + 1L).count() > MOST_MARKS) {
+            throw new Unreadable(
+                    new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_MUCH_MARKUP.say(Facts.of(MOST, MOST_MARKS))));
+        }
         Node parsed = Parser.builder().includeSourceSpans(IncludeSourceSpans.BLOCKS_AND_INLINES).maxOpenBlockParsers(MAX_NESTED).build()
                 .parse(text);
         LineIndex lines = new LineIndex(text);

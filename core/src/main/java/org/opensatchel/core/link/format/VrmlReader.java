@@ -1,17 +1,13 @@
 package org.opensatchel.core.link.format;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.zip.GZIPInputStream;
-import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.Head;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.LinkSink;
-import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.text.LineIndex;
 import org.opensatchel.core.link.text.MultiString;
@@ -23,8 +19,6 @@ import org.opensatchel.core.path.Notation;
  * fields that hold addresses, and those of {@code EXTERNPROTO}. The addresses of one list are alternatives.
  */
 final class VrmlReader implements LinkReader {
-
-    private static final int LONGEST = 64 << 20;
 
     @Override
     public String format() {
@@ -46,23 +40,8 @@ final class VrmlReader implements LinkReader {
     @Override
     public void read(DocumentContent document, LinkSink sink) throws IOException, Unreadable {
         byte[] bytes = document.bytes();
-        if (bytes.length > 2 && (bytes[0] & 0xFF) == 0x1F && (bytes[1] & 0xFF) == 0x8B) {
-            bytes = unpacked(bytes);
-        }
         TextDecoding.requireText(bytes);
         new Walk(TextDecoding.decode(bytes), sink).walk();
-    }
-
-    private static byte[] unpacked(byte[] packed) throws Unreadable {
-        try (InputStream stream = new GZIPInputStream(new ByteArrayInputStream(packed))) {
-            byte[] bytes = stream.readNBytes(LONGEST + 1);
-            if (bytes.length > LONGEST) {
-                throw Unreadable.tooLarge(LONGEST);
-            }
-            return bytes;
-        } catch (IOException broken) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.NOT_UNPACKED);
-        }
     }
 
     /** One pass over the words, strings and brackets of a world. */

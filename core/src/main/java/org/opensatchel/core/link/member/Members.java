@@ -1,5 +1,7 @@
 package org.opensatchel.core.link.member;
 
+import static org.opensatchel.core.fact.FactName.MOST;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Collections;
@@ -11,12 +13,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.zip.ZipException;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipArchiveInputStream;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.apache.commons.io.input.BoundedInputStream;
 import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.ReadProblem;
@@ -35,6 +39,9 @@ public final class Members {
     /** Stored, deflated, deflate64 and bzip2: what needs no library that is not here. */
     private static final Set<Integer> METHODS = Set.of(0, 8, 9, 12);
     private static final int MOST_MEMBERS = 200_000;
+    private static final long MOST_CLAIMED = Long.MAX_VALUE >> 20;
+    private static final int RATIO = 200;
+    private static final long RATIO_FLOOR = 10L << 20;
     private static final long MOST_KEPT = 64L << 20;
 
     private final Set<String> names = new HashSet<>();
@@ -43,6 +50,7 @@ public final class Members {
     private final Map<String, byte[]> contents = new LinkedHashMap<>();
     private final Map<String, Phrase> unreadable = new LinkedHashMap<>();
     private long kept;
+    private long passed;
 
     private Members() {
     }
@@ -74,6 +82,10 @@ public final class Members {
     private void byDirectory(byte[] bytes, Predicate<String> wanted) throws IOException, Unreadable {
         try (ZipFile zip = ZipFile.builder().setSeekableByteChannel(new SeekableInMemoryByteChannel(bytes)).get()) {
             Enumeration<ZipArchiveEntry> entries = zip.getEntries();
+            requireReal(
+                    Collections.list(zip.getEntries()).stream().mapToLong(entry -> Math.min(Math.max(0, entry.getSize()), MOST_CLAIMED))
+                            .sum(),
+                    bytes.length);
             for (ZipArchiveEntry entry : Collections.list(entries)) {
                 String name = name(entry);
                 if (!entry.isDirectory() && wanted.test(name) && !contents.containsKey(name)) {
@@ -100,9 +112,32 @@ public final class Members {
                     } else {
                         unreadable.put(name, ReadWording.LOCKED_MEMBER.say());
                     }
+                } else if (METHODS.contains(entry.getMethod()) && zip.canReadEntryData(entry)) {
+                    // What is passed over is unpacked all the same, since only that tells where it ends.
+                    pass(zip);
                 }
                 add(name, entry.isDirectory());
             }
+        }
+    }
+
+    private void pass(ZipArchiveInputStream zip) throws IOException, Unreadable {
+        byte[] block = new byte[1 << 16];
+        try {
+            for (int read = zip.read(block); read >= 0; read = zip.read(block)) {
+                passed += read;
+                requireReal(passed, zip.getBytesRead());
+            }
+        } catch (ZipException broken) {
+            // It is not asked for; the next one is looked for where this should have ended.
+        }
+    }
+
+    /** The same as is asked of an archive that is handed in: what unpacks to so much more is made to do harm. */
+    private static void requireReal(long unpacked, long packed) throws Unreadable {
+        if (unpacked > RATIO_FLOOR && unpacked / RATIO > packed) {
+            throw new Unreadable(
+                    new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.MEMBERS_TOO_MUCH.say(Facts.of(MOST, RATIO))));
         }
     }
 

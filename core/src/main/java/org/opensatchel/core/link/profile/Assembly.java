@@ -21,6 +21,8 @@ import org.opensatchel.core.path.ProjectPath;
 /** Puts the values of one document together to its links: forms of one link, folders and names, and what paths start from. */
 final class Assembly {
 
+    private static final int MOST_BASES = 16;
+
     private final Kind kind;
     private final ProjectPath file;
     private final Set<String> members;
@@ -167,6 +169,11 @@ final class Assembly {
     }
 
     private Written written(Entry entry) {
+        return written(entry, 0);
+    }
+
+    /** @param bases how many others are bases of one another already; a document may hold a row of them without an end */
+    private Written written(Entry entry, int bases) {
         Slot slot = entry.slot;
         String text = entry.folder == null || entry.folder.text.isBlank() ? entry.text : joined(entry.folder.text, entry.text);
         Notation notation = slot.writing() == Slot.Writing.URI ? Notation.URI : slot.backslashes() ? Notation.SLASHED : Notation.PLAIN;
@@ -182,7 +189,7 @@ final class Assembly {
         if (slot.numbers().isPresent()) {
             path = numbered(path, slot.numbers().get());
         }
-        return new Written(text, path, base(start, entry, notation), notation, start instanceof Slot.Start.Anywhere,
+        return new Written(text, path, base(start, entry, notation, bases), notation, start instanceof Slot.Start.Anywhere,
                 slot.writing() == Slot.Writing.EITHER);
     }
 
@@ -207,7 +214,7 @@ final class Assembly {
     }
 
     /** What relative paths of a value start from, seen from the document's folder; ends in a slash unless it is empty. */
-    private String base(Slot.Start start, Entry entry, Notation notation) {
+    private String base(Slot.Start start, Entry entry, Notation notation, int bases) {
         String up = "../".repeat(Math.max(0, file.depth() - 1));
         if (start instanceof Slot.Start.Root) {
             return up;
@@ -215,10 +222,10 @@ final class Assembly {
         if (start instanceof Slot.Start.Folder folder) {
             return up + (notation.isUri() ? PercentCoding.encode(folder.path()) : folder.path()) + "/";
         }
-        if (start instanceof Slot.Start.Base base) {
+        if (start instanceof Slot.Start.Base base && bases < MOST_BASES) {
             Optional<Entry> set = before(base.slot(), entry, base.within());
             return set.filter(one -> !one.text.isBlank() && one.slot != entry.slot).map(one -> {
-                Written folder = written(one);
+                Written folder = written(one, bases + 1);
                 String whole = folder.from(notation);
                 return whole.endsWith("/") || whole.endsWith("\\") ? whole : whole + "/";
             }).orElse("");

@@ -15,6 +15,7 @@ import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.ReadProblem;
 import org.opensatchel.core.link.ReadWording;
 import org.opensatchel.core.link.Unreadable;
 
@@ -26,6 +27,7 @@ import org.opensatchel.core.link.Unreadable;
 public final class XmlScan {
 
     private static final int MAX_DEPTH = 1_000;
+    private static final int LONGEST_PLACE = 4_096;
     private static final int MAX_ENTITIES = 10_000;
     private static final int MAX_VALUE = 64 << 20;
     private static final WstxInputFactory FACTORY = factory();
@@ -99,7 +101,17 @@ public final class XmlScan {
         }
 
         private String path() {
-            return (parent == null ? "" : parent.path()) + "/" + name + "[" + index + "]";
+            Deque<String> steps = new ArrayDeque<>();
+            int length = 0;
+            Element at = this;
+            for (; at != null && length < LONGEST_PLACE; at = at.parent) {
+                String step = "/" + at.name + "[" + at.index + "]";
+                length += step.length();
+                steps.push(step);
+            }
+            // A place is for people to find; what nests very deep under very long names is nothing anybody would look for.
+            String path = String.join("", steps);
+            return at == null && length <= LONGEST_PLACE ? path : "…" + path.substring(Math.max(0, length - LONGEST_PLACE));
         }
     }
 
@@ -137,13 +149,34 @@ public final class XmlScan {
         this.listener = listener;
     }
 
+    /**
+     * @throws Unreadable when it is no XML, or takes in other files as parts of its text (XML 1.0, section 4.2.2); then all else was read
+     */
     public void read(InputStream xml) throws Unreadable {
         XMLStreamReader reader = null;
+        Outside.TAKEN_IN.remove();
         try {
             reader = new LooseNamespaces(FACTORY.createXMLStreamReader(xml));
             walk(reader);
+            if (Outside.TAKEN_IN.get() != null) {
+                throw new Unreadable(new ReadProblem(ReadProblem.Kind.UNSUPPORTED, Place.WHOLE, ReadWording.TAKES_IN_OTHERS.say()));
+            }
         } catch (XMLStreamException | IllegalArgumentException broken) {
             throw Unreadable.broken(place(reader), ReadWording.NO_XML);
+        } finally {
+            Outside.TAKEN_IN.remove();
+        }
+    }
+
+    /** Gives nothing for what lies outside a document, and remembers for whoever reads it that it was asked for. */
+    private static final class Outside implements XMLResolver {
+        /** The factory is shared, and its resolvers are not told for whom they resolve. */
+        private static final ThreadLocal<Boolean> TAKEN_IN = new ThreadLocal<>();
+
+        @Override
+        public Object resolveEntity(String publicId, String systemId, String base, String namespace) {
+            TAKEN_IN.set(true);
+            return new ByteArrayInputStream(new byte[0]);
         }
     }
 
@@ -207,7 +240,7 @@ public final class XmlScan {
         factory.setProperty(XMLInputFactory.IS_COALESCING, false);
         factory.setXMLResolver(nothing);
         factory.setProperty(WstxInputProperties.P_DTD_RESOLVER, nothing);
-        factory.setProperty(WstxInputProperties.P_ENTITY_RESOLVER, nothing);
+        factory.setProperty(WstxInputProperties.P_ENTITY_RESOLVER, new Outside());
         // A page's &nbsp; is declared in a DTD that is not opened: it stands for nothing that could be a link.
         factory.setProperty(WstxInputProperties.P_UNDECLARED_ENTITY_RESOLVER, nothing);
         factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, MAX_DEPTH);

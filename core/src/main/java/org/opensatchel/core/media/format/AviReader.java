@@ -16,6 +16,9 @@ import org.opensatchel.core.media.format.MediaFacts.Sound;
 final class AviReader implements MediaReader {
 
     private static final int MOST_CHUNKS = 20_000;
+    /** Lists in lists; the form has two. */
+    static final int DEEPEST = 8;
+    private static final int MOST_DESCRIBING = 100_000;
     private static final Map<String, String> CODECS = Map.ofEntries(Map.entry("H264", "H.264"), Map.entry("h264", "H.264"),
             Map.entry("avc1", "H.264"), Map.entry("AVC1", "H.264"), Map.entry("HEVC", "H.265"), Map.entry("H265", "H.265"),
             Map.entry("MJPG", "Motion JPEG"), Map.entry("mjpg", "Motion JPEG"), Map.entry("FMP4", "MPEG-4 Visual"),
@@ -65,7 +68,8 @@ final class AviReader implements MediaReader {
         private final List<Sound> sounds = new ArrayList<>();
         private Rational longest = Rational.ZERO;
         private long allFrames;
-        private boolean described;
+        private boolean hasHeader;
+        private int described;
         private boolean filled;
         private boolean open;
         private boolean cut;
@@ -86,7 +90,7 @@ final class AviReader implements MediaReader {
                 }
                 at += 8 + size + (size & 1);
             }
-            boolean known = described && (!pictures.isEmpty() || !sounds.isEmpty());
+            boolean known = hasHeader && (!pictures.isEmpty() || !sounds.isEmpty());
             return !known || !filled && !cut ? End.UNREAD : cut ? End.CUT : open ? End.OPEN : End.WHOLE;
         }
 
@@ -105,8 +109,8 @@ final class AviReader implements MediaReader {
                         return;
                     }
                 } else if (list) {
-                    described |= file.has(at + 8, "hdrl");
-                    header(at + 12, Math.min(at + 8 + size, file.length()), file.text(at + 8, 4));
+                    hasHeader |= file.has(at + 8, "hdrl");
+                    header(at + 12, Math.min(at + 8 + size, file.length()), file.text(at + 8, 4), 0);
                 } else if (name.equals("idx1")) {
                     cut |= at + 8 + size > file.length();
                 }
@@ -115,14 +119,21 @@ final class AviReader implements MediaReader {
             cut |= at > file.length() && !filled;
         }
 
-        private void header(long from, long to, String list) throws IOException {
+        /** Whether there is still so little that it can be a header; lists in lists could go on for as long as the file is. */
+        private boolean described() {
+            return described++ < MOST_DESCRIBING;
+        }
+
+        private void header(long from, long to, String list, int depth) throws IOException {
             long stream = -1;
             long at = from;
-            for (int i = 0; i < MOST_CHUNKS && at + 8 <= to; i++) {
+            for (int i = 0; i < MOST_CHUNKS && at + 8 <= to && described(); i++) {
                 String name = file.text(at, 4);
                 long size = file.le32(at + 4);
                 if (name.equals("LIST") && at + 12 <= to && !list.equals("strl")) {
-                    header(at + 12, Math.min(at + 8 + size, to), file.text(at + 8, 4));
+                    if (depth < DEEPEST) {
+                        header(at + 12, Math.min(at + 8 + size, to), file.text(at + 8, 4), depth + 1);
+                    }
                 } else if (name.equals("strh") && size >= 48) {
                     stream = at + 8;
                 } else if (name.equals("strf") && stream >= 0) {

@@ -15,11 +15,13 @@ import org.opensatchel.core.media.format.Samples.Run;
 final class AviSamples {
 
     private static final int MOST_CHUNKS = 10_000;
+    private static final int MOST_LOOKED = 100_000;
     private static final int MOST_RUNS = 500_000;
     private static final int ENTRY = 16;
     private static final int SECOND_FORM = 12;
 
     private final Window file;
+    private int looked;
     private int streams;
     private int number = -1;
     private long format;
@@ -39,21 +41,23 @@ final class AviSamples {
         if (size == 0 || more) {
             return Optional.empty();
         }
-        samples.chunks(12, Math.min(8 + size, file.length()));
+        samples.chunks(12, Math.min(8 + size, file.length()), 0);
         int moment = samples.number < 0 ? 0 : file.le16(samples.format + 12);
         int bytes = sound.channels() < 1 ? 0 : moment / sound.channels();
         return bytes == 0 || samples.movie < 0 || samples.index < 0 ? Optional.empty()
                 : SoundCodecs.samples(sound.codec(), bytes, true, bytes == 1, sound, samples.runs());
     }
 
-    private void chunks(long from, long to) throws IOException {
+    private void chunks(long from, long to, int depth) throws IOException {
         long at = from;
-        for (int i = 0; i < MOST_CHUNKS && at + 12 <= to; i++) {
+        for (int i = 0; i < MOST_CHUNKS && at + 12 <= to && looked++ < MOST_LOOKED; i++) {
             long size = file.le32(at + 4);
             if (file.has(at, "LIST") && file.has(at + 8, "movi")) {
                 movie = at + 8;
             } else if (file.has(at, "LIST")) {
-                chunks(at + 12, Math.min(at + 8 + size, to));
+                if (depth < AviReader.DEEPEST) {
+                    chunks(at + 12, Math.min(at + 8 + size, to), depth + 1);
+                }
             } else if (file.has(at, "idx1")) {
                 index = at + 8;
                 indexBytes = size;

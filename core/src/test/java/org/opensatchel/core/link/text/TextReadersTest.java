@@ -71,8 +71,19 @@ class TextReadersTest {
     @Test
     void entitiesOfTheDocumentAreExpandedAndNothingIsFetched() throws Unreadable {
         assertThat(attributes(
-                "<!DOCTYPE a SYSTEM 'http://127.0.0.1:9/x.dtd' [<!ENTITY ns 'urn:x'><!ENTITY out SYSTEM 'file:///etc/passwd'>]><a b='&ns;'>&out;&nbsp;z</a>"))
+                "<!DOCTYPE a SYSTEM 'http://127.0.0.1:9/x.dtd' [<!ENTITY ns 'urn:x'><!ENTITY out SYSTEM 'file:///etc/passwd'>]><a b='&ns;'>&nbsp;z</a>"))
                 .containsExactly("/a[1]/@b urn:x", "/a[1] z");
+    }
+
+    /** All else is read, and that this was not is said once. */
+    @Test
+    void whatADocumentTakesInFromElsewhereIsNeverOpened() {
+        List<String> out = new ArrayList<>();
+        assertThatThrownBy(() -> new XmlScan((element, reader) -> out.add(element.localName())).read(new ByteArrayInputStream(
+                "<!DOCTYPE a [<!ENTITY out SYSTEM 'file:///etc/passwd'>]><a>&out;<b>&out;</b></a>".getBytes(StandardCharsets.UTF_8))))
+                .isInstanceOfSatisfying(Unreadable.class,
+                        told -> assertThat(Words.ENGLISH.text(told.problem().what())).contains("takes in another file"));
+        assertThat(out).containsExactly("a", "b");
     }
 
     @ParameterizedTest
