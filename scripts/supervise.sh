@@ -1,8 +1,12 @@
 #!/usr/bin/env bash
 # Keeps the application running: begins it again when it ends, and ends it when it shows no sign of life for a minute.
-# Called with the command; SATCHEL_STATE is where its numbers are kept, SATCHEL_PORT where it answers.
+# Called with the command; SATCHEL_STATE is where its numbers are kept, SATCHEL_PORT where it answers. While it starts it says in
+# SATCHEL_STARTING how far it has come: it is waited for as long as that goes on, however slow the machine is.
 set -u
 child=""
+# So long nothing new may be said while it starts; changing a large database says nothing until it is done.
+still_seconds=${SATCHEL_STILL_SECONDS:-300}
+database_seconds=${SATCHEL_DATABASE_SECONDS:-7200}
 trap '[ -n "$child" ] && kill "$child" 2>/dev/null; wait; exit 0' TERM INT
 
 lives() {
@@ -14,10 +18,29 @@ lives() {
   case "$line" in *" 200"*) return 0 ;; *) return 1 ;; esac
 }
 
+# Whether the application has said something new, or may still be at what it said last.
+comes_on() {
+  local line
+  line=$(cat "$SATCHEL_STARTING" 2>/dev/null || true)
+  if [ "$line" != "$said" ]; then said=$line; said_at=$SECONDS; fi
+  local most=$still_seconds
+  case "$said" in database*) most=$database_seconds ;; esac
+  [ $((SECONDS - said_at)) -lt "$most" ]
+}
+
+end_child() {
+  printf 'satchel: %s\n' "$1" >&2
+  kill -9 "$child" 2>/dev/null
+}
+
 answered=""
 failures=0
 while true; do
   began=$SECONDS
+  said=""
+  said_at=$SECONDS
+  serves=""
+  rm -f "$SATCHEL_STARTING"
   "$@" &
   child=$!
   printf '%s\n' "$child" >"$SATCHEL_STATE/app.pid"
@@ -25,13 +48,12 @@ while true; do
   while kill -0 "$child" 2>/dev/null; do
     sleep 2 & wait $!
     if lives 2>/dev/null; then
-      silent=0; answered=1
-    elif [ $((SECONDS - began)) -gt 120 ]; then
+      silent=0; answered=1; serves=1
+    elif [ -z "$serves" ]; then
+      comes_on || end_child "the application has stood still at “${said:-its beginning}” while it starts, and is ended."
+    else
       silent=$((silent + 1))
-      if [ "$silent" -ge 10 ]; then
-        printf 'satchel: the application shows no sign of life and is begun again.\n' >&2
-        kill -9 "$child" 2>/dev/null
-      fi
+      [ "$silent" -lt 10 ] || end_child "the application shows no sign of life and is begun again."
     fi
   done
   wait "$child" 2>/dev/null

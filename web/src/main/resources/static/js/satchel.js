@@ -86,6 +86,17 @@ document.addEventListener("alpine:init", () => {
     init() { setTimeout(() => location.reload(), 1000); },
   }));
 
+  // Looks for what is still being made of a page, and puts that in its place; what is typed beside it stays.
+  Alpine.data("later", () => ({
+    init() { if (this.$root.dataset.waits === "true") setTimeout(() => this.look(), 1000); },
+    async look() {
+      const page = await fetch(location.href).then((response) => response.text()).catch(() => "");
+      const fresh = new DOMParser().parseFromString(page, "text/html").getElementById(this.$root.id);
+      if (fresh && fresh.dataset.waits !== "true") { this.$root.replaceChildren(...fresh.childNodes); return; }
+      setTimeout(() => this.look(), 1000);
+    },
+  }));
+
   const waits = (before) => before === null ? satchel.say("js.waits") : satchel.say("js.waiting", before);
 
   // Watches a check and goes to its report; one that was given up is not watched.

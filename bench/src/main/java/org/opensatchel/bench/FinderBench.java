@@ -17,6 +17,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.LinkSink;
+import org.opensatchel.core.link.Unreadable;
 import org.opensatchel.core.link.finder.PathFinder;
 import org.opensatchel.core.path.ProjectPath;
 
@@ -70,7 +71,7 @@ public class FinderBench {
     }
 
     @Benchmark
-    public int find() throws IOException {
+    public int find() throws IOException, Unreadable {
         LinkSink sink = new LinkSink(ProjectPath.of("thing.scn"), 4_096);
         PathFinder.read(new DocumentContent(ProjectPath.of("thing.scn"), new ByteArrayInputStream(bytes), BYTES), sink);
         return sink.links().size();

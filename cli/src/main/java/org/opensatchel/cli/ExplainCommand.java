@@ -35,7 +35,7 @@ final class ExplainCommand implements Callable<Integer> {
         Words words = satchel.words();
         if (code == null) {
             judged.forEach(known -> satchel.out()
-                    .println(String.format("%-30s %-7s %s", known.id(), known.severity().word(), words.title(known))));
+                    .println(String.format(Locale.ROOT, "%-30s %-7s %s", known.id(), known.severity().word(), words.title(known))));
             return 0;
         }
         Code known = Code.of(code).filter(judged::contains).orElseThrow(() -> near(judged));

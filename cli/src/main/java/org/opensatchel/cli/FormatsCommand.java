@@ -1,5 +1,6 @@
 package org.opensatchel.cli;
 
+import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.format.LinkReaders;
@@ -32,7 +33,7 @@ final class FormatsCommand implements Callable<Integer> {
             return 0;
         }
         LinkReaders.all().stream()
-                .map(reader -> String.format("%-32s %s", satchel.words().format(reader.format()),
+                .map(reader -> String.format(Locale.ROOT, "%-32s %s", satchel.words().format(reader.format()),
                         String.join(" ", reader.extensions().stream().map(extension -> "." + extension).toList())))
                 .sorted(String.CASE_INSENSITIVE_ORDER)
                 .forEach(satchel.out()::println);

@@ -1,5 +1,6 @@
 package org.opensatchel.cli;
 
+import java.util.Locale;
 /** Text made safe for a terminal: what controls it, or turns the reading direction, is shown as {@code \\u….}. */
 final class Printable {
 
@@ -17,7 +18,7 @@ final class Printable {
                     || type == Character.SURROGATE;
             if (hidden) {
                 for (char unit : Character.toChars(point)) {
-                    out.append(String.format("\\u%04x", (int) unit));
+                    out.append(String.format(Locale.ROOT, "\\u%04x", (int) unit));
                 }
             } else {
                 out.appendCodePoint(point);

@@ -2,6 +2,7 @@ package org.opensatchel.cli;
 
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report.CarryLine;
@@ -39,7 +40,7 @@ final class TextReport {
 
     /** One line for one of several projects. */
     static String summary(String project, Report report, Colours colours, Words words) {
-        return colours.of(report.told().word(), String.format("%-28s", verdict(report, words)))
+        return colours.of(report.told().word(), String.format(Locale.ROOT, "%-28s", verdict(report, words)))
                 + "  " + words.fill("report.tally", pad(report.counts().must()), pad(report.counts().should()), pad(report.counts().note()))
                 + "  " + Printable.of(project);
     }
@@ -49,7 +50,7 @@ final class TextReport {
     }
 
     private static String pad(int number) {
-        return String.format("%3d", number);
+        return String.format(Locale.ROOT, "%3d", number);
     }
 
     String text() {
@@ -130,7 +131,7 @@ final class TextReport {
         line(words.fill("report.carry"));
         for (CarryLine machine : machines) {
             boolean good = machine.breaks() == 0 && machine.files().isEmpty();
-            out.append("  ").append(colours.of(good ? "ready" : "must", String.format("%-16s", machine.machine())))
+            out.append("  ").append(colours.of(good ? "ready" : "must", String.format(Locale.ROOT, "%-16s", machine.machine())))
                     .append(Printable.line(words.fill("report.machine", machine.opens(), machine.breaks(), machine.files().size())))
                     .append('\n');
             machine.links().stream().limit(MOST_BREAKS).forEach(broken -> line("    " + report.links().get(broken.link()).document() + ": “"

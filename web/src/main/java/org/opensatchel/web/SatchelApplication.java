@@ -1,14 +1,21 @@
 package org.opensatchel.web;
 
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import org.flywaydb.core.api.callback.BaseCallback;
+import org.flywaydb.core.api.callback.Context;
+import org.flywaydb.core.api.callback.Event;
 import org.opensatchel.web.account.AccountService;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.boot.flyway.autoconfigure.FlywayConfigurationCustomizer;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
 
 /** The web application; with the word {@code account} before its arguments, the command that makes accounts. */
 @SpringBootApplication
@@ -27,6 +34,26 @@ public class SatchelApplication {
                 System.exit(new AccountCommand(context.getBean(AccountService.class), System.out, System.err, address).run(words));
             }
         }
-        SpringApplication.run(SatchelApplication.class, args);
+        SpringApplication application = new SpringApplication(SatchelApplication.class);
+        Optional<Starting> starting = Optional.ofNullable(System.getenv(Starting.FILE)).filter(path -> !path.isBlank()).map(Path::of)
+                .map(Starting::new);
+        starting.ifPresent(one -> {
+            application.setApplicationStartup(one);
+            // Changing a large database may take longer than all the rest, and tells nothing until it is done.
+            application.addInitializers(context -> ((GenericApplicationContext) context)
+                    .registerBean(FlywayConfigurationCustomizer.class, () -> flyway -> flyway.callbacks(new BaseCallback() {
+                        @Override
+                        public boolean supports(Event event, Context migrating) {
+                            return event == Event.BEFORE_EACH_MIGRATE;
+                        }
+
+                        @Override
+                        public void handle(Event event, Context migrating) {
+                            one.say(Starting.DATABASE + " " + migrating.getMigrationInfo().getVersion());
+                        }
+                    })));
+        });
+        application.run(args);
+        starting.ifPresent(one -> one.say("serving"));
     }
 }

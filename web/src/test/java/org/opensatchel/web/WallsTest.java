@@ -9,6 +9,7 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.CompositeArchRule;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
 import jakarta.persistence.Entity;
+import java.io.PrintStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.data.repository.Repository;
 import org.springframework.stereotype.Controller;
@@ -33,5 +34,16 @@ class WallsTest {
     @Test
     void featuresDependOnEachOtherOneWay() {
         SlicesRuleDefinition.slices().matching("org.opensatchel.web.(*)..").should().beFreeOfCycles().check(WEB);
+    }
+
+    /** Numbers and letters that programs read are written alike under every system's language; for people there are bundles. */
+    @Test
+    void nothingIsWrittenInWhateverLanguageTheSystemHas() {
+        noClasses().should().callMethod(String.class, "format", String.class, Object[].class).orShould()
+                .callMethod(String.class, "formatted", Object[].class).orShould().callMethod(String.class, "toLowerCase").orShould()
+                .callMethod(String.class, "toUpperCase").orShould()
+                .callMethod(PrintStream.class, "printf", String.class, Object[].class)
+                .check(new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+                        .importPackages("org.opensatchel"));
     }
 }

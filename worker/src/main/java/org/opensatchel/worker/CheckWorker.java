@@ -10,6 +10,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -17,10 +18,13 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BiFunction;
+import java.util.function.BooleanSupplier;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.report.Summary;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
 import org.opensatchel.worker.WorkOutcome.Reason;
+import tools.jackson.core.type.TypeReference;
 
 /** One worker process as the server sees it: given an order at a time, watched, and ended with its children when it takes too much. */
 final class CheckWorker implements AutoCloseable {
@@ -28,6 +32,7 @@ final class CheckWorker implements AutoCloseable {
     /** What {@code -XX:+ExitOnOutOfMemoryError} ends with. */
     private static final int OUT_OF_MEMORY = 3;
     private static final int PAGE_BYTES = 4_096;
+    private static final TypeReference<List<Errand.Wish>> WISHES = new TypeReference<>() {};
     private static final Path NICE = Path.of("/usr/bin/nice");
 
     private final WorkerSettings settings;
@@ -82,20 +87,60 @@ final class CheckWorker implements AutoCloseable {
     }
 
     WorkOutcome run(WorkOrder order, ScanProgress progress) {
+        return watched(Frames.ORDER, order.bytes(), settings.time(), ended -> answer(progress, ended), WorkOutcome.Failed::new,
+                () -> false);
+    }
+
+    /** @param stopped whether nobody wants the answer any more */
+    ErrandOutcome run(Errand errand, Duration time, BooleanSupplier stopped) {
+        return watched(Frames.ERRAND, errand.bytes(), time, this::answer, ErrandOutcome.Failed::new, stopped);
+    }
+
+    private interface Listening<T> {
+        T listen(AtomicReference<Reason> ended) throws IOException;
+    }
+
+    /** Hands something over and listens to what comes of it, for as long and as much as it may take. */
+    private <T> T watched(byte sign, byte[] order, Duration time, Listening<T> listening, BiFunction<Reason, String, T> failed,
+            BooleanSupplier stopped) {
         AtomicReference<Reason> ended = new AtomicReference<>();
-        ScheduledFuture<?> late = clock.schedule(() -> end(ended, Reason.TIME), settings.time().toMillis(), TimeUnit.MILLISECONDS);
-        ScheduledFuture<?> large = clock.scheduleWithFixedDelay(() -> weigh(ended), 500, 500, TimeUnit.MILLISECONDS);
+        ScheduledFuture<?> late = clock.schedule(() -> end(ended, Reason.TIME), time.toMillis(), TimeUnit.MILLISECONDS);
+        ScheduledFuture<?> large = clock.scheduleWithFixedDelay(() -> weigh(ended, stopped), 500, 500, TimeUnit.MILLISECONDS);
         heard = false;
         try {
-            Frames.write(orders, Frames.ORDER, order.bytes());
-            WorkOutcome outcome = answer(progress, ended);
+            Frames.write(orders, sign, order);
+            T outcome = listening.listen(ended);
             done++;
             return outcome;
         } catch (IOException gone) {
-            return new WorkOutcome.Failed(ended.get() != null ? ended.get() : reasonOfEnd(), "the worker is gone: " + gone.getMessage());
+            return failed.apply(ended.get() != null ? ended.get() : reasonOfEnd(), "the worker is gone: " + gone.getMessage());
         } finally {
             late.cancel(false);
             large.cancel(false);
+        }
+    }
+
+    private ErrandOutcome answer(AtomicReference<Reason> ended) throws IOException {
+        ByteArrayOutputStream answer = new ByteArrayOutputStream();
+        while (true) {
+            Frames.Frame frame = Frames.read(answers);
+            heard = true;
+            if (answer.size() + frame.content().length > settings.outputBytes()) {
+                end(ended, Reason.OUTPUT);
+                return new ErrandOutcome.Failed(Reason.OUTPUT, "more than " + settings.outputBytes() + " bytes came back");
+            }
+            switch (frame.sign()) {
+                case Frames.ANSWER -> answer.write(frame.content());
+                case Frames.END -> {
+                    return new ErrandOutcome.Answered(answer.toByteArray());
+                }
+                case Frames.STORE -> {
+                    return new ErrandOutcome.Failed(Reason.STORE, text(frame));
+                }
+                default -> {
+                    return new ErrandOutcome.Failed(Reason.BROKE, text(frame));
+                }
+            }
         }
     }
 
@@ -103,6 +148,8 @@ final class CheckWorker implements AutoCloseable {
         Summary summary = null;
         byte[] digest = new byte[0];
         List<byte[]> pages = new ArrayList<>();
+        List<byte[]> files = new ArrayList<>();
+        List<Errand.Wish> wishes = List.of();
         ByteArrayOutputStream report = new ByteArrayOutputStream();
         long bytes = 0;
         while (true) {
@@ -121,9 +168,11 @@ final class CheckWorker implements AutoCloseable {
                 case Frames.SUMMARY -> summary = JsonDocuments.MAPPER.readValue(frame.content(), Summary.class);
                 case Frames.DIGEST -> digest = frame.content();
                 case Frames.LINKS -> pages.add(frame.content());
+                case Frames.FILES -> files.add(frame.content());
+                case Frames.WISHES -> wishes = JsonDocuments.MAPPER.readValue(frame.content(), WISHES);
                 case Frames.REPORT -> report.write(frame.content());
                 case Frames.END -> {
-                    return new WorkOutcome.Done(new WorkResult(summary, digest, pages, report.toByteArray()));
+                    return new WorkOutcome.Done(new WorkResult(summary, digest, pages, report.toByteArray(), files, wishes));
                 }
                 case Frames.STORE -> {
                     return new WorkOutcome.Failed(Reason.STORE, text(frame));
@@ -140,7 +189,11 @@ final class CheckWorker implements AutoCloseable {
     }
 
     /** The process as a whole may take more than its objects do: threads, code, buffers of the system. */
-    private void weigh(AtomicReference<Reason> ended) {
+    private void weigh(AtomicReference<Reason> ended, BooleanSupplier stopped) {
+        if (stopped.getAsBoolean()) {
+            end(ended, Reason.STOPPED);
+            return;
+        }
         try {
             String[] pages = Files.readString(Path.of("/proc", Long.toString(process.pid()), "statm")).split(" ");
             if (Long.parseLong(pages[1]) * PAGE_BYTES >> 20 > settings.allMegabytes()) {

@@ -12,6 +12,14 @@ final class Frames {
 
     /** Server to worker: a {@link WorkOrder}. */
     static final byte ORDER = 'O';
+    /** Server to worker: an {@link Errand}. */
+    static final byte ERRAND = 'Q';
+    /** Worker to server: a page of the index of files, compressed. */
+    static final byte FILES = 'F';
+    /** What is worth preparing: a list of {@link Errand.Wish}. */
+    static final byte WISHES = 'W';
+    /** The next part of an errand's answer. */
+    static final byte ANSWER = 'A';
     /** Worker to server: how many files and bytes were read so far. */
     static final byte PROGRESS = 'P';
     /** The summary's columns. */

@@ -25,6 +25,8 @@ public sealed interface WorkOutcome {
         DIED,
         /** A fault in our code. */
         BROKE,
+        /** Nobody wants it any more. */
+        STOPPED,
         /** The archive could not be read where it is kept, or no worker could be started. */
         STORE;
 

@@ -10,12 +10,16 @@ import java.io.PrintStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.SynchronousQueue;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.zip.GZIPOutputStream;
 import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.project.FileIndex;
 import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
@@ -28,6 +32,8 @@ public final class WorkerMain {
 
     private static final long TELL_EVERY_NANOS = 300_000_000L;
     private static final int CHUNK = 1 << 20;
+    /** What {@code -XX:+ExitOnOutOfMemoryError} ends with. */
+    private static final int OUT_OF_MEMORY = 3;
 
     private final OutputStream out;
 
@@ -39,7 +45,7 @@ public final class WorkerMain {
         OutputStream answers = new BufferedOutputStream(new FileOutputStream(FileDescriptor.out), 1 << 16);
         // Whatever a library prints must not come between our messages.
         System.setOut(new PrintStream(System.err, true, StandardCharsets.UTF_8));
-        SynchronousQueue<WorkOrder> orders = new SynchronousQueue<>();
+        SynchronousQueue<Frames.Frame> orders = new SynchronousQueue<>();
         Thread listener = new Thread(() -> listen(orders), "orders");
         listener.setDaemon(true);
         listener.start();
@@ -50,11 +56,11 @@ public final class WorkerMain {
     }
 
     /** The end of the stream is the end of the server; what is being checked then is nobody's any more. */
-    private static void listen(SynchronousQueue<WorkOrder> orders) {
+    private static void listen(SynchronousQueue<Frames.Frame> orders) {
         BufferedInputStream in = new BufferedInputStream(System.in, 1 << 16);
         try {
             while (true) {
-                orders.put(WorkOrder.read(Frames.read(in).content()));
+                orders.put(Frames.read(in));
             }
         } catch (IOException | RuntimeException gone) {
             Runtime.getRuntime().halt(0);
@@ -63,14 +69,22 @@ public final class WorkerMain {
         }
     }
 
-    private void answer(WorkOrder order) {
+    private void answer(Frames.Frame frame) {
         try {
-            System.setProperty(Workers.THREADS_PROPERTY, Integer.toString(order.threads()));
-            tell(check(order));
+            if (frame.sign() == Frames.ERRAND) {
+                byte[] answer = ErrandWork.answer(Errand.read(frame.content()));
+                for (int at = 0; at < answer.length; at += CHUNK) {
+                    Frames.write(out, Frames.ANSWER, Arrays.copyOfRange(answer, at, Math.min(answer.length, at + CHUNK)));
+                }
+            } else {
+                check(WorkOrder.read(frame.content()));
+            }
             Frames.write(out, Frames.END, new byte[0]);
         } catch (IOException unreadable) {
             last(Frames.STORE, unreadable);
-        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+        } catch (OutOfMemoryError tooMuch) {
+            Runtime.getRuntime().halt(OUT_OF_MEMORY);
+        } catch (RuntimeException | Error broke) {
             last(Frames.BROKE, broke);
         }
     }
@@ -84,17 +98,31 @@ public final class WorkerMain {
         }
     }
 
-    private Report check(WorkOrder order) throws IOException {
+    private void check(WorkOrder order) throws IOException {
+        System.setProperty(Workers.THREADS_PROPERTY, Integer.toString(order.threads()));
         long[] told = {0};
+        AtomicReference<ProjectTree> tree = new AtomicReference<>();
         try (ProjectSource source = source(order)) {
-            return new ProjectCheck(order.request().telling((files, bytes) -> {
+            Report report = new ProjectCheck(order.request().keeping(tree::set).telling((files, bytes) -> {
                 long now = System.nanoTime();
                 if (told[0] == 0 || now - told[0] >= TELL_EVERY_NANOS) {
                     told[0] = now;
                     progress(files, bytes);
                 }
             })).run(source);
+            tell(report);
+            if (tree.get() != null) {
+                files(tree.get(), source, report);
+            }
         }
+    }
+
+    /** Where each file lies, and what of them is worth preparing. */
+    private void files(ProjectTree tree, ProjectSource source, Report report) throws IOException {
+        for (byte[] page : FileIndex.pages(tree, source)) {
+            Frames.write(out, Frames.FILES, Packed.pack(page));
+        }
+        Frames.write(out, Frames.WISHES, JsonDocuments.MAPPER.writeValueAsBytes(Wishes.of(tree, source, report)));
     }
 
     private static ProjectSource source(WorkOrder order) throws IOException {
@@ -132,7 +160,7 @@ public final class WorkerMain {
 
         @Override
         public void write(byte[] from, int at, int length) throws IOException {
-            Frames.write(out, Frames.REPORT, java.util.Arrays.copyOfRange(from, at, at + length));
+            Frames.write(out, Frames.REPORT, Arrays.copyOfRange(from, at, at + length));
         }
     }
 }

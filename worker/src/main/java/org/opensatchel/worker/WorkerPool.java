@@ -1,6 +1,7 @@
 package org.opensatchel.worker;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashSet;
@@ -9,6 +10,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
+import java.util.function.BiFunction;
+import java.util.function.BooleanSupplier;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
 import org.opensatchel.worker.WorkOutcome.Reason;
 
@@ -43,28 +48,44 @@ public final class WorkerPool implements AutoCloseable {
 
     /** Carries out an order, and waits for it. */
     public WorkOutcome run(WorkOrder order, ScanProgress progress) {
+        return run(worker -> worker.run(order, progress), WorkOutcome.Done.class::isInstance,
+                outcome -> outcome instanceof WorkOutcome.Failed failed && failed.reason() == Reason.DIED, WorkOutcome.Failed::new);
+    }
+
+    /**
+     * Carries out an errand, and waits for it no longer than it may take.
+     *
+     * @param stopped whether nobody wants the answer any more; asked now and then
+     */
+    public ErrandOutcome run(Errand errand, Duration time, BooleanSupplier stopped) {
+        return run(worker -> worker.run(errand, time, stopped), ErrandOutcome.Answered.class::isInstance,
+                outcome -> outcome instanceof ErrandOutcome.Failed failed && failed.reason() == Reason.DIED, ErrandOutcome.Failed::new);
+    }
+
+    private <T> T run(Function<CheckWorker, T> work, Predicate<T> good, Predicate<T> died, BiFunction<Reason, String, T> failed) {
         // One that waited here may have ended meanwhile, which says nothing of the project: a fresh one tries once more.
-        return tried(order, progress, true).or(() -> tried(order, progress, false)).orElseThrow();
+        return tried(work, good, died, failed, true).or(() -> tried(work, good, died, failed, false)).orElseThrow();
     }
 
     /**
      * @param waiting whether a worker may be one that waited
      * @return empty when it was gone before it got the order
      */
-    private Optional<WorkOutcome> tried(WorkOrder order, ScanProgress progress, boolean waiting) {
+    private <T> Optional<T> tried(Function<CheckWorker, T> work, Predicate<T> good, Predicate<T> died, BiFunction<Reason, String, T> failed,
+            boolean waiting) {
         CheckWorker worker;
         try {
             worker = waiting ? take() : start();
         } catch (IOException | IllegalStateException none) {
-            return Optional.of(new WorkOutcome.Failed(Reason.STORE, "no worker could be started: " + none.getMessage()));
+            return Optional.of(failed.apply(Reason.STORE, "no worker could be started: " + none.getMessage()));
         }
-        WorkOutcome outcome = worker.run(order, progress);
-        if (outcome instanceof WorkOutcome.Done && worker.done() < CHECKS_A_WORKER) {
+        T outcome = work.apply(worker);
+        if (good.test(outcome) && worker.done() < CHECKS_A_WORKER) {
             give(worker);
         } else {
             drop(worker);
         }
-        boolean gone = waiting && outcome instanceof WorkOutcome.Failed failed && failed.reason() == Reason.DIED && !worker.wasHeard();
+        boolean gone = waiting && died.test(outcome) && !worker.wasHeard();
         return gone ? Optional.empty() : Optional.of(outcome);
     }
 

@@ -17,6 +17,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -130,7 +131,8 @@ public final class KitReader {
         if (node.isString()) {
             node.stringValue().chars().filter(c -> Character.isISOControl(c) && c != '\n' && c != '\t' && c != '\r').findFirst()
                     .ifPresent(c -> faults
-                            .add(new JsonFault(pointer, JsonWording.CONTROL.say(Facts.of(CODE_POINT, String.format("U+%04X", c))))));
+                            .add(new JsonFault(pointer,
+                                    JsonWording.CONTROL.say(Facts.of(CODE_POINT, String.format(Locale.ROOT, "U+%04X", c))))));
         }
         for (int i = 0; node.isArray() && i < node.size(); i++) {
             noControls(node.get(i), pointer + "/" + i);

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Deque;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -278,7 +279,7 @@ public final class NamePattern {
                 first = first < 0 ? date.start(realMonth ? 3 : 2) : first;
                 possible.setCharAt(date.start(3), NO_SIGN);
                 right.replace(date.start(2), date.end(3),
-                        "%02d-%02d".formatted(Math.max(1, Math.min(12, month)), Math.max(1, Math.min(last, day))));
+                        String.format(Locale.ROOT, "%02d-%02d", Math.max(1, Math.min(12, month)), Math.max(1, Math.min(last, day))));
             }
         }
         // Where something else than the date may take those signs, they are no date.

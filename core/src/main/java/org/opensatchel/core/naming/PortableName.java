@@ -87,6 +87,6 @@ public final class PortableName {
     }
 
     private static Facts codePoint(int point) {
-        return Facts.of(CODE_POINT, String.format("U+%04X", point));
+        return Facts.of(CODE_POINT, String.format(Locale.ROOT, "U+%04X", point));
     }
 }

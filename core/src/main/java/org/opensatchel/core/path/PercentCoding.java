@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 
 /** Percent-encoding (RFC 3986 section 2.1), undone leniently: a stray percent sign is kept as it is. */
 public final class PercentCoding {
@@ -55,7 +56,7 @@ public final class PercentCoding {
         for (byte b : path.getBytes(StandardCharsets.UTF_8)) {
             char c = (char) (b & 0xFF);
             boolean plain = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || "-._~/!'()*".indexOf(c) >= 0;
-            out.append(plain ? String.valueOf(c) : String.format("%%%02X", (int) c));
+            out.append(plain ? String.valueOf(c) : String.format(Locale.ROOT, "%%%02X", (int) c));
         }
         return out.toString();
     }

@@ -7,6 +7,7 @@ import static org.opensatchel.core.fact.FactName.OTHERS;
 import com.ibm.icu.text.SpoofChecker;
 import java.text.Normalizer;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -130,6 +131,7 @@ public enum Difference implements Wording {
 
     /** What a text is made of; nothing has no sign to show. */
     private static String points(String text) {
-        return text.isEmpty() ? "–" : text.codePoints().mapToObj(c -> String.format("U+%04X", c)).collect(Collectors.joining(" "));
+        return text.isEmpty() ? "–"
+                : text.codePoints().mapToObj(c -> String.format(Locale.ROOT, "U+%04X", c)).collect(Collectors.joining(" "));
     }
 }

@@ -2,6 +2,7 @@ package org.opensatchel.core.resolve;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
@@ -121,8 +122,8 @@ public record NumberedSet(String before, String after, boolean counted, long fir
 
     private static void gap(List<String> gaps, long from, long to, int digits) {
         if (from <= to) {
-            String first = String.format("%0" + digits + "d", from);
-            gaps.add(from == to ? first : first + "-" + String.format("%0" + digits + "d", to));
+            String first = String.format(Locale.ROOT, "%0" + digits + "d", from);
+            gaps.add(from == to ? first : first + "-" + String.format(Locale.ROOT, "%0" + digits + "d", to));
         }
     }
 

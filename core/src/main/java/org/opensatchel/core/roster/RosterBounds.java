@@ -8,6 +8,7 @@ import static org.opensatchel.core.fact.FactName.WHAT;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.fact.Facts;
@@ -56,7 +57,8 @@ final class RosterBounds {
         Optional<Integer> hidden = value.codePoints().filter(RosterBounds::isHidden).boxed().findFirst();
         if (hidden.isPresent()) {
             return Optional.of(
-                    RosterWording.HIDDEN_CHARACTER.say(Facts.of(WHAT, what.say()).and(CODE_POINT, String.format("U+%04X", hidden.get()))));
+                    RosterWording.HIDDEN_CHARACTER
+                            .say(Facts.of(WHAT, what.say()).and(CODE_POINT, String.format(Locale.ROOT, "U+%04X", hidden.get()))));
         }
         return value.length() > longest ? Optional.of(RosterWording.TOO_LONG.say(Facts.of(WHAT, what.say()).and(MOST, longest)))
                 : Optional.empty();

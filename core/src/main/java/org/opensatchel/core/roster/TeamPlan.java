@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.random.RandomGenerator;
 
@@ -40,7 +41,7 @@ public final class TeamPlan {
         int digits = String.valueOf(teams).length();
         Map<Long, String> drawn = new LinkedHashMap<>();
         for (int i = 0; i < shuffled.size(); i++) {
-            drawn.put(shuffled.get(i), String.format("%0" + digits + "d", i % teams + 1));
+            drawn.put(shuffled.get(i), String.format(Locale.ROOT, "%0" + digits + "d", i % teams + 1));
         }
         return drawn;
     }

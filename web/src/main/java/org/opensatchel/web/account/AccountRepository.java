@@ -10,6 +10,9 @@ import org.springframework.data.repository.Repository;
 
 interface AccountRepository extends Repository<Account, Long> {
 
+    @Query("select a.passwordHash from Account a where a.id = :id")
+    Optional<String> passwordHash(long id);
+
     Optional<Account> findByLogin(String login);
 
     Optional<Account> findById(long id);

@@ -36,9 +36,11 @@ public class AccountService implements UserDetailsService {
 
     private final AccountRepository accounts;
     private final PasswordEncoder passwords;
+    private final SignInGuard guard;
     private final Clock clock;
 
-    AccountService(AccountRepository accounts, PasswordEncoder passwords, Clock clock) {
+    AccountService(AccountRepository accounts, PasswordEncoder passwords, SignInGuard guard, Clock clock) {
+        this.guard = guard;
         this.accounts = accounts;
         this.passwords = passwords;
         this.clock = clock;
@@ -196,13 +198,29 @@ public class AccountService implements UserDetailsService {
         accounts.choose(accountId, Speech.known(language));
     }
 
-    /** Changes a password for its owner, who knows the one there is; else the sentence that says why not. */
+    /** Whether somebody is signed in with the password that is theirs now: a changed one ends every session but that in which it was changed. */
+    @Transactional(readOnly = true)
+    public boolean isCurrent(SignedIn who) {
+        return SignedIn.stamp(accounts.passwordHash(who.accountId()).orElse(null)).equals(who.stamp());
+    }
+
+    /**
+     * Changes a password for its owner, who knows the one there is; else the sentence that says why not. Trying is slowed down like signing in.
+     *
+     * @param address where they try it from
+     */
     @Transactional
-    public Optional<String> change(long accountId, String before, String after) {
+    public Optional<String> change(long accountId, String before, String after, String address) {
         Account account = accounts.findById(accountId).orElseThrow();
+        Duration wait = guard.wait(account.login(), address);
+        if (!wait.isZero()) {
+            return Optional.of(Speech.say("account.wait", Math.max(1, wait.toSeconds())));
+        }
         if (account.passwordHash() == null || !passwords.matches(before, account.passwordHash())) {
+            guard.wrong(account.login(), address);
             return Optional.of(Speech.say("account.not-now"));
         }
+        guard.right(account.login());
         Optional<String> wrong = wrong(after);
         if (wrong.isEmpty()) {
             account.password(passwords.encode(after));

@@ -31,7 +31,8 @@ record KeptForm(String address, List<Field> fields) implements Serializable {
         String type = request.getContentType() == null ? "" : request.getContentType();
         boolean form = request.getMethod().equals("POST") && type.startsWith(MediaType.APPLICATION_FORM_URLENCODED_VALUE)
                 && !request.getRequestURI().startsWith(request.getContextPath() + "/sign-");
-        if (!form) {
+        // What another site had somebody send is none of theirs, and is not put before them as if it was.
+        if (!form || !OwnPage.sent(request)) {
             return false;
         }
         List<Field> fields = new ArrayList<>();

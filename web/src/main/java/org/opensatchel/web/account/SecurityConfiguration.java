@@ -9,6 +9,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.Authentication;
@@ -17,6 +18,7 @@ import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
+import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Who may reach which address, and what a page may load: only what this application ships. Of that, hashing is WebAssembly. */
@@ -42,12 +44,23 @@ class SecurityConfiguration {
                         .anyRequest().authenticated())
                 .formLogin(form -> form.loginPage("/sign-in").loginProcessingUrl("/sign-in").successHandler(new BackToWork())
                         .failureHandler(new SignInFailure()).permitAll())
+                .csrf(csrf -> csrf.requireCsrfProtectionMatcher(SecurityConfiguration::needsToken))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .exceptionHandling(handling -> handling.accessDeniedHandler(SecurityConfiguration::denied))
                 .headers(headers -> headers
                         .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    /**
+     * Whatever changes something, but for files that a form sends without script: their bodies are read as they come, where no token can be
+     * looked for, and none is put into their address; that a page of ours sent them is known by what the browser says.
+     */
+    private static boolean needsToken(HttpServletRequest request) {
+        String type = request.getContentType() == null ? "" : request.getContentType();
+        boolean files = request.getMethod().equals("POST") && type.startsWith(MediaType.MULTIPART_FORM_DATA_VALUE);
+        return CsrfFilter.DEFAULT_CSRF_MATCHER.matches(request) && !(files && OwnPage.sent(request));
     }
 
     /** Most often a form of a page that was open when its session ended: whoever sent it signs in and sends it again. */

@@ -1,12 +1,18 @@
 package org.opensatchel.web.account;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.util.Optional;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.AccountService.AccountView;
 import org.opensatchel.web.text.Speech;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -94,10 +100,23 @@ class SignInController {
         return "redirect:/account";
     }
 
+    /** Whoever changed a password stays signed in where they did, and nowhere else. */
+    private static void stay(SignedIn me, HttpServletRequest request, HttpServletResponse response) {
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        me.eraseCredentials();
+        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(me, null, me.getAuthorities()));
+        SecurityContextHolder.setContext(context);
+        request.changeSessionId();
+        new HttpSessionSecurityContextRepository().saveContext(context, request, response);
+    }
+
     @PostMapping("/account/password")
-    String change(@RequestParam String before, @RequestParam String after, @AuthenticationPrincipal SignedIn me,
-            RedirectAttributes redirect) {
-        Optional<String> wrong = accounts.change(me.accountId(), before, after);
+    String change(@RequestParam String before, @RequestParam String after, @AuthenticationPrincipal SignedIn me, HttpServletRequest request,
+            HttpServletResponse response, RedirectAttributes redirect) {
+        Optional<String> wrong = accounts.change(me.accountId(), before, after, request.getRemoteAddr());
+        if (wrong.isEmpty()) {
+            stay(accounts.loadUserByUsername(me.getUsername()), request, response);
+        }
         redirect.addFlashAttribute(wrong.isPresent() ? "refused" : "told", wrong.orElse(Speech.say("account.changed")));
         return "redirect:/account";
     }

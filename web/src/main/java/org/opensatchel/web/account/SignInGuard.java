@@ -19,6 +19,8 @@ class SignInGuard {
     private static final Logger LOG = LoggerFactory.getLogger(SignInGuard.class);
     private static final int FREE_BY_ACCOUNT = 5;
     private static final int FREE_BY_ADDRESS = 30;
+    private static final int OWN_TRIES = 2;
+    private static final int MOST_BY_ADDRESS = 600;
     private static final Duration FIRST = Duration.ofSeconds(5);
     private static final Duration LONGEST = Duration.ofMinutes(5);
     private static final Duration FORGOTTEN = Duration.ofHours(1);
@@ -43,13 +45,18 @@ class SignInGuard {
     /** How long is still to wait before a try is looked at; zero when it is. */
     synchronized Duration wait(String login, String address) {
         Duration account = left(account(login), FREE_BY_ACCOUNT);
-        Duration source = left(source(address), FREE_BY_ADDRESS);
+        // A whole school may share one address: who tries there all day keeps nobody else from a first try or two of their own.
+        boolean own = recent(account(login)) < OWN_TRIES && recent(source(address)) < MOST_BY_ADDRESS;
+        Duration source = own ? Duration.ZERO : left(source(address), FREE_BY_ADDRESS);
         return account.compareTo(source) > 0 ? account : source;
     }
 
     synchronized void wrong(String login, String address) {
         int count = count(account(login));
-        count(source(address));
+        // One account counts for its address only so often, so that it takes many to slow down an address.
+        if (count <= FREE_BY_ACCOUNT) {
+            count(source(address));
+        }
         if (count >= FREE_BY_ACCOUNT) {
             LOG.warn("{} wrong passwords in a row for one account, the last from {}", count, address);
         }
@@ -65,6 +72,12 @@ class SignInGuard {
         Tries now = new Tries(fresh ? 1 : before.count + 1, clock.instant());
         wrong.put(key, now);
         return now.count;
+    }
+
+    /** Wrong tries within the hour. */
+    private int recent(String key) {
+        Tries tries = wrong.get(key);
+        return tries == null || tries.last.plus(FORGOTTEN).isBefore(clock.instant()) ? 0 : tries.count;
     }
 
     private Duration left(String key, int free) {

@@ -1,6 +1,8 @@
 package org.opensatchel.web.account;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.opensatchel.core.hash.Sha256;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.userdetails.User;
 
@@ -14,6 +16,7 @@ public class SignedIn extends User {
     private final long accountId;
     private final String displayName;
     private final Role role;
+    private final String stamp;
 
     SignedIn(Account account) {
         // Who has chosen no password has none that goes with it.
@@ -22,10 +25,20 @@ public class SignedIn extends User {
         this.accountId = account.id();
         this.displayName = account.displayName();
         this.role = account.role();
+        this.stamp = stamp(account.passwordHash());
     }
 
     public long accountId() {
         return accountId;
+    }
+
+    /** What changes with the password, and tells nothing of it. */
+    static String stamp(String passwordHash) {
+        return passwordHash == null ? "" : Sha256.of(passwordHash.getBytes(StandardCharsets.UTF_8));
+    }
+
+    String stamp() {
+        return stamp;
     }
 
     public String displayName() {

@@ -33,6 +33,7 @@ import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
+import org.opensatchel.web.text.TypedTime;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -245,8 +246,14 @@ class RosterController {
     String assignment(@PathVariable long id, @RequestParam String code, @RequestParam String title, @RequestParam String due,
             @RequestParam(defaultValue = "false") boolean past, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         CourseView course = rosters.course(id, me.accountId());
-        Optional<Instant> when = SettingsController.read(due, courses.zone(id));
-        boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120 && when.isPresent();
+        TypedTime time = TypedTime.read(due, courses.zone(id));
+        boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120;
+        if (named && time.refusal().isPresent()) {
+            redirect.addFlashAttribute("typed", Map.of("code", code.strip(), "title", title.strip(), "due", due));
+            redirect.addFlashAttribute("refused", time.refusal().get());
+            return "redirect:/courses/" + id + "#new-assignment";
+        }
+        Optional<Instant> when = time.at();
         if (named && when.get().isBefore(clock.instant()) && !past) {
             redirect.addFlashAttribute("typed", Map.of("code", code.strip(), "title", title.strip(), "due", due));
             redirect.addFlashAttribute("past", Speech.say("settings.past", times.away(when.get())));

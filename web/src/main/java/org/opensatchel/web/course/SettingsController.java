@@ -3,8 +3,6 @@ package org.opensatchel.web.course;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.time.ZoneId;
-import java.time.format.DateTimeParseException;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +10,7 @@ import java.util.Optional;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
+import org.opensatchel.web.text.TypedTime;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -63,27 +62,22 @@ class SettingsController {
         return LocalDateTime.ofInstant(time, assignment.deadline().zone()).truncatedTo(ChronoUnit.MINUTES);
     }
 
-    /** A time as somebody of the course typed it; empty for what is none. */
-    static Optional<Instant> read(String typed, ZoneId zone) {
-        try {
-            return Optional.of(LocalDateTime.parse(typed).atZone(zone).toInstant());
-        } catch (DateTimeParseException noTime) {
-            return Optional.empty();
-        }
-    }
-
     /** @param past whether somebody knows that the time is over already */
     @PostMapping
     String save(@PathVariable long id, @RequestParam String title, @RequestParam String due, @RequestParam(defaultValue = "0") String grace,
             @RequestParam(defaultValue = "LATE") AfterDue after, @RequestParam(defaultValue = "false") boolean listing,
             @RequestParam(defaultValue = "false") boolean past, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        Optional<Instant> at = read(due, assignment.deadline().zone());
-        boolean good = at.isPresent() && grace.matches("\\d{1,5}") && Integer.parseInt(grace) <= MOST_GRACE && !title.isBlank()
+        // As it stands in the form, so that saving another thing asks nothing.
+        boolean same = due.equals(local(assignment, assignment.dueAt()).toString());
+        TypedTime typed = same ? new TypedTime(Optional.of(assignment.dueAt().truncatedTo(ChronoUnit.MINUTES)), Optional.empty())
+                : TypedTime.read(due, assignment.deadline().zone());
+        Optional<Instant> at = typed.at();
+        boolean good = grace.matches("\\d{1,5}") && Integer.parseInt(grace) <= MOST_GRACE && !title.isBlank()
                 && title.length() <= 120;
-        if (!good) {
-            redirect.addFlashAttribute("refused", Speech.say("settings.refused"));
-        } else if (at.get().isBefore(clock.instant()) && !past && !at.get().equals(local(assignment).orElse(null))) {
+        if (!good || at.isEmpty()) {
+            redirect.addFlashAttribute("refused", good ? typed.refusal().orElseThrow() : Speech.say("settings.refused"));
+        } else if (at.get().isBefore(clock.instant()) && !past && !same) {
             redirect.addFlashAttribute("typed", due);
             redirect.addFlashAttribute("past", Speech.say("settings.past", times.away(at.get())));
         } else {
@@ -91,11 +85,6 @@ class SettingsController {
             redirect.addFlashAttribute("saved", true);
         }
         return "redirect:/assignments/" + id + "/settings";
-    }
-
-    /** The deadline as it stands in the form, so that saving another thing asks nothing. */
-    private static Optional<Instant> local(AssignmentView assignment) {
-        return read(local(assignment, assignment.dueAt()).toString(), assignment.deadline().zone());
     }
 
     @PostMapping("/extensions")
@@ -106,8 +95,9 @@ class SettingsController {
         if (due.isEmpty()) {
             courses.endExtension(assignment, student);
         } else {
-            read(due, assignment.deadline().zone()).ifPresentOrElse(at -> courses.extend(assignment, student, at),
-                    () -> redirect.addFlashAttribute("refused", Speech.say("settings.no-time")));
+            TypedTime typed = TypedTime.read(due, assignment.deadline().zone());
+            typed.at().ifPresent(at -> courses.extend(assignment, student, at));
+            typed.refusal().ifPresent(why -> redirect.addFlashAttribute("refused", why));
         }
         return "redirect:/assignments/" + id + "/settings#more-time";
     }

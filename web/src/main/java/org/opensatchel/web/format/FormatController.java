@@ -1,9 +1,9 @@
 package org.opensatchel.web.format;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.NoSuchFileException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -24,6 +24,7 @@ import org.opensatchel.web.format.Lessons.Source;
 import org.opensatchel.web.handin.FolderReading;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.Upload;
+import org.opensatchel.web.job.Job;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.Purpose;
@@ -44,13 +45,12 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.util.UriUtils;
 
 /** Formats of programs' documents, for an assignment's kit: described from an example, tried, kept, used, shared. */
 @Controller
 @RequestMapping("/assignments/{id}/plan/formats")
 class FormatController {
-
-    private static final String PAGE = "/assignments/%d/plan/formats";
 
     private final CourseService courses;
     private final FormatService formats;
@@ -69,6 +69,10 @@ class FormatController {
         this.contents = contents;
         this.upload = new Upload(store, properties.maxUpload().toBytes());
         this.properties = properties;
+    }
+
+    private static String page(long assignment) {
+        return "/assignments/" + assignment + "/plan/formats";
     }
 
     /** What the script is told of an upload. */
@@ -99,7 +103,7 @@ class FormatController {
             model.addAttribute("doubted", shown.handIn().isDone() ? handIns.digest(shown).head().doubted() : List.of());
         }
         model.addAttribute("to",
-                PAGE.formatted(id) + "/example" + (handIn > 0 ? "?second=" + handIn + "&secondForm=" + Source.HAND_IN : ""));
+                page(id) + "/example" + (handIn > 0 ? "?second=" + handIn + "&secondForm=" + Source.HAND_IN : ""));
         return "format/formats";
     }
 
@@ -121,7 +125,7 @@ class FormatController {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         boolean form = Optional.ofNullable(request.getContentType()).orElse("").startsWith(MediaType.MULTIPART_FORM_DATA_VALUE);
         Upload.Taken taken = upload.take(request, "example");
-        String next = PAGE.formatted(id);
+        String next = page(id);
         if (taken.stored().isPresent()) {
             contents.own(taken.stored().get(), Purpose.EXAMPLE, assignment.courseId(), me.accountId());
             String sent = (query.containsKey("file") ? "second" : "file") + "=" + taken.stored().get().sha256() + "&"
@@ -147,42 +151,74 @@ class FormatController {
     }
 
     @GetMapping("/example")
-    String learned(@PathVariable long id, @RequestParam Map<String, String> query, @AuthenticationPrincipal SignedIn me, Model model) {
-        return learned(courses.forPlanner(id, me.accountId()), query, me, model);
+    String learned(@PathVariable long id, @RequestParam Map<String, String> query, @AuthenticationPrincipal SignedIn me, Model model,
+            HttpServletResponse response) {
+        String page = learned(courses.forPlanner(id, me.accountId()), query, me, model);
+        if (model.containsAttribute("waits")) {
+            // Browsers look again by themselves (with and without script) until it is there.
+            response.setHeader("Refresh", "1");
+        }
+        return page;
     }
 
     private String learned(AssignmentView assignment, Map<String, String> query, SignedIn me, Model model) {
         common(model, assignment, me);
         Source from = source(assignment, me, query.getOrDefault("file", ""), query.getOrDefault("form", ""));
         model.addAttribute("query", query);
-        model.addAttribute("to", PAGE.formatted(assignment.id()) + "/example?" + carried(query).replaceFirst("^&", ""));
-        try {
-            Lessons.Taught taught = lessons.learn(from);
-            if (taught.nothing().isPresent()) {
-                model.addAttribute("nothing", taught.nothing().get());
-                return "format/learned";
-            }
-            Choices choices = new Choices(query);
-            Learned learned = taught.learned().orElseThrow();
-            String title = FormatService.title(query.getOrDefault("title", ""));
-            model.addAttribute("called", title.isEmpty() ? Speech.say("format.title-of", files(learned.kinds().get(0))) : title);
-            model.addAttribute("kinds", kinds(learned, taught.samples(), choices));
-            model.addAttribute("locations", learned.locations().stream().flatMap(Optional::stream).toList());
-            Optional<Profile> profile = choices.profile(learned, "Tried");
-            if (profile.isPresent()) {
-                model.addAttribute("first", lessons.tried(from, profile.get()));
-                if (query.containsKey("second")) {
-                    model.addAttribute("second",
-                            lessons.tried(source(assignment, me, query.get("second"), query.getOrDefault("secondForm", "")),
-                                    profile.get()));
-                }
-            }
-        } catch (NoSuchFileException gone) {
-            model.addAttribute("gone", true);
-        } catch (IOException | IllegalArgumentException unreadable) {
+        model.addAttribute("to", page(assignment.id()) + "/example?" + carried(query).replaceFirst("^&", ""));
+        if (!from.isSent()) {
             model.addAttribute("unreadable", true);
+            return "format/learned";
+        }
+        Lessons.Asked<Lessons.Told> asked = lessons.learn(from);
+        if (asked.answer().isEmpty()) {
+            return waiting(asked.job(), query, model);
+        }
+        Lessons.Told told = asked.answer().get();
+        if (told.learned().isEmpty()) {
+            model.addAttribute("nothing", told.nothing().orElseThrow());
+            return "format/learned";
+        }
+        Choices choices = new Choices(query);
+        Learned learned = told.learned().get();
+        String title = FormatService.title(query.getOrDefault("title", ""));
+        model.addAttribute("called", title.isEmpty() ? Speech.say("format.title-of", files(learned.kinds().get(0))) : title);
+        model.addAttribute("kinds", kinds(learned, learned.samples(), choices));
+        model.addAttribute("locations", learned.locations().stream().flatMap(Optional::stream).toList());
+        Optional<Profile> profile = choices.profile(learned, "Tried");
+        if (profile.isPresent()) {
+            model.addAttribute("first", lessons.tried(from, profile.get()));
+            Source second = source(assignment, me, query.getOrDefault("second", ""), query.getOrDefault("secondForm", ""));
+            if (query.containsKey("second") && second.isSent()) {
+                model.addAttribute("second", lessons.tried(second, profile.get()));
+            }
         }
         return "format/learned";
+    }
+
+    /** What is being learned can be left and come back to under the same address. */
+    private static String waiting(Optional<Job> job, Map<String, String> query, Model model) {
+        Optional<Job.Trouble> trouble = job.flatMap(Job::trouble).filter(why -> !job.get().isOpen());
+        if (trouble.filter(Job.Trouble.GONE::equals).isPresent()) {
+            model.addAttribute("gone", true);
+        } else if (trouble.isPresent()) {
+            model.addAttribute("wrong", Speech.say(trouble.get() == Job.Trouble.SIZE ? "format.too-much" : "format.fault"));
+        } else if (job.isPresent() && !job.get().isOpen()) {
+            model.addAttribute("wrong", Speech.say("format.cancelled"));
+        } else {
+            model.addAttribute("waits", true);
+            model.addAttribute("before", job.map(Job::before).orElse(-1L));
+        }
+        return "format/learned";
+    }
+
+    /** Learning from an example is not wanted any more. */
+    @PostMapping("/example/cancel")
+    String cancel(@PathVariable long id, @RequestParam Map<String, String> form, @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        AssignmentView assignment = courses.forPlanner(id, me.accountId());
+        lessons.cancel(source(assignment, me, form.getOrDefault("file", ""), form.getOrDefault("form", "")));
+        return told(id, redirect, "format.cancelled");
     }
 
     private static Source source(AssignmentView assignment, SignedIn me, String file, String form) {
@@ -223,16 +259,18 @@ class FormatController {
             RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         if (!form.containsKey("keep")) {
-            return learned(assignment, form, me, model);
+            String title = FormatService.title(form.getOrDefault("title", ""));
+            return "redirect:" + page(id) + "/example?"
+                    + (carried(form) + "&title=" + UriUtils.encode(title, StandardCharsets.UTF_8))
+                            .replaceFirst("^&", "");
         }
         String title = FormatService.title(form.getOrDefault("title", ""));
-        Optional<Learned> learned;
-        try {
-            learned = lessons.learn(source(assignment, me, form.getOrDefault("file", ""), form.getOrDefault("form", ""))).learned();
-        } catch (IOException | IllegalArgumentException gone) {
+        Source from = source(assignment, me, form.getOrDefault("file", ""), form.getOrDefault("form", ""));
+        Optional<Learned> learned = from.isSent() ? lessons.learn(from).answer().flatMap(Lessons.Told::learned) : Optional.empty();
+        if (learned.isEmpty()) {
             return learned(assignment, form, me, model);
         }
-        Optional<Profile> profile = learned.flatMap(one -> new Choices(form).profile(one, title));
+        Optional<Profile> profile = new Choices(form).profile(learned.get(), title);
         if (title.isEmpty() || profile.isEmpty()) {
             model.addAttribute("wrong", Speech.say(title.isEmpty() ? "format.no-title" : "format.no-link"));
             return learned(assignment, form, me, model);
@@ -240,7 +278,7 @@ class FormatController {
         long kept = formats.keep(assignment, profile.get(), me.accountId());
         boolean used = formats.use(assignment, kept, me.accountId());
         redirect.addFlashAttribute("told", Speech.say(used ? "format.kept" : "format.kept-only", title));
-        return "redirect:" + PAGE.formatted(id);
+        return "redirect:" + page(id);
     }
 
     @PostMapping("/{format}/use")
@@ -263,9 +301,9 @@ class FormatController {
         return told(id, redirect, "format.shared", formats.newest(assignment, format).title());
     }
 
-    private static String told(long id, RedirectAttributes redirect, String key, String title) {
+    private static String told(long id, RedirectAttributes redirect, String key, Object... title) {
         redirect.addFlashAttribute("told", Speech.say(key, title));
-        return "redirect:" + PAGE.formatted(id);
+        return "redirect:" + page(id);
     }
 
     @GetMapping("/{format}.profile.json")
@@ -286,7 +324,7 @@ class FormatController {
         if (reading.profile().isEmpty()) {
             redirect.addFlashAttribute("refused", reading.faults().stream().limit(5).map(JsonFault::said).map(Speech::text).toList());
             redirect.addFlashAttribute("document", document.length() > 20_000 ? "" : document);
-            return "redirect:" + PAGE.formatted(id);
+            return "redirect:" + page(id);
         }
         Profile read = reading.profile().get();
         String title = FormatService.title(read.title());

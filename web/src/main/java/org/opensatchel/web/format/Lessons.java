@@ -1,41 +1,45 @@
 package org.opensatchel.web.format;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
-import java.time.Duration;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.concurrent.Semaphore;
+import java.util.function.BooleanSupplier;
+import java.util.function.Function;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.link.learn.Example;
+import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.link.learn.Learned;
-import org.opensatchel.core.link.learn.Learner;
 import org.opensatchel.core.link.profile.Profile;
-import org.opensatchel.core.project.ProjectSource;
-import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.report.ReportDigest;
-import org.opensatchel.core.teach.Examples;
-import org.opensatchel.core.teach.Lesson;
-import org.opensatchel.core.teach.ProfileTrial;
+import org.opensatchel.core.link.profile.ProfileReader;
+import org.opensatchel.core.link.profile.ProfileWriter;
+import org.opensatchel.core.report.ReportJson;
+import org.opensatchel.web.errand.Errands;
+import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.handin.HandInProject;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.ThreadMap;
+import org.opensatchel.web.job.Job;
+import org.opensatchel.web.job.JobDesk;
+import org.opensatchel.web.job.JobWork;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.LocalFile;
 import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.worker.Errand;
+import org.opensatchel.worker.Packed;
+import org.opensatchel.worker.Taught;
+import org.opensatchel.worker.Trial;
 import org.opensatchel.worker.WorkOrder;
 import org.springframework.stereotype.Service;
 
-/** What example projects teach, and what a description makes of a project. One is read at a time: what that holds is a project's documents. */
+/** What example projects teach, and what a description makes of a project: jobs that a worker carries out, and whose answers stay for a while. */
 @Service
-class Lessons {
+class Lessons implements JobWork {
 
-    private static final int REMEMBERED = 30;
     /** Documents that are learned from on a page, in bytes all together. */
     private static final long MOST_DOCUMENTS = 48L << 20;
 
@@ -45,16 +49,17 @@ class Lessons {
     private final Contents contents;
     private final HandInService handIns;
     private final HandInProject projects;
-    private final ReadLimits limits;
-    private final Semaphore one = new Semaphore(1);
-    private final Cache<Source, Taught> taught = Caffeine.newBuilder().maximumSize(REMEMBERED).expireAfterWrite(Duration.ofHours(1))
-            .build();
+    private final Errands errands;
+    private final JobDesk jobs;
+    private final SatchelProperties properties;
 
-    Lessons(Contents contents, HandInService handIns, HandInProject projects, SatchelProperties properties) {
+    Lessons(Contents contents, HandInService handIns, HandInProject projects, Errands errands, JobDesk jobs, SatchelProperties properties) {
         this.contents = contents;
         this.handIns = handIns;
         this.projects = projects;
-        this.limits = properties.limits().read();
+        this.errands = errands;
+        this.jobs = jobs;
+        this.properties = properties;
     }
 
     /**
@@ -65,71 +70,105 @@ class Lessons {
      */
     record Source(long course, long account, String file, String form, long handIn) {
         static final String HAND_IN = "HAND_IN";
+
+        boolean isSent() {
+            return SENT.containsKey(form) && file.matches("[0-9a-f]{64}") || form.equals(HAND_IN);
+        }
     }
 
     /** What an example taught, or why it taught nothing. */
-    record Taught(Optional<Learned> learned, Map<String, List<String>> samples, Optional<Phrase> nothing) {}
+    record Told(Optional<Learned> learned, Optional<Phrase> nothing) {}
 
     /**
      * A description tried on a project.
      *
      * @param counts how many links have which outcome
      */
-    record Tried(ProfileTrial trial, ThreadMap map, Map<String, Integer> counts) {}
+    record Tried(Trial trial, ThreadMap map, Map<String, Integer> counts) {}
 
-    private interface Use<T> {
-        T of(ProjectSource source) throws IOException;
-    }
+    /**
+     * Where something stands that was asked for.
+     *
+     * @param job empty when so much of this person waits that it was not taken
+     * @param answer there once it is done
+     */
+    record Asked<T>(Optional<Job> job, Optional<T> answer) {
 
-    /** @throws java.nio.file.NoSuchFileException when the project was let go of meanwhile */
-    Taught learn(Source from) throws IOException {
-        Taught known = taught.getIfPresent(from);
-        if (known == null) {
-            known = with(from, this::learn);
-            taught.put(from, known);
+        /** Whether it is worth looking again. */
+        public boolean isOpen() {
+            return answer.isEmpty() && (job.isEmpty() || job.get().isOpen());
         }
-        return known;
     }
 
-    private Taught learn(ProjectSource source) throws IOException {
-        Examples.Reading reading = Examples.open(source, limits, MOST_DOCUMENTS, Optional.empty(), Optional.empty());
-        if (reading.example().isEmpty()) {
-            return new Taught(Optional.empty(), Map.of(), reading.refusal());
+    /** What is asked of a job: to learn, or to try a description. */
+    private record Lesson(String file, String form, long handIn, Optional<String> profile) {}
+
+    Asked<Told> learn(Source from) {
+        return asked(from, lesson(from, Optional.empty()), Lessons::told);
+    }
+
+    Asked<Tried> tried(Source on, Profile profile) {
+        return asked(on, lesson(on, Optional.of(profile)), Lessons::tried);
+    }
+
+    private static byte[] lesson(Source from, Optional<Profile> profile) {
+        return JsonDocuments.MAPPER.writeValueAsBytes(new Lesson(from.file(), from.form(), from.handIn(),
+                profile.map(one -> new String(ProfileWriter.write(one), StandardCharsets.UTF_8))));
+    }
+
+    private <T> Asked<T> asked(Source from, byte[] work, Function<byte[], T> read) {
+        if (from.handIn() > 0) {
+            // Whoever asks has to be let in, whatever others asked before.
+            handIns.show(from.handIn(), from.account());
         }
-        List<Example> examples = List.of(reading.example().get());
-        Learned learned = new Learner(examples).learn();
-        return new Taught(Optional.of(learned), learned.samples(), Lesson.of(examples, learned));
+        Optional<Job> job = jobs.ask(kind(), from.course(), from.account(), work);
+        return new Asked<>(job, job.filter(Job::isDone).map(jobs::answer).map(read));
     }
 
-    Tried tried(Source on, Profile profile) throws IOException {
-        return with(on, source -> {
-            ProfileTrial trial = ProfileTrial.of(source, true, profile, limits);
-            Map<String, Integer> counts = new TreeMap<>();
-            trial.documents().values().forEach(each -> each.forEach((outcome, count) -> counts.merge(outcome, count, Integer::sum)));
-            return new Tried(trial, ThreadMap.of(ReportDigest.of(trial.report()), Set.of()), counts);
-        });
+    /** Learning from an example is not wanted any more. */
+    void cancel(Source from) {
+        jobs.cancel(kind(), from.course(), lesson(from, Optional.empty()));
     }
 
-    private <T> T with(Source from, Use<T> use) throws IOException {
-        one.acquireUninterruptibly();
+    @Override
+    public String kind() {
+        return "lesson";
+    }
+
+    @Override
+    public byte[] run(JobWork.Asked asked, BooleanSupplier stopped) throws Failed {
+        Lesson lesson = JsonDocuments.MAPPER.readValue(asked.work(), Lesson.class);
         try {
-            if (from.form().equals(Source.HAND_IN)) {
-                try (HandInProject.Opened opened = projects.open(handIns.show(from.handIn(), from.account()))) {
-                    return use.of(opened.source());
-                }
-            }
-            try (LocalFile stored = contents.file(from.file(), Purpose.EXAMPLE, from.course(), Long.MAX_VALUE);
-                    ProjectSource source = sent(from.form()).open(stored.path(), hash -> {
-                        throw new IOException("a packet holds its documents itself");
-                    })) {
-                return use.of(source);
-            }
-        } finally {
-            one.release();
+            return errands.run(() -> lent(lesson, asked.course()),
+                    project -> lesson.profile.isPresent() ? new Errand.Try(project, lesson.profile.get())
+                            : new Errand.Learn(project, MOST_DOCUMENTS),
+                    errands.lesson(), stopped);
+        } catch (Errands.NoAnswer none) {
+            throw new Failed(none.isGone() ? Job.Trouble.GONE : none.isOfSize() ? Job.Trouble.SIZE : Job.Trouble.FAULT);
         }
     }
 
-    private static WorkOrder.Form sent(String form) {
-        return Optional.ofNullable(SENT.get(form)).orElseThrow(() -> new IllegalArgumentException("no example is sent as " + form));
+    private Lent lent(Lesson lesson, long course) throws IOException {
+        if (lesson.handIn > 0) {
+            return projects.lend(lesson.handIn);
+        }
+        LocalFile stored = contents.file(lesson.file, Purpose.EXAMPLE, course, Long.MAX_VALUE);
+        return new Lent(new Errand.Project(stored.path().toString(), "", SENT.get(lesson.form), properties.limits().read()),
+                List.of(stored));
+    }
+
+    private static Told told(byte[] answer) {
+        Taught taught = JsonDocuments.MAPPER.readValue(answer, Taught.class);
+        Optional<Profile> profile = taught.profile().flatMap(text -> ProfileReader.read(text.getBytes(StandardCharsets.UTF_8)).profile());
+        return new Told(
+                profile.map(one -> new Learned(one.kinds(), taught.samples(), taught.locations(), taught.documents(), List.of())),
+                taught.nothing().flatMap(Facts::phrase));
+    }
+
+    private static Tried tried(byte[] answer) {
+        Trial trial = JsonDocuments.MAPPER.readValue(answer, Trial.class);
+        Map<String, Integer> counts = new TreeMap<>();
+        trial.documents().values().forEach(each -> each.forEach((outcome, count) -> counts.merge(outcome, count, Integer::sum)));
+        return new Tried(trial, ThreadMap.of(ReportJson.readDigest(Packed.unpack(trial.digest())), Set.of()), counts);
     }
 }

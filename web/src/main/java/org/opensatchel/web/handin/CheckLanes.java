@@ -17,6 +17,7 @@ import org.opensatchel.worker.WorkOutcome;
 import org.opensatchel.worker.WorkerPool;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -38,6 +39,7 @@ class CheckLanes implements SmartLifecycle {
     private final HandInCheck check;
     private final CheckMetrics metrics;
     private final WorkerPool workers;
+    private final ApplicationEventPublisher events;
     private final int places;
     private final boolean enabled;
     private final Semaphore woken = new Semaphore(0);
@@ -45,7 +47,9 @@ class CheckLanes implements SmartLifecycle {
     private ScheduledExecutorService beats;
     private volatile boolean running;
 
-    CheckLanes(CheckQueue queue, HandInCheck check, WorkerPool workers, CheckSettings settings, CheckMetrics metrics) {
+    CheckLanes(CheckQueue queue, HandInCheck check, WorkerPool workers, CheckSettings settings, CheckMetrics metrics,
+            ApplicationEventPublisher events) {
+        this.events = events;
         this.queue = queue;
         this.check = check;
         this.metrics = metrics;
@@ -260,7 +264,9 @@ class CheckLanes implements SmartLifecycle {
 
         private void kept(CheckQueue.Claim claim, WorkOutcome outcome) {
             if (outcome instanceof WorkOutcome.Done done) {
-                queue.done(claim, done.result());
+                if (queue.done(claim, done.result())) {
+                    events.publishEvent(new HandInChecked(claim.handIn().getId(), done.result().wishes()));
+                }
             } else if (outcome instanceof WorkOutcome.Failed failed) {
                 boolean last = queue.failed(claim, failed.reason());
                 LOG.warn("the check of hand-in {} failed ({}: {}){}", claim.handIn().getId(), failed.reason(), failed.detail(),

@@ -23,20 +23,24 @@ class CheckQueue {
     static final Duration LOST = Duration.ofSeconds(30);
     private static final int TRIES_TOO_LARGE = 2;
     private static final int TRIES_BROKE = 3;
+    /** With growing delays up to five minutes so many tries take an hour; then somebody has to be told. */
+    private static final int FAULTS_OF_AN_HOUR = 17;
     private static final Duration PLACES_HOLD = Duration.ofSeconds(1);
     private static final Duration FIRST_DELAY = Duration.ofSeconds(5);
     private static final Duration LONGEST_DELAY = Duration.ofMinutes(5);
 
     private final HandInRepository handIns;
     private final LinkPages pages;
+    private final HandInFiles files;
     private final Judging judging;
     private final Clock clock;
     private final int places;
     private volatile Places told = new Places(Instant.MIN, Map.of());
 
-    CheckQueue(HandInRepository handIns, LinkPages pages, Judging judging, CheckSettings settings, Clock clock) {
+    CheckQueue(HandInRepository handIns, LinkPages pages, HandInFiles files, Judging judging, CheckSettings settings, Clock clock) {
         this.handIns = handIns;
         this.pages = pages;
+        this.files = files;
         this.judging = judging;
         this.clock = clock;
         this.places = settings.places();
@@ -79,9 +83,9 @@ class CheckQueue {
         return handIns.alive(claim.handIn.getId(), claim.token, clock.instant(), files, bytes) == 1;
     }
 
-    /** Keeps a result, unless somebody else has the check by now. */
+    /** Keeps a result, unless somebody else has the check by now; whether it was kept. */
     @Transactional
-    public void done(Claim claim, WorkResult result) {
+    public boolean done(Claim claim, WorkResult result) {
         Summary summary = result.summary();
         long id = claim.handIn.getId();
         if (handIns.isOurs(id, claim.token) > 0) {
@@ -91,8 +95,10 @@ class CheckQueue {
                 summary.marks(), summary.seam(), summary.links(), summary.doubts(), result.report(), result.digest());
         if (kept == 1) {
             pages.keep(id, result.pages());
+            files.keep(id, result.files());
             judging.catchUp(List.of(id));
         }
+        return kept == 1;
     }
 
     /** Puts a check back that failed: what was our fault as often as it takes, what the project wants too much for once more. */
@@ -101,7 +107,7 @@ class CheckQueue {
         boolean ours = reason == Reason.STORE;
         int tries = claim.handIn.getTries() + (ours ? 0 : 1);
         int faults = claim.handIn.getFaults() + (ours ? 1 : 0);
-        boolean last = !ours && tries >= (reason.isOfSize() ? TRIES_TOO_LARGE : TRIES_BROKE);
+        boolean last = ours ? faults >= FAULTS_OF_AN_HOUR : tries >= (reason.isOfSize() ? TRIES_TOO_LARGE : TRIES_BROKE);
         handIns.putBack(claim.handIn.getId(), claim.token, last ? "FAILED" : "WAITING", reason.name(), tries, faults,
                 clock.instant().plus(ours ? delay(faults) : Duration.ZERO));
         return last;

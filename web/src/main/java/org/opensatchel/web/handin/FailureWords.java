@@ -26,7 +26,7 @@ public class FailureWords {
             case MEMORY -> Speech.say("trouble.memory", settings.heap().toMegabytes());
             case OUTPUT -> Speech.say("trouble.output", settings.output().toMegabytes());
             case DIED -> Speech.say("trouble.died");
-            case BROKE -> Speech.say("trouble.broke");
+            case BROKE, STOPPED -> Speech.say("trouble.broke");
             case STORE -> Speech.say("trouble.store");
         };
     }

@@ -20,8 +20,8 @@ import org.opensatchel.web.handin.UploadDesk.Answer;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.text.Pages;
 import org.opensatchel.web.text.Speech;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -89,7 +89,7 @@ class HandInController {
         CourseService.Deadlines deadlines = courses.deadlines(assignment);
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "check");
-        model.addAttribute("rows", handIns.ofAssignment(assignment, PageRequest.of(Math.max(0, page - 1), ROWS))
+        model.addAttribute("rows", handIns.ofAssignment(assignment, Pages.of(page, ROWS))
                 .map(handIn -> new Row(handIn, students.get(handIn.enrolmentId()),
                         deadlines.of(handIn.enrolmentId()).late(handIn.receivedAt()))));
         Map<Long, HandInService.PreChecks> checked = handIns.preChecked(assignment);

@@ -224,6 +224,12 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select content from hand_in_links where hand_in_id = :id and page = :page")
     List<byte[]> linksOf(long id, int page);
 
+    @Query(nativeQuery = true, value = "select count(*) from hand_in_index where hand_in_id = :id")
+    int indexPages(long id);
+
+    @Query(nativeQuery = true, value = "select content from hand_in_index where hand_in_id = :id and page = :page")
+    List<byte[]> indexPage(long id, int page);
+
     @Query(nativeQuery = true, value = "select report from hand_in where id = :id and report is not null")
     List<byte[]> reportOf(long id);
 
@@ -290,20 +296,17 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7412, cast(:enrolmentId as integer))")
     int lockNumbers(long enrolmentId);
 
-    /** What a student's hand-ins take up: a content that is in several of them is there once. */
-    @Query(nativeQuery = true, value = "select coalesce(sum(bytes), 0) from (select sha256, bytes from hand_in where enrolment_id = :enrolment and form <> 'FOLDER' "
-            + "union select f.sha256, f.bytes from hand_in_file f join hand_in h on h.id = f.hand_in_id where h.enrolment_id = :enrolment) as kept")
+    /** What a student's hand-ins take up: a content that is in several of them is there once. Counted as they come and go. */
+    @Query(nativeQuery = true, value = "select coalesce((select bytes from held_bytes where enrolment_id = :enrolment), 0)")
     long bytesOfStudent(long enrolment);
 
     /** The same for a course: each of its students has what they have. */
-    @Query(nativeQuery = true, value = "select coalesce(sum(bytes), 0) from (select h.enrolment_id, h.sha256, h.bytes from hand_in h join assignment a on a.id = h.assignment_id "
-            + "where a.course_id = :course and h.form <> 'FOLDER' union select h.enrolment_id, f.sha256, f.bytes from hand_in_file f join hand_in h on h.id = f.hand_in_id "
-            + "join assignment a on a.id = h.assignment_id where a.course_id = :course) as kept")
+    @Query(nativeQuery = true, value = "select coalesce(sum(b.bytes), 0) from enrolment e join held_bytes b on b.enrolment_id = e.id where e.course_id = :course")
     long bytesOfCourse(long course);
 
     /** Says which contents a folder consists of. */
     @Modifying
-    @Query(nativeQuery = true, value = "insert into hand_in_file (hand_in_id, sha256, bytes) select :id, s, b from unnest(cast(:sha256 as text[]), cast(:bytes as bigint[])) as t(s, b)")
+    @Query(nativeQuery = true, value = "insert into hand_in_file (hand_in_id, enrolment_id, sha256, bytes) select :id, (select enrolment_id from hand_in where id = :id), s, b from unnest(cast(:sha256 as text[]), cast(:bytes as bigint[])) as t(s, b)")
     void consists(long id, String[] sha256, Long[] bytes);
 
     /** The contents that a folder consists of. */

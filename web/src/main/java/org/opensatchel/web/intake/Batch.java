@@ -22,7 +22,10 @@ import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.SourceEntry;
 import org.opensatchel.core.project.SourceListing;
 import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.drive.PluggedIn;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.LocalFile;
 
 /** Many people's work, open to be looked into: one archive, a folder of the server, or the projects on the drives that are plugged in. */
 final class Batch implements Closeable {
@@ -36,6 +39,16 @@ final class Batch implements Closeable {
     private Batch(List<Part> parts, Optional<Closeable> file) {
         this.parts = parts;
         this.file = file;
+    }
+
+    /** Opens what an intake is about, to be closed. */
+    static Batch open(AssignmentView assignment, IntakeView intake, Contents contents, PluggedIn drives, ReadLimits limits)
+            throws IOException {
+        if (intake.folder().isEmpty()) {
+            LocalFile file = contents.local(intake.sha256().orElseThrow());
+            return archive(file.path(), file, limits);
+        }
+        return intake.isOfDrives() ? drives(drives.projects(assignment), limits) : folder(Path.of(intake.folder().get()), limits);
     }
 
     /** @param file is let go of when the batch is closed */

@@ -227,7 +227,7 @@ class IntakeController {
         } else if (assigned.isEmpty()) {
             redirect.addFlashAttribute("refused", Speech.say("intake.nobody"));
         } else {
-            intakes.take(assignment, found, assigned, me.accountId());
+            intakes.take(assignment, found, assigned);
         }
         return "redirect:/assignments/" + id + "/intake/" + intake;
     }

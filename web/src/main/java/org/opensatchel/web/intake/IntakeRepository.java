@@ -93,16 +93,34 @@ class IntakeRepository {
                 .setParameter("id", id).setParameter("ordinal", ordinal).executeUpdate();
     }
 
-    /** Intakes that a server was at which is gone. */
-    List<Long> leftBehind(Instant before) {
-        return session()
-                .createNativeQuery("select id from intake where state = 'RUNNING' and (heartbeat is null or heartbeat < :before)",
-                        Long.class)
-                .setParameter("before", before).list();
+    /** Takes the next intake that nobody is at, or whose server gave no sign of life since a time. */
+    Optional<Long> claim(String token, Instant now, Instant before) {
+        return session().createNativeQuery(
+                "update intake set claimed_by = :token, heartbeat = :now where id = (select id from intake where state = 'RUNNING' "
+                        + "and (claimed_by is null or heartbeat < :before) order by id limit 1 for update skip locked) returning id",
+                Long.class).setParameter("token", token).setParameter("now", now).setParameter("before", before).uniqueResultOptional();
     }
 
-    void alive(long id) {
-        session().createNativeMutationQuery("update intake set heartbeat = now() where id = :id").setParameter("id", id).executeUpdate();
+    /** Gives a sign of life; whether the intake is still whose who gives it, and wanted. */
+    boolean alive(long id, String token, Instant now) {
+        return session().createNativeMutationQuery(
+                "update intake set heartbeat = :now where id = :id and claimed_by = :token and state = 'RUNNING'")
+                .setParameter("now", now).setParameter("id", id).setParameter("token", token).executeUpdate() == 1;
+    }
+
+    /** Leaves the rest of an intake to whoever comes next. */
+    void release(long id, String token) {
+        session().createNativeMutationQuery("update intake set claimed_by = null where id = :id and claimed_by = :token")
+                .setParameter("id", id).setParameter("token", token).executeUpdate();
+    }
+
+    /** Whether an item is still to be taken in, by who has the intake; it stays theirs until the transaction ends. */
+    boolean isOpen(long id, int ordinal, String token) {
+        return !session()
+                .createNativeQuery("select i.ordinal from intake_item i join intake b on b.id = i.intake_id where i.intake_id = :id "
+                        + "and i.ordinal = :ordinal and i.state = 'OPEN' and b.claimed_by = :token and b.state = 'RUNNING' for update",
+                        Integer.class)
+                .setParameter("id", id).setParameter("ordinal", ordinal).setParameter("token", token).list().isEmpty();
     }
 
     /** Takes hand-ins of an intake away that are not being checked at the moment; how many stay. */

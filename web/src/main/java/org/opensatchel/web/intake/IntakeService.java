@@ -46,40 +46,34 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Takes in what comes other ways than through the student's own page: many people's work in one archive, or in a folder of the server. It is
- * looked at first, and taken in one after the other by one thread; a bad one costs itself alone.
+ * looked at first, assigned, and then taken in by an {@link IntakeLane}.
  */
 @Service
-public class IntakeService implements SmartLifecycle {
+public class IntakeService {
 
-    private static final Logger LOG = LoggerFactory.getLogger(IntakeService.class);
     /** Archives of the batch are looked into for their markers up to so many bytes in all, so that a page does not take minutes. */
     private static final long MOST_LOOKED_INTO = 256L << 20;
     private static final int MOST_DELIVERIES = 5_000;
     private static final int LONGEST_NAME = 500;
-    private static final Duration LOST = Duration.ofMinutes(2);
 
     private final IntakeRepository intakes;
     private final CourseService courses;
-    private final TakingIn takingIn;
     private final Contents contents;
-    private final ContentStore store;
     private final AuditService audit;
     private final PluggedIn drives;
     private final SatchelProperties properties;
     private final Clock clock;
     private final TransactionTemplate transaction;
     private final List<Path> folders;
-    private ExecutorService work;
+    private final IntakeLane lane;
 
-    IntakeService(IntakeRepository intakes, CourseService courses, TakingIn takingIn, Contents contents, ContentStore store,
-            AuditService audit, PluggedIn drives,
+    IntakeService(IntakeRepository intakes, CourseService courses, Contents contents, AuditService audit, PluggedIn drives, IntakeLane lane,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions,
             @Value("${satchel.intake-folders:}") List<String> folders) {
         this.intakes = intakes;
         this.courses = courses;
-        this.takingIn = takingIn;
         this.contents = contents;
-        this.store = store;
+        this.lane = lane;
         this.audit = audit;
         this.drives = drives;
         this.properties = properties;
@@ -144,21 +138,11 @@ public class IntakeService implements SmartLifecycle {
         return transaction.execute(status -> intakes.items(intake.id()));
     }
 
-    private Batch open(AssignmentView assignment, IntakeView intake) throws IOException {
-        ReadLimits limits = properties.limits().read();
-        if (intake.folder().isEmpty()) {
-            LocalFile file = contents.local(intake.sha256().orElseThrow());
-            return Batch.archive(file.path(), file, limits);
-        }
-        return intake.isOfDrives() ? Batch.drives(drives.projects(assignment), limits)
-                : Batch.folder(Path.of(intake.folder().get()), limits);
-    }
-
     /** What is in it and whose it seems to be, under a scheme of names or without one. */
     Look look(AssignmentView assignment, IntakeView intake, String scheme) {
         transaction.executeWithoutResult(status -> intakes.scheme(intake.id(), scheme));
         WhoIsWho who = new WhoIsWho(people(assignment), NameScheme.read(scheme));
-        try (Batch batch = open(assignment, intake)) {
+        try (Batch batch = Batch.open(assignment, intake, contents, drives, properties.limits().read())) {
             List<Line> lines = new ArrayList<>();
             long left = MOST_LOOKED_INTO;
             for (Batch.Part part : batch.parts().stream().limit(MOST_DELIVERIES).toList()) {
@@ -201,7 +185,7 @@ public class IntakeService implements SmartLifecycle {
     }
 
     /** Begins to take in what was assigned, by its place in the batch; false when it was begun already. */
-    boolean take(AssignmentView assignment, IntakeView intake, Map<Integer, Long> assigned, long by) {
+    boolean take(AssignmentView assignment, IntakeView intake, Map<Integer, Long> assigned) {
         Map<Long, Student> roster = courses.roster(assignment).stream()
                 .collect(Collectors.toMap(Student::enrolmentId, Function.identity()));
         Look look = look(assignment, intake, intake.scheme());
@@ -214,65 +198,9 @@ public class IntakeService implements SmartLifecycle {
             return true;
         }));
         if (begun) {
-            work.submit(() -> run(assignment, intake.id(), by));
+            lane.wake();
         }
         return begun;
-    }
-
-    private void run(AssignmentView assignment, long id, long by) {
-        try {
-            IntakeView intake = find(assignment, id);
-            try (Batch batch = open(assignment, intake)) {
-                for (ItemView item : items(intake)) {
-                    if (!find(assignment, id).isRunning()) {
-                        return;
-                    }
-                    take(assignment, batch, id, item);
-                }
-            }
-        } catch (IOException | RuntimeException broke) {
-            LOG.error("the intake {} broke off", id, broke);
-        } finally {
-            boolean done = Boolean.TRUE
-                    .equals(transaction.execute(status -> intakes.move(id, IntakeView.State.RUNNING, IntakeView.State.DONE)));
-            IntakeView after = find(assignment, id);
-            audit.log(by, new AuditService.About(assignment.id(), 0, 0), Deed.TOOK_IN,
-                    after.name() + ": " + after.taken() + (done ? "" : " (cancelled)"));
-        }
-    }
-
-    /** One of them; whatever is wrong with it is kept with it, and the next goes on. */
-    private void take(AssignmentView assignment, Batch batch, long id, ItemView item) {
-        String trouble = null;
-        Long handIn = null;
-        try {
-            Student student = courses.student(assignment, item.enrolment());
-            Batch.Part part = batch.part(item.ordinal(), item.name()).orElseThrow(() -> new NoSuchFileException(item.name()));
-            Stored stored = Batch.packed(part, properties.limits().read(),
-                    content -> store.store(content, properties.maxUpload().toBytes()));
-            handIn = takingIn.take(new CourseService.Place(assignment, student), part.delivery().archive()
-                    .map(entry -> entry.path().substring(entry.path().lastIndexOf('/') + 1)).orElse(part.delivery().root() + ".zip"),
-                    stored);
-        } catch (NoRoom full) {
-            trouble = "no-room";
-        } catch (NoSuchFileException gone) {
-            trouble = "gone";
-        } catch (FolderPack.Differs changed) {
-            LOG.info("{} of intake {} changed: {}", item.ordinal(), id, changed.getMessage());
-            trouble = "changed";
-        } catch (IOException unreadable) {
-            LOG.info("{} of intake {} could not be taken in: {}", item.ordinal(), id, unreadable.toString());
-            trouble = "unreadable";
-        } catch (RuntimeException broke) {
-            LOG.error("{} of intake {} could not be taken in", item.ordinal(), id, broke);
-            trouble = "broke";
-        }
-        String why = trouble;
-        Long made = handIn;
-        transaction.executeWithoutResult(status -> {
-            intakes.became(id, item.ordinal(), why == null ? ItemView.State.TAKEN : ItemView.State.FAILED, why, made);
-            intakes.alive(id);
-        });
     }
 
     /** Lets an intake end after the one that is being taken in. */
@@ -295,34 +223,5 @@ public class IntakeService implements SmartLifecycle {
         });
         audit.log(by, new AuditService.About(assignment.id(), 0, 0), Deed.TOOK_BACK, intake.name());
         return stay;
-    }
-
-    @Override
-    public void start() {
-        work = Executors.newSingleThreadExecutor(BasicThreadFactory.builder().namingPattern("intake").daemon(true).build());
-        // What a server was at that is gone goes on where it stopped, whoever is there.
-        transaction.execute(status -> intakes.leftBehind(clock.instant().minus(LOST)))
-                .forEach(id -> transaction.execute(status -> intakes.find(id)).ifPresent(left -> work.submit(() -> resume(left))));
-    }
-
-    private void resume(IntakeView left) {
-        AssignmentView assignment = courses.forJob(left.assignment());
-        try (Batch batch = open(assignment, left)) {
-            items(left).stream().filter(item -> item.state() == ItemView.State.OPEN)
-                    .forEach(item -> take(assignment, batch, left.id(), item));
-        } catch (IOException gone) {
-            LOG.error("the intake {} could not go on", left.id(), gone);
-        }
-        transaction.execute(status -> intakes.move(left.id(), IntakeView.State.RUNNING, IntakeView.State.DONE));
-    }
-
-    @Override
-    public void stop() {
-        work.shutdownNow();
-    }
-
-    @Override
-    public boolean isRunning() {
-        return work != null && !work.isShutdown();
     }
 }

@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.time.format.DateTimeParseException;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
@@ -16,6 +15,7 @@ import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
+import org.opensatchel.web.text.TypedTime;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -62,12 +62,9 @@ class NextController {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
         Optional<Kit> kit = KitReader.read(editor.plan(assignment).document()).kit();
         Optional<String> refusal = refusal(assignment, kit, code.strip(), title);
-        Instant when = Instant.EPOCH;
-        try {
-            when = LocalDateTime.parse(due).atZone(assignment.deadline().zone()).toInstant();
-        } catch (DateTimeParseException noTime) {
-            refusal = refusal.or(() -> Optional.of(Speech.say("next.no-due")));
-        }
+        TypedTime typed = TypedTime.read(due, assignment.deadline().zone());
+        refusal = refusal.or(typed::refusal);
+        Instant when = typed.at().orElse(Instant.EPOCH);
         if (refusal.isEmpty() && !past && when.isBefore(clock.instant())) {
             redirect.addFlashAttribute("past", Speech.say("settings.past", times.away(when)));
             redirect.addFlashAttribute("typed", Map.of("code", code, "title", title, "due", due));

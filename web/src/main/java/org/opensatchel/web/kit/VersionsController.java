@@ -7,9 +7,9 @@ import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.text.Pages;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.data.domain.Page;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,7 +35,7 @@ class VersionsController {
     String versions(@PathVariable long id, @RequestParam(required = false) Integer from, @RequestParam(required = false) Integer to,
             @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        Page<PublishedKit> all = kits.all(assignment, PageRequest.of(Math.max(0, page - 1), ROWS));
+        Page<PublishedKit> all = kits.all(assignment, Pages.of(page, ROWS));
         int newest = kits.current(assignment).map(kit -> kit.kit().version()).orElse(0);
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "plan");

@@ -24,7 +24,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 class MailRound implements SmartLifecycle {
 
     private static final Logger LOG = LoggerFactory.getLogger(MailRound.class);
-    private static final int AT_ONCE = 10;
     private static final int MOST_TRIES = 8;
     private static final long EVERY_MILLIS = 1_000;
     private static final Duration LOST = Duration.ofMinutes(5);
@@ -57,7 +56,7 @@ class MailRound implements SmartLifecycle {
                 LOG.debug("mails were given away");
             }
         } catch (RuntimeException away) {
-            LOG.debug("mails wait until the database is back", away);
+            LOG.warn("mails wait: {}", away.toString());
         }
     }
 
@@ -72,13 +71,24 @@ class MailRound implements SmartLifecycle {
         Instant now = clock.instant();
         List<Long> due = transaction.execute(status -> {
             mails.lost(now.minus(LOST));
-            return mails.claim(now, AT_ONCE);
+            return mails.claim(now, 1);
         });
+        // One at a time: what happens to one must not leave others marked that were never given away.
         for (long id : due) {
             MailView mail = transaction.execute(status -> mails.findById(id).orElseThrow().view());
-            became(mail, carrier.give(mail));
+            became(mail, given(mail));
         }
         return due.size();
+    }
+
+    /** Whatever breaks on one mail is that one's. */
+    private MailCarrier.Given given(MailView mail) {
+        try {
+            return carrier.give(mail);
+        } catch (RuntimeException broke) {
+            LOG.warn("mail {} broke on its way", mail.id(), broke);
+            return MailCarrier.Given.UNSURE;
+        }
     }
 
     private void became(MailView mail, MailCarrier.Given given) {

@@ -20,12 +20,17 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 @ControllerAdvice
 class Faults {
 
+    /** SQLSTATE of PostgreSQL for a key that is there already. */
+    private static final String UNIQUE = "23505";
     /** SQLSTATE classes of PostgreSQL: the connection failed, resources are short, an operator stepped in. */
     private static final java.util.Set<String> AWAY = java.util.Set.of("08", "53", "57");
 
     @ExceptionHandler(DataIntegrityViolationException.class)
     void twice(HttpServletRequest request, HttpServletResponse response, DataIntegrityViolationException both) throws IOException {
-        told(request, response, HttpStatus.CONFLICT, both);
+        Throwable root = NestedExceptionUtils.getMostSpecificCause(both);
+        boolean faster = root instanceof SQLException sql && UNIQUE.equals(sql.getSQLState());
+        // Only two who wanted the same name, number or place were one after the other; all else is a fault of ours.
+        told(request, response, faster ? HttpStatus.CONFLICT : HttpStatus.INTERNAL_SERVER_ERROR, both);
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})

@@ -1,5 +1,8 @@
 package org.opensatchel.web.page;
 
+import java.sql.Connection;
+import java.sql.SQLException;
+import javax.sql.DataSource;
 import org.opensatchel.web.handin.CheckHealth;
 import org.opensatchel.web.storage.ContentStore;
 import org.springframework.boot.health.contributor.HealthIndicator;
@@ -17,6 +20,19 @@ class Health {
                 : org.springframework.boot.health.contributor.Health.down())
                 .withDetail("oldestWaitingSeconds", checks.oldestWaitingSeconds()).withDetail("silentSeconds", checks.silentSeconds())
                 .build();
+    }
+
+    /** That the database answers; what it said when it did not is in the log, and nobody else's. */
+    @Bean
+    HealthIndicator db(DataSource database) {
+        return () -> {
+            try (Connection connection = database.getConnection()) {
+                return (connection.isValid(1) ? org.springframework.boot.health.contributor.Health.up()
+                        : org.springframework.boot.health.contributor.Health.down()).build();
+            } catch (SQLException away) {
+                return org.springframework.boot.health.contributor.Health.down().build();
+            }
+        };
     }
 
     @Bean

@@ -5,6 +5,7 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.io.IOException;
 import java.time.Duration;
+import org.opensatchel.web.job.JobDesk;
 import org.opensatchel.web.kit.KitEditor;
 import org.opensatchel.web.sending.SendingService;
 import org.opensatchel.web.storage.Contents;
@@ -40,6 +41,12 @@ class Housekeeping {
                 LOG.error("what was left of uploads could not be removed", unreadable);
             }
         });
+    }
+
+    @Bean
+    RecurringTask<Void> pruneJobs(JobDesk jobs) {
+        return Tasks.recurring("prune-jobs", FixedDelay.of(Duration.ofMinutes(10)))
+                .execute((instance, context) -> LOG.debug("{} answers of jobs were let go of", jobs.prune()));
     }
 
     @Bean

@@ -1,5 +1,6 @@
 package org.opensatchel.web.page;
 
+import io.micrometer.core.instrument.MeterRegistry;
 import java.security.SecureRandom;
 import java.util.Map;
 import org.slf4j.Logger;
@@ -20,11 +21,20 @@ class NumberedErrors extends DefaultErrorAttributes {
     private static final String KEY = NumberedErrors.class.getName();
     private static final SecureRandom RANDOM = new SecureRandom();
 
+    private final MeterRegistry metrics;
+
+    NumberedErrors(MeterRegistry metrics) {
+        this.metrics = metrics;
+    }
+
     @Override
     public Map<String, Object> getErrorAttributes(WebRequest request, ErrorAttributeOptions options) {
         Map<String, Object> attributes = super.getErrorAttributes(request, options);
         int status = attributes.get("status") instanceof Integer number ? number : 500;
         attributes.put("words", ErrorWords.of(status));
+        if (status < 500) {
+            metrics.counter("satchel.refused", "status", Integer.toString(status)).increment();
+        }
         if (status >= 500) {
             attributes.put("number", number(request, status, attributes.get("path")));
         }

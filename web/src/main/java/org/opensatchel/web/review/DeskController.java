@@ -1,9 +1,7 @@
 package org.opensatchel.web.review;
 
 import java.math.BigDecimal;
-import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -22,6 +20,7 @@ import org.opensatchel.web.decision.DecisionView;
 import org.opensatchel.web.decision.Subject;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.text.Speech;
+import org.opensatchel.web.text.TypedTime;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.annotation.Transactional;
@@ -197,9 +196,10 @@ class DeskController {
             @RequestParam(defaultValue = "") String reason,
             @RequestParam(defaultValue = "") String back, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         HandInService.Shown shown = mine(handIn, me);
-        Optional<Instant> until = due(due, shown);
+        TypedTime typed = TypedTime.read(due, shown.place().assignment().deadline().zone());
+        Optional<Instant> until = typed.at();
         if (until.isEmpty()) {
-            refused(redirect, "desk.due-unreadable");
+            redirect.addFlashAttribute("refused", typed.refusal().orElseThrow());
         } else if (until.get().isBefore(Instant.now())) {
             refused(redirect, "desk.due-past");
         } else {
@@ -211,14 +211,6 @@ class DeskController {
             told(redirect, shown, "desk.told-returned");
         }
         return back(shown, back);
-    }
-
-    private static Optional<Instant> due(String typed, HandInService.Shown shown) {
-        try {
-            return Optional.of(LocalDateTime.parse(typed).atZone(shown.place().assignment().deadline().zone()).toInstant());
-        } catch (DateTimeException unreadable) {
-            return Optional.empty();
-        }
     }
 
     @Transactional

@@ -15,8 +15,8 @@ import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.location.SetLocation;
 import org.opensatchel.web.print.PdfPrinter;
+import org.opensatchel.web.text.Pages;
 import org.opensatchel.web.text.Speech;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -94,7 +94,7 @@ class MistakesController {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "review");
-        model.addAttribute("lines", audit.of(id, PageRequest.of(Math.max(0, Math.min(page, 1_000_000) - 1), LOG_ROWS)));
+        model.addAttribute("lines", audit.of(id, Pages.of(page, LOG_ROWS)));
         model.addAttribute("students", courses.everybody(assignment).stream()
                 .collect(java.util.stream.Collectors.toMap(Student::enrolmentId, Student::listed)));
         return "review/log";

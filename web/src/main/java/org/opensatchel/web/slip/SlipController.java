@@ -19,9 +19,9 @@ import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.mail.MailService;
 import org.opensatchel.web.mail.MailView;
 import org.opensatchel.web.print.PdfPrinter;
+import org.opensatchel.web.text.Pages;
 import org.opensatchel.web.text.Speech;
 import org.springframework.data.domain.Page;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -84,7 +84,7 @@ class SlipController {
     String all(@PathVariable long id, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         List<Row> rows = rows(assignment);
-        Page<MailView> sent = mails.of(id, PageRequest.of(Math.max(0, Math.min(page, 1_000_000) - 1), MAIL_ROWS));
+        Page<MailView> sent = mails.of(id, Pages.of(page, MAIL_ROWS));
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "return");
         model.addAttribute("rows", rows.stream().filter(row -> row.handIn().isPresent()).toList());

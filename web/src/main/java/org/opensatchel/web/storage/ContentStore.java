@@ -4,7 +4,8 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.function.Predicate;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
 
 /** Files kept by their content: the same bytes are stored once, under their SHA-256. */
 public interface ContentStore {
@@ -79,8 +80,22 @@ public interface ContentStore {
     /** Whether something can be written and read again. */
     boolean isSound();
 
-    /** Removes contents nobody owns that were stored before a certain time; returns how many. */
-    int collect(Predicate<String> owned, Instant before) throws IOException;
+    /** Knows whose contents are. */
+    interface Owners {
+
+        /** Those of the contents whose hashes begin with two digits that somebody has. */
+        Set<String> owned(String beginning);
+
+        /**
+         * Does something with a content while nobody comes to have it; not done when somebody does already.
+         *
+         * @return whether it was done
+         */
+        boolean whileNobodyHas(String sha256, BooleanSupplier doing);
+    }
+
+    /** Removes contents nobody owns that were stored before a certain time; returns how many. Others go on storing meanwhile, also other servers. */
+    int collect(Owners owners, Instant before) throws IOException;
 
     InputStream open(String sha256) throws IOException;
 

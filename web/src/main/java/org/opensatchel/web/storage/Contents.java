@@ -12,11 +12,13 @@ import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import org.opensatchel.core.pack.Handout.StarterContents;
 import org.opensatchel.web.storage.Arrival.Wanted;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Stored contents and whose they are. A hash that comes with a request opens nothing by itself: the course has to have that
@@ -32,9 +34,11 @@ public class Contents {
 
     private final ContentStore store;
     private final StoredContentRepository owners;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    Contents(ContentStore store, StoredContentRepository owners, Clock clock) {
+    Contents(ContentStore store, StoredContentRepository owners, Clock clock, PlatformTransactionManager transactions) {
+        this.transaction = new TransactionTemplate(transactions);
         this.store = store;
         this.owners = owners;
         this.clock = clock;
@@ -143,10 +147,21 @@ public class Contents {
     }
 
     /** Lets go of what nothing refers to any more, and removes the contents that nobody has; returns how many were removed. */
-    @Transactional
     public int collect() throws IOException {
         owners.release(clock.instant().minus(LEFT_ALONE));
-        Set<String> owned = new HashSet<>(owners.owned());
-        return store.collect(owned::contains, clock.instant().minus(LEFT_ALONE));
+        return store.collect(new ContentStore.Owners() {
+            @Override
+            public Set<String> owned(String beginning) {
+                return new HashSet<>(owners.between(beginning, beginning + "g"));
+            }
+
+            @Override
+            public boolean whileNobodyHas(String sha256, BooleanSupplier doing) {
+                return Boolean.TRUE.equals(transaction.execute(status -> {
+                    owners.lettingGo();
+                    return owners.owners(sha256) == 0 && doing.getAsBoolean();
+                }));
+            }
+        }, clock.instant().minus(LEFT_ALONE));
     }
 }

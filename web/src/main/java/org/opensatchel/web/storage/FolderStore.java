@@ -14,7 +14,7 @@ import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.function.Predicate;
+import java.util.Set;
 import org.apache.commons.io.input.BoundedInputStream;
 import org.opensatchel.core.hash.Sha256;
 import org.springframework.stereotype.Component;
@@ -179,10 +179,24 @@ class FolderStore implements ContentStore, OnDisk {
         }
     }
 
-    /** A content that comes once more while it is looked at is new, and stays. */
-    private boolean removed(Path file, Instant before) throws IOException {
+    /**
+     * A content that comes once more while it is looked at is new, and stays; also when another server puts it there, which knows nothing of
+     * what is locked here: it is set apart first, and then looked at once more.
+     */
+    private boolean removed(Path file, Instant before) {
+        Path apart = incoming.resolve("collected-" + file.getFileName() + "-" + ProcessHandle.current().pid());
         synchronized (placing) {
-            return isOlder(file, before) && Files.deleteIfExists(file);
+            try {
+                Files.move(file, apart, StandardCopyOption.ATOMIC_MOVE);
+                if (isOlder(apart, before)) {
+                    return Files.deleteIfExists(apart);
+                }
+                // What was put there meanwhile is the same content; either may stay.
+                Files.move(apart, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+                return false;
+            } catch (IOException later) {
+                return false;
+            }
         }
     }
 
@@ -217,15 +231,16 @@ class FolderStore implements ContentStore, OnDisk {
     }
 
     @Override
-    public int collect(Predicate<String> owned, Instant before) throws IOException {
+    public int collect(Owners owners, Instant before) throws IOException {
         int removed = 0;
         try (DirectoryStream<Path> folders = Files.newDirectoryStream(contents)) {
             for (Path folder : folders) {
+                Set<String> owned = owners.owned(folder.getFileName().toString());
                 try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
                     for (Path file : files) {
-                        if (!owned.test(file.getFileName().toString())) {
-                            removed += removed(file, before) ? 1 : 0;
-                        }
+                        String hash = file.getFileName().toString();
+                        boolean old = !owned.contains(hash) && isOlder(file, before);
+                        removed += old && owners.whileNobodyHas(hash, () -> removed(file, before)) ? 1 : 0;
                     }
                 }
             }

@@ -10,21 +10,34 @@ import org.springframework.transaction.annotation.Transactional;
 
 interface StoredContentRepository extends Repository<StoredContent, Long> {
 
-    /** Says whose a content is; what is stored again stays as long as if it were new. */
+    /** Says whose a content is; what is stored again stays as long as if it were new. Nothing is let go of until the transaction ends. */
     @Transactional
+    default void own(String sha256, long bytes, String purpose, long course, long account, Instant now, Instant expires) {
+        claiming();
+        owned(sha256, bytes, purpose, course, account, now, expires);
+    }
+
+    /** Held by who claims contents, together. */
+    @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock_shared(7414)")
+    int claiming();
+
+    /** Held by who lets go of contents, alone: whatever is claimed by then is seen, and nothing is claimed meanwhile. */
+    @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7414)")
+    int lettingGo();
+
     @Modifying
     @Query(nativeQuery = true, value = "insert into stored_content (sha256, bytes, purpose, course_id, stored_by, stored_at, expires_at) values (:sha256, :bytes, :purpose, :course, :account, :now, cast(:expires as timestamp with time zone)) "
             + "on conflict (sha256, purpose, course_id, stored_by) do update set stored_at = excluded.stored_at, expires_at = excluded.expires_at")
-    void own(String sha256, long bytes, String purpose, long course, long account, Instant now, Instant expires);
+    void owned(String sha256, long bytes, String purpose, long course, long account, Instant now, Instant expires);
 
     /** How long a content is that a course has for a purpose. */
     @Query("select max(c.bytes) from StoredContent c where c.sha256 = :sha256 and c.purpose = :purpose and c.courseId = :course and (c.expiresAt is null or c.expiresAt > :now or c.purpose = org.opensatchel.web.storage.Purpose.STARTER)")
     Optional<Long> bytes(String sha256, Purpose purpose, long course, Instant now);
 
     /**
-     * What stays because something refers to it: hand-ins, and the starter files of plans and kits, found by the hashes in their
-     * documents.
+     * What stays because something refers to it: hand-ins, and what plans and kits name.
      */
+    @Transactional
     @Modifying
     @Query(nativeQuery = true, value = """
             delete from stored_content c where coalesce(c.expires_at, c.stored_at) < :before
@@ -36,19 +49,23 @@ interface StoredContentRepository extends Repository<StoredContent, Long> {
                 select 1 from hand_in_file f join hand_in h on h.id = f.hand_in_id join assignment a on a.id = h.assignment_id
                 where f.sha256 = c.sha256 and a.course_id = c.course_id)
               when 'STARTER' then not exists (
-                select 1 from (select assignment_id, document from kit_version union all select assignment_id, document from kit_draft) k
-                join assignment a on a.id = k.assignment_id
-                where a.course_id = c.course_id and position(c.sha256 in lower(convert_from(k.document, 'UTF8'))) > 0)
+                select 1 from kit_content k join assignment a on a.id = k.assignment_id
+                where k.sha256 = c.sha256 and a.course_id = c.course_id)
               else true end""")
     int release(Instant before);
 
     /** The same for many contents. */
     @Transactional
+    default void ownAll(String[] sha256, Long[] bytes, String purpose, long course, long account, Instant now, Instant expires) {
+        claiming();
+        allOwned(sha256, bytes, purpose, course, account, now, expires);
+    }
+
     @Modifying
     @Query(nativeQuery = true, value = "insert into stored_content (sha256, bytes, purpose, course_id, stored_by, stored_at, expires_at) "
             + "select s, b, :purpose, :course, :account, :now, cast(:expires as timestamp with time zone) from unnest(cast(:sha256 as text[]), cast(:bytes as bigint[])) as t(s, b) "
             + "on conflict (sha256, purpose, course_id, stored_by) do update set stored_at = excluded.stored_at, expires_at = excluded.expires_at")
-    void ownAll(String[] sha256, Long[] bytes, String purpose, long course, long account, Instant now, Instant expires);
+    void allOwned(String[] sha256, Long[] bytes, String purpose, long course, long account, Instant now, Instant expires);
 
     /** Those of some contents that somebody has in a course from handing in, with their lengths. */
     @Query(nativeQuery = true, value = "select distinct c.sha256 as sha256, c.bytes as bytes from stored_content c where c.sha256 = any(cast(:sha256 as text[])) and c.course_id = :course "
@@ -62,6 +79,10 @@ interface StoredContentRepository extends Repository<StoredContent, Long> {
         long getBytes();
     }
 
-    @Query(nativeQuery = true, value = "select distinct sha256 from stored_content")
-    List<String> owned();
+    /** What is owned of the contents whose hashes begin so; all of them together may be more than memory holds. */
+    @Query(nativeQuery = true, value = "select distinct sha256 from stored_content where sha256 >= :from and sha256 < :to")
+    List<String> between(String from, String to);
+
+    @Query(nativeQuery = true, value = "select count(*) from stored_content where sha256 = :sha256")
+    long owners(String sha256);
 }

@@ -1,5 +1,6 @@
 package org.opensatchel.web.text;
 
+import java.util.Locale;
 import org.springframework.stereotype.Component;
 
 /** Names of files and folders as pages show them: nothing in them is hidden, and long ones keep their end. */
@@ -19,7 +20,7 @@ public class Names {
         StringBuilder out = new StringBuilder(name.length());
         name.codePoints().forEach(point -> {
             if (isHidden(point)) {
-                out.append(String.format("\\u%04x", point));
+                out.append(String.format(Locale.ROOT, "\\u%04x", point));
             } else {
                 out.appendCodePoint(point);
             }

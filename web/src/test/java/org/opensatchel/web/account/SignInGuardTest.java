@@ -67,10 +67,30 @@ class SignInGuardTest {
         for (int i = 0; i < 40; i++) {
             guard.wrong("student" + i, "10.0.0.1");
         }
+        assertThat(guard.wait("somebody", "10.0.0.1")).as("who has tried nothing yet is kept out by nobody").isZero();
+        wrong(2, "somebody", "10.0.0.1");
         assertThat(guard.wait("somebody", "10.0.0.1")).isPositive();
         assertThat(guard.wait("somebody", "10.0.0.2")).isZero();
         clock.now = clock.now.plus(Duration.ofHours(2));
-        guard.wrong("somebody", "10.0.0.1");
+        wrong(3, "somebody", "10.0.0.1");
         assertThat(guard.wait("somebody", "10.0.0.1")).as("an hour later all is forgotten").isZero();
+    }
+
+    /** One person behind the address of a school tries one account all day. */
+    @Test
+    void onePersonKeepsNobodyElseOutFromTheSameAddress() {
+        wrong(500, "marsh", "10.0.0.1");
+        wrong(3, "somebody", "10.0.0.1");
+        assertThat(guard.wait("somebody", "10.0.0.1")).isZero();
+        assertThat(guard.wait("marsh", "10.0.0.1")).isPositive();
+    }
+
+    /** Whoever tries a password or two of very many accounts is slowed down all the same. */
+    @Test
+    void aFirstTryOfEachOfVeryManyIsNotFreeForEver() {
+        for (int i = 0; i < 700; i++) {
+            guard.wrong("student" + i, "10.0.0.1");
+        }
+        assertThat(guard.wait("fresh", "10.0.0.1")).isPositive();
     }
 }

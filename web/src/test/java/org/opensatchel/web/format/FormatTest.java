@@ -163,9 +163,11 @@ class FormatTest extends HandingIn {
         Map<String, String> otherwise = Map.of("LISTING", "This is no listing: it is not a JSON object.", "FOLDER",
                 "This project could not be read.", "RUBBISH", "This project could not be read.");
         for (String other : otherwise.keySet()) {
-            APIResponse told = page.context().request().get(page.url().replace("form=ZIP", "form=" + other));
-            assertThat(told.status()).as(other).isEqualTo(200);
-            assertThat(told.text()).as(other).contains(otherwise.get(other));
+            await().atMost(Duration.ofMinutes(1)).untilAsserted(() -> {
+                APIResponse told = page.context().request().get(page.url().replace("form=ZIP", "form=" + other));
+                assertThat(told.status()).as(other).isEqualTo(200);
+                assertThat(told.text()).as(other).contains(otherwise.get(other));
+            });
         }
         page.navigate(formats());
         page.setInputFiles("[data-part=input-zip]",
@@ -229,7 +231,10 @@ class FormatTest extends HandingIn {
         assertThat(page.locator("h1")).hasText("What was learned");
         page.getByLabel("Is").nth(1).selectOption("link");
         press(page, "Show again");
-        assertThat(page.locator("main")).containsText("6 links were read.");
+        await().atMost(Duration.ofMinutes(1)).until(() -> {
+            page.reload();
+            return page.locator("main").innerText().contains("6 links were read.");
+        });
         press(page, "Keep the format");
         assertThat(page.locator(".described")).containsText("*.loomx documents");
     }

@@ -2,6 +2,7 @@ package org.opensatchel.web.intake;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
@@ -31,6 +32,10 @@ class IntakeTest extends HandingIn {
 
     @Autowired
     private SatchelProperties properties;
+    @Autowired
+    private IntakeLane lane;
+    @Autowired
+    private org.opensatchel.web.storage.Contents contents;
     @TempDir
     private Path temp;
 
@@ -257,5 +262,79 @@ class IntakeTest extends HandingIn {
         } finally {
             thousandGone(assignment);
         }
+    }
+
+    private long running(String sha256, String claimedBy, String heartbeat) {
+        return database.queryForObject("insert into intake (assignment_id, name, sha256, state, made_by, made_at, claimed_by, heartbeat) "
+                + "values (?, 'batch.zip', ?, 'RUNNING', ?, now(), ?, now() + cast(? as interval)) returning id", Long.class, market().id(),
+                sha256,
+                accounts.loadUserByUsername("quillfeather").accountId(), claimedBy, heartbeat);
+    }
+
+    private void item(long intake, int ordinal, String name, String login, String state) {
+        database.update("insert into intake_item (intake_id, ordinal, name, enrolment_id, state) values (?, ?, ?, ?, ?)", intake, ordinal,
+                name,
+                place(login).student().enrolmentId(), state);
+    }
+
+    private List<String> states(long intake) {
+        return database.queryForList("select state from intake_item where intake_id = ? order by ordinal", String.class, intake);
+    }
+
+    private String batch() throws IOException {
+        byte[] batch = zip("a_1_file_/a.zip", project("S\u00f8rensen", "Liv"), "b_2_file_/b.zip", project("Tamsin", ""), "c_3_file_/c.zip",
+                project("Umberline", "Cass"));
+        return contents.keep(new java.io.ByteArrayInputStream(batch), org.opensatchel.web.storage.Purpose.INTAKE, market().courseId(),
+                accounts.loadUserByUsername("quillfeather").accountId(), Long.MAX_VALUE).sha256();
+    }
+
+    /** A server that ended in the middle of an import, however it ended, costs half a minute; what was taken in is not taken in again. */
+    @Test
+    void whatAServerWasAtThatIsGoneGoesOnWhereItStopped() throws IOException {
+        List<Integer> before = counts();
+        long intake = running(batch(), "gone", "-31 seconds");
+        item(intake, 0, "a_1_file_", "liv.sorensen", "TAKEN");
+        item(intake, 1, "b_2_file_", "tamsin", "OPEN");
+        item(intake, 2, "c_3_file_", "cass.umberline", "OPEN");
+        await().atMost(Duration.ofMinutes(1))
+                .until(() -> database.queryForObject("select state from intake where id = ?", String.class, intake).equals("DONE"));
+        assertThat(states(intake)).containsOnly("TAKEN");
+        assertThat(counts()).isEqualTo(List.of(before.get(0), before.get(1) + 1, before.get(2) + 1, before.get(3)));
+        demoIsChecked();
+    }
+
+    @Test
+    void whatAnotherServerIsAtIsLeftToIt() throws IOException {
+        long intake = running(batch(), "another", "1 hour");
+        item(intake, 0, "a_1_file_", "liv.sorensen", "OPEN");
+        long ours = running(batch(), null, "0 seconds");
+        item(ours, 0, "b_2_file_", "tamsin", "OPEN");
+        await().atMost(Duration.ofMinutes(1))
+                .until(() -> database.queryForObject("select state from intake where id = ?", String.class, ours).equals("DONE"));
+        assertThat(states(intake)).containsExactly("OPEN");
+        demoIsChecked();
+    }
+
+    /** An ordinary stop breaks nothing off: the one that is being taken in is finished, and no other becomes a fault. */
+    @Test
+    void aStopLeavesTheRestWaiting() throws Exception {
+        List<Integer> before = counts();
+        lane.stop();
+        long intake = running(batch(), null, "0 seconds");
+        item(intake, 0, "a_1_file_", "liv.sorensen", "OPEN");
+        item(intake, 1, "b_2_file_", "tamsin", "OPEN");
+        item(intake, 2, "c_3_file_", "cass.umberline", "OPEN");
+        lane.start();
+        await().atMost(Duration.ofMinutes(1)).until(() -> states(intake).contains("TAKEN"));
+        java.util.concurrent.CountDownLatch stopped = new java.util.concurrent.CountDownLatch(1);
+        lane.stop(stopped::countDown);
+        assertThat(stopped.await(1, java.util.concurrent.TimeUnit.MINUTES)).isTrue();
+        assertThat(states(intake)).doesNotContain("FAILED");
+        lane.start();
+        await().atMost(Duration.ofMinutes(1))
+                .until(() -> database.queryForObject("select state from intake where id = ?", String.class, intake).equals("DONE"));
+        assertThat(states(intake)).containsOnly("TAKEN");
+        assertThat(counts()).isEqualTo(List.of(before.get(0) + 1, before.get(1) + 1, before.get(2) + 1, before.get(3)));
+        demoIsChecked();
     }
 }

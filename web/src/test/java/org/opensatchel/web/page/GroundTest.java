@@ -47,4 +47,15 @@ class GroundTest extends RunningApplication {
         assertThat(page.request().get(address("/actuator/health")).text()).contains("oldestWaitingSeconds", "silentSeconds", "room");
         assertThat(page.request().get(address("/actuator/env"), RequestOptions.create().setMaxRedirects(0)).status()).isNotEqualTo(200);
     }
+
+    /** What is deleted is looked for in every table that may refer to it; without an index all of that table is read. */
+    @Test
+    void everyForeignKeyLeadsAnIndex() {
+        assertThat(database.queryForList("""
+                select c.conrelid::regclass || '.' || a.attname from pg_constraint c
+                join pg_attribute a on a.attrelid = c.conrelid and a.attnum = c.conkey[1]
+                where c.contype = 'f' and c.connamespace = 'public'::regnamespace
+                and not exists (select 1 from pg_index i where i.indrelid = c.conrelid and i.indkey[0] = c.conkey[1] and i.indpred is null)
+                """, String.class)).isEmpty();
+    }
 }

@@ -8,8 +8,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -85,10 +88,48 @@ class FolderStoreTest {
     void contentsWithoutAnOwnerAreCollectedWhenTheyAreOld() throws IOException {
         Stored owned = store.store(bytes(1), 1_000);
         Stored nobodys = store.store(bytes(2), 1_000);
-        assertThat(store.collect(owned.sha256()::equals, Instant.now().minusSeconds(60))).as("just stored: its owner may be on the way")
+        assertThat(store.collect(ownerOf(owned.sha256()), Instant.now().minusSeconds(60))).as("just stored: its owner may be on the way")
                 .isZero();
-        assertThat(store.collect(owned.sha256()::equals, Instant.now().plusSeconds(60))).isEqualTo(1);
+        assertThat(store.collect(ownerOf(owned.sha256()), Instant.now().plusSeconds(60))).isEqualTo(1);
         assertThat(Files.exists(store.file(owned.sha256()))).isTrue();
         assertThat(Files.exists(store.file(nobodys.sha256()))).isFalse();
+    }
+
+    private static ContentStore.Owners ownerOf(String sha256) {
+        return new ContentStore.Owners() {
+            @Override
+            public Set<String> owned(String beginning) {
+                return sha256.startsWith(beginning) ? Set.of(sha256) : Set.of();
+            }
+
+            @Override
+            public boolean whileNobodyHas(String asked, BooleanSupplier doing) {
+                return !asked.equals(sha256) && doing.getAsBoolean();
+            }
+        };
+    }
+
+    /** Another server may put a content into its place at the very moment in which this one lets go of it. */
+    @Test
+    void whatComesWhileItIsLetGoOfStays() throws IOException {
+        Stored stored = store.store(bytes(5), 1_000);
+        int removed = store.collect(new ContentStore.Owners() {
+            @Override
+            public Set<String> owned(String beginning) {
+                return Set.of();
+            }
+
+            @Override
+            public boolean whileNobodyHas(String asked, BooleanSupplier doing) {
+                try {
+                    Files.setLastModifiedTime(store.file(asked), FileTime.from(Instant.now().plusSeconds(120)));
+                } catch (IOException impossible) {
+                    throw new AssertionError(impossible);
+                }
+                return doing.getAsBoolean();
+            }
+        }, Instant.now().plusSeconds(60));
+        assertThat(removed).isZero();
+        assertThat(store.has(stored.sha256(), 5)).isTrue();
     }
 }

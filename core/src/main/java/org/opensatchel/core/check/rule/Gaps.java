@@ -2,6 +2,7 @@ package org.opensatchel.core.check.rule;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.SortedSet;
 
 /** The numbers that are left out between others. */
@@ -24,8 +25,8 @@ final class Gaps {
         Long before = null;
         for (long number : numbers) {
             if (before != null && number > before + 1 && ranges.size() < MOST_RANGES) {
-                String first = String.format(format, before + 1);
-                ranges.add(number == before + 2 ? first : first + "–" + String.format(format, number - 1));
+                String first = String.format(Locale.ROOT, format, before + 1);
+                ranges.add(number == before + 2 ? first : first + "–" + String.format(Locale.ROOT, format, number - 1));
             }
             before = number;
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -114,7 +115,7 @@ final class ByteGuess {
     private static String hex(byte[] bytes, int from, int length) {
         StringBuilder out = new StringBuilder();
         for (int i = from; i < from + length; i++) {
-            out.append(String.format("%02x", bytes[i] & 0xFF));
+            out.append(String.format(Locale.ROOT, "%02x", bytes[i] & 0xFF));
         }
         return out.toString();
     }

@@ -1,6 +1,7 @@
 package org.opensatchel.core.media.format;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.media.format.MediaFacts.Sound;
@@ -25,7 +26,7 @@ final class SoundCodecs {
 
     /** One without a name that is known is told by its number. */
     static String numbered(int tag) {
-        return NUMBERED.getOrDefault(tag, String.format("0x%04X", tag));
+        return NUMBERED.getOrDefault(tag, String.format(Locale.ROOT, "0x%04X", tag));
     }
 
     /** Whether samples are stored as they are. */

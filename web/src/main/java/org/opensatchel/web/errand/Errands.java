@@ -1,0 +1,196 @@
+package org.opensatchel.web.errand;
+
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import java.util.function.Function;
+import org.apache.commons.lang3.concurrent.BasicThreadFactory;
+import org.opensatchel.worker.Errand;
+import org.opensatchel.worker.ErrandOutcome;
+import org.opensatchel.worker.WorkOutcome.Reason;
+import org.opensatchel.worker.WorkerPool;
+import org.opensatchel.worker.WorkerSettings;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+
+/**
+ * Has workers carry out errands. The server itself opens nothing that somebody sent: who waits for an answer holds no thread, one person has a
+ * few at once, and of all only so many wait.
+ */
+@Service
+public class Errands {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Errands.class);
+    private static final int PREPARED_LATER = 500;
+
+    private final ErrandSettings settings;
+    private final WorkerPool workers;
+    private final ThreadPoolExecutor asked;
+    private final ThreadPoolExecutor prepared;
+    private final Map<Long, Integer> byAccount = new HashMap<>();
+    private int all;
+
+    Errands(ErrandSettings settings, WorkerCommand command) {
+        this.settings = settings;
+        this.workers = new WorkerPool(new WorkerSettings(command.java(), command.main(), settings.temporaryFolder(),
+                (int) settings.heap().toMegabytes(), (int) settings.memory().toMegabytes(), settings.lesson(),
+                settings.output().toBytes()));
+        this.asked = threads(settings.workers(), settings.waiting() + settings.workers(), "errand-%d");
+        this.prepared = threads(1, PREPARED_LATER, "preparing-%d");
+    }
+
+    private static ThreadPoolExecutor threads(int count, int waiting, String name) {
+        BlockingQueue<Runnable> queue = new ArrayBlockingQueue<>(waiting);
+        return new ThreadPoolExecutor(count, count, 1, TimeUnit.MINUTES, queue,
+                BasicThreadFactory.builder().namingPattern(name).daemon(true).build());
+    }
+
+    /** Where a project is had. */
+    public interface Lending {
+        Lent lend() throws IOException;
+    }
+
+    /** One person, or everybody together, waits for as much as is made at once. */
+    public static final class Busy extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        Busy() {
+            super("too many errands wait");
+        }
+    }
+
+    /** An errand that brought no answer. */
+    public static final class NoAnswer extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        private final Reason reason;
+
+        NoAnswer(Reason reason) {
+            super("no answer: " + reason);
+            this.reason = reason;
+        }
+
+        /** Whether what it was about is not to be had. */
+        public boolean isGone() {
+            return reason == Reason.STORE;
+        }
+
+        /** Whether it wanted more time or memory than it may take, which it will again. */
+        public boolean isOfSize() {
+            return reason.isOfSize();
+        }
+    }
+
+    /** The longest that a file may take to be shown. */
+    public Duration view() {
+        return settings.view();
+    }
+
+    /** The longest that learning may take. */
+    public Duration lesson() {
+        return settings.lesson();
+    }
+
+    /**
+     * Has an errand carried out for somebody who waits for it.
+     *
+     * @return completes with the answer, or with {@link NoAnswer}
+     * @throws Busy when they, or all together, wait for as much as may be
+     */
+    public CompletableFuture<byte[]> ask(long account, Lending lending, Function<Errand.Project, Errand> errand, Duration time) {
+        begin(account);
+        CompletableFuture<byte[]> answer = new CompletableFuture<>();
+        answer.whenComplete((done, failed) -> end(account));
+        try {
+            asked.execute(() -> complete(answer, lending, errand, time));
+        } catch (RejectedExecutionException full) {
+            answer.cancel(false);
+            throw new Busy();
+        }
+        return answer;
+    }
+
+    private void complete(CompletableFuture<byte[]> answer, Lending lending, Function<Errand.Project, Errand> errand, Duration time) {
+        try {
+            answer.complete(run(lending, errand, time));
+        } catch (RuntimeException none) {
+            answer.completeExceptionally(none);
+        }
+    }
+
+    /**
+     * Has an errand carried out by a thread that has nothing else to do.
+     *
+     * @throws NoAnswer when it brought none
+     */
+    public byte[] run(Lending lending, Function<Errand.Project, Errand> errand, Duration time) {
+        return run(lending, errand, time, () -> false);
+    }
+
+    /** @param stopped whether nobody wants the answer any more */
+    public byte[] run(Lending lending, Function<Errand.Project, Errand> errand, Duration time, BooleanSupplier stopped) {
+        ErrandOutcome outcome;
+        try (Lent lent = lending.lend()) {
+            outcome = workers.run(errand.apply(lent.project()), time, stopped);
+        } catch (IOException gone) {
+            throw new NoAnswer(Reason.STORE);
+        }
+        if (outcome instanceof ErrandOutcome.Answered answered) {
+            return answered.answer();
+        }
+        ErrandOutcome.Failed failed = (ErrandOutcome.Failed) outcome;
+        LOG.warn("an errand brought no answer ({}: {})", failed.reason(), failed.detail());
+        throw new NoAnswer(failed.reason());
+    }
+
+    /** Does something later that nobody waits for; where very much is to be done already it is left, and made when somebody asks for it. */
+    public void later(Runnable work) {
+        try {
+            prepared.execute(() -> {
+                try {
+                    work.run();
+                } catch (RuntimeException broke) {
+                    LOG.warn("something could not be prepared: {}", broke.toString());
+                }
+            });
+        } catch (RejectedExecutionException full) {
+            LOG.info("so much is being prepared that more is left until it is asked for");
+        }
+    }
+
+    /** How many wait or go on, and how many may; of one person, where that is asked. */
+    synchronized int waiting(Optional<Long> account) {
+        return account.map(one -> byAccount.getOrDefault(one, 0)).orElse(all);
+    }
+
+    private synchronized void begin(long account) {
+        if (all >= settings.waiting() || byAccount.getOrDefault(account, 0) >= settings.ofOne()) {
+            throw new Busy();
+        }
+        all++;
+        byAccount.merge(account, 1, Integer::sum);
+    }
+
+    private synchronized void end(long account) {
+        all--;
+        byAccount.computeIfPresent(account, (key, count) -> count == 1 ? null : count - 1);
+    }
+
+    @PreDestroy
+    void close() {
+        asked.shutdownNow();
+        prepared.shutdownNow();
+        workers.close();
+    }
+}

@@ -1,0 +1,87 @@
+package org.opensatchel.web.handin;
+
+import jakarta.persistence.EntityManager;
+import java.nio.charset.StandardCharsets;
+import java.sql.PreparedStatement;
+import java.util.List;
+import java.util.Optional;
+import org.hibernate.Session;
+import org.opensatchel.core.kit.KitWriter;
+import org.opensatchel.core.project.FileIndex;
+import org.opensatchel.web.kit.KitService;
+import org.opensatchel.worker.Errand;
+import org.opensatchel.worker.Packed;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+
+/** Where the files of hand-ins lie in what came: an index in pages, made by the check, so that to find one costs the same however many there are. */
+@Service
+public class HandInFiles {
+
+    private static final int AT_ONCE = 200;
+
+    private final EntityManager entities;
+    private final HandInRepository handIns;
+    private final KitService kits;
+
+    HandInFiles(EntityManager entities, HandInRepository handIns, KitService kits) {
+        this.entities = entities;
+        this.handIns = handIns;
+        this.kits = kits;
+    }
+
+    /** Puts these pages in the place of those there are; what was made of files by the old ones goes too. */
+    @Transactional
+    public void keep(long handIn, List<byte[]> packed) {
+        entities.unwrap(Session.class).doWork(connection -> {
+            for (String table : List.of("hand_in_index", "hand_in_view")) {
+                try (PreparedStatement remove = connection.prepareStatement("delete from " + table + " where hand_in_id = ?")) {
+                    remove.setLong(1, handIn);
+                    remove.executeUpdate();
+                }
+            }
+            try (PreparedStatement add = connection
+                    .prepareStatement("insert into hand_in_index (hand_in_id, page, content) values (?, ?, ?)")) {
+                for (int page = 0; page < packed.size(); page++) {
+                    add.setLong(1, handIn);
+                    add.setInt(2, page);
+                    add.setBytes(3, packed.get(page));
+                    add.addBatch();
+                    if (page % AT_ONCE == AT_ONCE - 1) {
+                        add.executeBatch();
+                    }
+                }
+                add.executeBatch();
+            }
+        });
+    }
+
+    /** How many pages there are; none for a hand-in that was checked before there was an index. */
+    @Transactional(readOnly = true)
+    public int pages(long handIn) {
+        return handIns.indexPages(handIn);
+    }
+
+    /** A file of a hand-in. */
+    @Transactional(readOnly = true)
+    public Optional<FileIndex.Line> find(long handIn, String path) {
+        int pages = handIns.indexPages(handIn);
+        return pages == 0 ? Optional.empty()
+                : handIns.indexPage(handIn, FileIndex.page(path, pages)).stream().findFirst()
+                        .flatMap(page -> FileIndex.find(Packed.unpack(page), path));
+    }
+
+    /** Makes the index of a hand-in that has none. */
+    public Errand missing(HandInService.Shown shown, Errand.Project project) {
+        HandInRepository.Claimed row = handIns.claimed(shown.handIn().id());
+        String kit = new String(KitWriter.write(kits.version(row.getKitVersionId()).kit()), StandardCharsets.UTF_8);
+        return new Errand.Index(project, kit, shown.place().student().fields(shown.place().assignment()).values());
+    }
+
+    /** The pages that such an errand brings, kept. */
+    public void keepMissing(long handIn, byte[] answer) {
+        List<byte[]> pages = org.opensatchel.core.json.JsonDocuments.MAPPER.readValue(answer, new TypeReference<List<byte[]>>() {});
+        keep(handIn, pages.stream().map(Packed::pack).toList());
+    }
+}

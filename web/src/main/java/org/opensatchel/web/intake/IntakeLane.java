@@ -1,0 +1,243 @@
+package org.opensatchel.web.intake;
+
+import java.io.IOException;
+import java.nio.file.NoSuchFileException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import org.apache.commons.lang3.concurrent.BasicThreadFactory;
+import org.opensatchel.core.pack.FolderPack;
+import org.opensatchel.web.audit.AuditService;
+import org.opensatchel.web.audit.Deed;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.Student;
+import org.opensatchel.web.drive.PluggedIn;
+import org.opensatchel.web.handin.TakingIn;
+import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.NoRoom;
+import org.opensatchel.web.storage.SatchelProperties;
+import org.opensatchel.web.storage.ContentStore.Stored;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Takes in what was assigned, one after the other: whatever is wrong with one is told at it, and the next goes on. What a server was at that is
+ * gone is taken up half a minute later by whichever is there, and no item twice: that it was taken in and its hand-in are one step.
+ */
+@Component
+class IntakeLane implements SmartLifecycle {
+
+    private static final Logger LOG = LoggerFactory.getLogger(IntakeLane.class);
+    /** Without a sign of life for so long, whoever was at it is gone. */
+    private static final Duration LOST = Duration.ofSeconds(30);
+    private static final long BEAT_MILLIS = 5_000;
+    private static final long POLL_MILLIS = 2_000;
+
+    private final IntakeRepository intakes;
+    private final CourseService courses;
+    private final TakingIn takingIn;
+    private final Contents contents;
+    private final ContentStore store;
+    private final AuditService audit;
+    private final PluggedIn drives;
+    private final SatchelProperties properties;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+    private final Semaphore woken = new Semaphore(0);
+    private ScheduledExecutorService threads;
+    private volatile boolean running;
+
+    IntakeLane(IntakeRepository intakes, CourseService courses, TakingIn takingIn, Contents contents, ContentStore store,
+            AuditService audit,
+            PluggedIn drives, SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
+        this.intakes = intakes;
+        this.courses = courses;
+        this.takingIn = takingIn;
+        this.contents = contents;
+        this.store = store;
+        this.audit = audit;
+        this.drives = drives;
+        this.properties = properties;
+        this.clock = clock;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    /** There is something to do. */
+    void wake() {
+        woken.release();
+    }
+
+    @Override
+    public synchronized void start() {
+        running = true;
+        threads = Executors.newScheduledThreadPool(2, BasicThreadFactory.builder().namingPattern("intake-%d").daemon(true).build());
+        threads.execute(this::work);
+    }
+
+    /** The item that is being taken in is finished, if there is time; nothing of it is broken off, and the rest waits for whoever comes next. */
+    @Override
+    public void stop(Runnable stopped) {
+        running = false;
+        woken.release();
+        ScheduledExecutorService ending = threads;
+        ending.shutdown();
+        Thread waiting = new Thread(() -> {
+            try {
+                ending.awaitTermination(1, TimeUnit.MINUTES);
+            } catch (InterruptedException asked) {
+                Thread.currentThread().interrupt();
+            } finally {
+                stopped.run();
+            }
+        }, "intake-stop");
+        waiting.setDaemon(true);
+        waiting.start();
+    }
+
+    @Override
+    public void stop() {
+        stop(() -> {});
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    private void work() {
+        while (running) {
+            try {
+                Optional<Claim> claim = claim();
+                if (claim.isPresent()) {
+                    carryOn(claim.get());
+                } else {
+                    woken.tryAcquire(POLL_MILLIS, TimeUnit.MILLISECONDS);
+                }
+            } catch (InterruptedException asked) {
+                return;
+            } catch (RuntimeException down) {
+                LOG.warn("a round of intakes failed: {}", down.toString());
+                pause();
+            }
+        }
+    }
+
+    private static void pause() {
+        try {
+            TimeUnit.MILLISECONDS.sleep(POLL_MILLIS);
+        } catch (InterruptedException asked) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private record Claim(IntakeView intake, String token) {}
+
+    private Optional<Claim> claim() {
+        String token = UUID.randomUUID().toString();
+        Instant now = clock.instant();
+        return transaction.execute(
+                status -> intakes.claim(token, now, now.minus(LOST)).flatMap(intakes::find).map(intake -> new Claim(intake, token)));
+    }
+
+    private void carryOn(Claim claim) {
+        boolean[] lost = {false};
+        ScheduledFuture<?> beating = threads.scheduleWithFixedDelay(() -> lost[0] |= !alive(claim), BEAT_MILLIS, BEAT_MILLIS,
+                TimeUnit.MILLISECONDS);
+        AssignmentView assignment = courses.forJob(claim.intake.assignment());
+        try (Batch batch = Batch.open(assignment, claim.intake, contents, drives, properties.limits().read())) {
+            for (ItemView item : items(claim)) {
+                if (!running || lost[0]) {
+                    transaction.executeWithoutResult(status -> intakes.release(claim.intake.id(), claim.token));
+                    return;
+                }
+                take(assignment, batch, claim, item);
+            }
+        } catch (IOException unreadable) {
+            LOG.error("the intake {} cannot be opened", claim.intake.id(), unreadable);
+            items(claim).forEach(item -> became(claim, item, "unreadable"));
+        } finally {
+            beating.cancel(false);
+        }
+        if (!lost[0]) {
+            end(assignment, claim);
+        }
+    }
+
+    private java.util.List<ItemView> items(Claim claim) {
+        return transaction.execute(status -> intakes.items(claim.intake.id())).stream()
+                .filter(item -> item.state() == ItemView.State.OPEN).toList();
+    }
+
+    private boolean alive(Claim claim) {
+        try {
+            return Boolean.TRUE.equals(transaction.execute(status -> intakes.alive(claim.intake.id(), claim.token, clock.instant())));
+        } catch (RuntimeException down) {
+            // A database that is away for a moment takes nothing from anybody.
+            return true;
+        }
+    }
+
+    private void end(AssignmentView assignment, Claim claim) {
+        long id = claim.intake.id();
+        boolean done = Boolean.TRUE
+                .equals(transaction.execute(status -> intakes.move(id, IntakeView.State.RUNNING, IntakeView.State.DONE)));
+        IntakeView after = transaction.execute(status -> intakes.find(id)).orElse(claim.intake);
+        audit.log(claim.intake.madeBy(), new AuditService.About(assignment.id(), 0, 0), Deed.TOOK_IN,
+                after.name() + ": " + after.taken() + (done ? "" : " (cancelled)"));
+    }
+
+    /** One of them; whatever is wrong with it is kept with it, and the next goes on. */
+    private void take(AssignmentView assignment, Batch batch, Claim claim, ItemView item) {
+        long id = claim.intake.id();
+        try {
+            Student student = courses.student(assignment, item.enrolment());
+            Batch.Part part = batch.part(item.ordinal(), item.name()).orElseThrow(() -> new NoSuchFileException(item.name()));
+            Stored stored = Batch.packed(part, properties.limits().read(),
+                    content -> store.store(content, properties.maxUpload().toBytes()));
+            String name = part.delivery().archive().map(entry -> entry.path().substring(entry.path().lastIndexOf('/') + 1))
+                    .orElse(part.delivery().root() + ".zip");
+            TakingIn.Arrived arrived = takingIn.archive(name, stored, clock.instant());
+            transaction.executeWithoutResult(status -> {
+                // Whoever was thought gone may have taken it in after all.
+                if (intakes.isOpen(id, item.ordinal(), claim.token)) {
+                    long handIn = takingIn.take(new CourseService.Place(assignment, student), arrived);
+                    intakes.became(id, item.ordinal(), ItemView.State.TAKEN, null, handIn);
+                }
+            });
+        } catch (NoRoom full) {
+            became(claim, item, "no-room");
+        } catch (NoSuchFileException gone) {
+            became(claim, item, "gone");
+        } catch (FolderPack.Differs changed) {
+            LOG.info("{} of intake {} changed: {}", item.ordinal(), id, changed.getMessage());
+            became(claim, item, "changed");
+        } catch (IOException unreadable) {
+            LOG.info("{} of intake {} could not be taken in: {}", item.ordinal(), id, unreadable.toString());
+            became(claim, item, "unreadable");
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+            LOG.error("{} of intake {} could not be taken in", item.ordinal(), id, broke);
+            became(claim, item, "broke");
+        }
+    }
+
+    private void became(Claim claim, ItemView item, String trouble) {
+        transaction.executeWithoutResult(status -> {
+            if (intakes.isOpen(claim.intake.id(), item.ordinal(), claim.token)) {
+                intakes.became(claim.intake.id(), item.ordinal(), ItemView.State.FAILED, trouble, null);
+            }
+        });
+    }
+}

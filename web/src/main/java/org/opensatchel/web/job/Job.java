@@ -1,0 +1,37 @@
+package org.opensatchel.web.job;
+
+import java.util.Optional;
+
+/**
+ * A job as pages show it.
+ *
+ * @param before how many are begun before it
+ * @param done how much is done of {@code whole}; 0 of 0 where that is not known
+ * @param trouble what became of it instead of an answer
+ */
+public record Job(long id, State state, long before, long done, long whole, Optional<Trouble> trouble) {
+
+    /** Where it stands. */
+    public enum State {
+        WAITING, RUNNING, DONE, FAILED, CANCELLED
+    }
+
+    /** Why it has no answer. */
+    public enum Trouble {
+        /** It wanted more time or memory than it may take. */
+        SIZE,
+        /** What it was about is gone. */
+        GONE,
+        /** A fault of ours. */
+        FAULT
+    }
+
+    /** Whether it still goes on, so that it is worth looking again. */
+    public boolean isOpen() {
+        return state == State.WAITING || state == State.RUNNING;
+    }
+
+    public boolean isDone() {
+        return state == State.DONE;
+    }
+}

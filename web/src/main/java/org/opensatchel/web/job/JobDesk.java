@@ -1,0 +1,154 @@
+package org.opensatchel.web.job;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.Optional;
+import java.util.UUID;
+import org.opensatchel.core.hash.Sha256;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Jobs as they stand in the database, which all servers share: asked for, looked at, cancelled, and carried on by whoever has a place. */
+@Service
+public class JobDesk {
+
+    /** Without a sign of life for so long, whoever was at a job is gone. */
+    private static final Duration LOST = Duration.ofSeconds(30);
+    private static final Duration KEPT = Duration.ofHours(1);
+    private static final int MOST_TRIES = 3;
+    /** Of one person so many may wait or go on; more is answered when one has ended. */
+    private static final int MOST_OF_ONE = 6;
+    private static final String VIEW = "select j.id, j.state, j.done, j.whole, j.trouble, (select count(*) from job o where o.state in ('WAITING', 'RUNNING') "
+            + "and o.asked_at < j.asked_at) as before from job j ";
+
+    private final JdbcClient database;
+    private final Clock clock;
+
+    JobDesk(JdbcClient database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /** What is carried on by somebody. */
+    record Claim(long id, String token, String kind, JobWork.Asked asked, int tries) {}
+
+    /**
+     * Asks for something, unless it was asked for and is there, or waits, already.
+     *
+     * @return empty when this person waits for as much as one may
+     */
+    @Transactional
+    public Optional<Job> ask(String kind, long course, long account, byte[] work) {
+        String name = Sha256.of(work);
+        Optional<Job> known = find(kind, course, work);
+        if (known.isPresent() && known.get().state() != Job.State.CANCELLED) {
+            return known;
+        }
+        long open = database.sql("select count(*) from job where account_id = ? and state in ('WAITING', 'RUNNING')").param(account)
+                .query(Long.class).single();
+        if (open >= MOST_OF_ONE) {
+            return Optional.empty();
+        }
+        database.sql("insert into job (kind, course_id, account_id, name, work, state, asked_at) values (?, ?, ?, ?, ?, 'WAITING', ?) "
+                + "on conflict (course_id, kind, name) do update set state = 'WAITING', asked_at = excluded.asked_at, tries = 0, ended_at = null, "
+                + "trouble = null, account_id = excluded.account_id where job.state = 'CANCELLED'")
+                .params(kind, course, account, name, work, time(clock.instant())).update();
+        return find(kind, course, work);
+    }
+
+    /** Where something stands that was asked for. */
+    @Transactional(readOnly = true)
+    public Optional<Job> find(String kind, long course, byte[] work) {
+        return database.sql(VIEW + "where j.course_id = ? and j.kind = ? and j.name = ?").params(course, kind, Sha256.of(work))
+                .query(JobDesk::job).optional();
+    }
+
+    /** The answer of a job that is done. */
+    @Transactional(readOnly = true)
+    public byte[] answer(Job job) {
+        return database.sql("select answer from job where id = ? and state = 'DONE'").param(job.id())
+                .query((row, number) -> row.getBytes(1)).list().get(0);
+    }
+
+    /** Ends a job that somebody asked for and does not want any more. */
+    @Transactional
+    public void cancel(String kind, long course, byte[] work) {
+        database.sql("update job set state = 'CANCELLED', claimed_by = null, ended_at = ? where course_id = ? and kind = ? and name = ? "
+                + "and state in ('WAITING', 'RUNNING')").params(time(clock.instant()), course, kind, Sha256.of(work)).update();
+    }
+
+    /** Takes the job that has waited longest. */
+    @Transactional
+    public Optional<Claim> claim() {
+        String token = UUID.randomUUID().toString();
+        return database
+                .sql("update job set state = 'RUNNING', claimed_by = ?, heartbeat = ?, tries = tries + 1 where id = (select id from job "
+                        + "where state = 'WAITING' order by asked_at, id limit 1 for update skip locked) returning id, kind, course_id, account_id, work, tries")
+                .params(token, time(clock.instant()))
+                .query((row, number) -> new Claim(row.getLong("id"), token, row.getString("kind"),
+                        new JobWork.Asked(row.getLong("course_id"), row.getLong("account_id"), row.getBytes("work")), row.getInt("tries")))
+                .optional();
+    }
+
+    /** Gives a sign of life; false when the job is no longer whose who gives it. */
+    @Transactional
+    public boolean alive(Claim claim) {
+        return database.sql("update job set heartbeat = ? where id = ? and claimed_by = ? and state = 'RUNNING'")
+                .params(time(clock.instant()), claim.id, claim.token).update() == 1;
+    }
+
+    @Transactional
+    public void done(Claim claim, byte[] answer) {
+        database.sql(
+                "update job set state = 'DONE', answer = ?, ended_at = ?, claimed_by = null where id = ? and claimed_by = ? and state = 'RUNNING'")
+                .params(answer, time(clock.instant()), claim.id, claim.token).update();
+    }
+
+    @Transactional
+    public void failed(Claim claim, Job.Trouble trouble) {
+        // A fault of ours may be gone when it is tried again.
+        boolean last = trouble != Job.Trouble.FAULT || claim.tries >= MOST_TRIES;
+        database.sql(
+                "update job set state = ?, trouble = ?, ended_at = ?, claimed_by = null where id = ? and claimed_by = ? and state = 'RUNNING'")
+                .params(last ? "FAILED" : "WAITING", trouble.name(), last ? time(clock.instant()) : null, claim.id, claim.token).update();
+    }
+
+    /** Puts a job back that is not to be ended here, as if it had not been begun. */
+    @Transactional
+    public void release(Claim claim) {
+        database.sql(
+                "update job set state = 'WAITING', claimed_by = null, tries = tries - 1 where id = ? and claimed_by = ? and state = 'RUNNING'")
+                .params(claim.id, claim.token).update();
+    }
+
+    /** Jobs whose server is gone wait again; what ended servers as often as it was tried is given up. */
+    @Transactional
+    public int takeBackLost() {
+        Instant now = clock.instant();
+        return database.sql(
+                "update job set state = case when tries >= ? then 'FAILED' else 'WAITING' end, ended_at = case when tries >= ? then ? end, "
+                        + "trouble = 'FAULT', claimed_by = null where state = 'RUNNING' and heartbeat < ?")
+                .params(MOST_TRIES, MOST_TRIES, time(now), time(now.minus(LOST))).update();
+    }
+
+    /** Lets go of what ended a while ago; asked again, it is made again. */
+    @Transactional
+    public int prune() {
+        return database.sql("delete from job where ended_at < ?").param(time(clock.instant().minus(KEPT))).update();
+    }
+
+    private static Job job(ResultSet row, int number) throws SQLException {
+        return new Job(row.getLong("id"), Job.State.valueOf(row.getString("state")), row.getLong("before"), row.getLong("done"),
+                row.getLong("whole"), Optional.ofNullable(row.getString("trouble")).map(Job.Trouble::valueOf));
+    }
+
+    private static OffsetDateTime time(Instant instant) {
+        return instant.atOffset(ZoneOffset.UTC);
+    }
+}
