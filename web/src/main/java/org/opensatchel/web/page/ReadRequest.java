@@ -21,8 +21,6 @@ import org.springframework.http.MediaType;
 /** A request whose body has been read already; the fields of a form (URL Standard, section 5.1) are taken from it. */
 final class ReadRequest extends HttpServletRequestWrapper {
 
-    private static final int MOST_FIELDS = 1_000;
-
     private final byte[] body;
     private final Map<String, String[]> parameters;
 
@@ -31,8 +29,7 @@ final class ReadRequest extends HttpServletRequestWrapper {
         this.body = body;
         Map<String, List<String>> fields = new LinkedHashMap<>();
         request.getParameterMap().forEach((name, values) -> fields.put(name, new ArrayList<>(List.of(values))));
-        String type = request.getContentType() == null ? "" : request.getContentType();
-        if (type.startsWith(MediaType.APPLICATION_FORM_URLENCODED_VALUE)) {
+        if (isForm(request)) {
             addFields(new String(body, StandardCharsets.UTF_8), fields);
         }
         Map<String, String[]> all = new LinkedHashMap<>();
@@ -40,12 +37,25 @@ final class ReadRequest extends HttpServletRequestWrapper {
         this.parameters = Collections.unmodifiableMap(all);
     }
 
+    /** How many fields a body would come to; none for what is no form. */
+    static long fields(HttpServletRequest request, byte[] body) {
+        if (!isForm(request)) {
+            return 0;
+        }
+        long count = 1;
+        for (byte one : body) {
+            count += one == '&' ? 1 : 0;
+        }
+        return count;
+    }
+
+    private static boolean isForm(HttpServletRequest request) {
+        String type = request.getContentType() == null ? "" : request.getContentType();
+        return type.startsWith(MediaType.APPLICATION_FORM_URLENCODED_VALUE);
+    }
+
     private static void addFields(String form, Map<String, List<String>> fields) {
-        int count = 0;
         for (String pair : form.isEmpty() ? new String[0] : form.split("&")) {
-            if (count++ >= MOST_FIELDS) {
-                return;
-            }
             int is = pair.indexOf('=');
             String name = decoded(is < 0 ? pair : pair.substring(0, is));
             fields.computeIfAbsent(name, key -> new ArrayList<>()).add(is < 0 ? "" : decoded(pair.substring(is + 1)));

@@ -18,10 +18,14 @@ import org.springframework.stereotype.Component;
 @Component
 class Sender implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
 
+    /** So many bytes of an answer the system takes at once, whether they are read or not: more than any page of ours and what it loads, compressed. */
+    static final int BUFFER = 128 << 10;
+
     private static final String KEY = Sender.class.getName();
 
     @Override
     public void customize(TomcatServletWebServerFactory factory) {
+        factory.addConnectorCustomizers(connector -> connector.setProperty("socket.txBufSize", Integer.toString(BUFFER)));
         factory.addEngineValves(new ValveBase(true) {
             @Override
             public void invoke(Request request, Response response) throws IOException, ServletException {

@@ -86,6 +86,9 @@ class HoldTest extends RunningApplication {
         page.click("main button");
         assertThat(page.locator("h1")).hasText("You are signed in again");
         accessible(page);
+        assertThat(page.locator("main")).containsText("It goes to /courses");
+        // One click alone sends nothing.
+        page.getByLabel("I have looked at this").check();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send it now")).click();
         assertThat(page.locator("h1")).hasText("KEPT 1 Kept & “whole”");
     }

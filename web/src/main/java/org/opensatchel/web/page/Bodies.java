@@ -1,0 +1,280 @@
+package org.opensatchel.web.page;
+
+import jakarta.annotation.PreDestroy;
+import jakarta.servlet.AsyncContext;
+import jakarta.servlet.DispatcherType;
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.ServletRequest;
+import jakarta.servlet.ServletResponse;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.apache.commons.lang3.concurrent.BasicThreadFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/**
+ * Reads the bodies of forms and of what scripts send before anything else is done with them, and holds no thread while they come: however many
+ * people send a byte every few seconds, pages are answered. What comes too slowly, too long, or from one person too often at once is refused.
+ * Uploads of files go past here to where they are kept.
+ */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
+class Bodies extends OncePerRequestFilter {
+
+    private static final String BODY = Bodies.class.getName() + ".body";
+    private static final String REFUSED = Bodies.class.getName() + ".refused";
+    private static final long LOOK_EVERY_MILLIS = 500;
+    private static final int MOST_AT_ONCE = 600;
+    private static final long MOST_HELD = 128L << 20;
+    /** Whoever sends more slowly than this, after a while, sends nothing anybody waits for. */
+    private static final int LEAST_A_SECOND = 256;
+    private static final Duration PATIENCE = Duration.ofSeconds(10);
+
+    /** What somebody may send: how much, for how long, how many at once, in how many fields. */
+    private record Allowance(int bytes, Duration time, int atOnce, int fields) {
+        private static final Allowance STRANGER = new Allowance(256 << 10, Duration.ofSeconds(8), 60, 1_000);
+        private static final Allowance SIGNED_IN = new Allowance(20 << 20, Duration.ofMinutes(2), 8, 20_000);
+    }
+
+    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
+            BasicThreadFactory.builder().namingPattern("bodies").daemon(true).build());
+    private final Set<Coming> coming = new HashSet<>();
+    private final Map<String, Integer> bySender = new HashMap<>();
+    private long held;
+
+    Bodies() {
+        clock.scheduleWithFixedDelay(this::look, LOOK_EVERY_MILLIS, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+    }
+
+    @PreDestroy
+    void close() {
+        clock.shutdownNow();
+    }
+
+    /** What was read is handed on in a dispatch of its own, which is this request's first for everything behind. */
+    @Override
+    protected boolean shouldNotFilterAsyncDispatch() {
+        return false;
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        if (request.getDispatcherType() == DispatcherType.ASYNC) {
+            handOn(request, response, chain);
+            return;
+        }
+        boolean bodied = request.getContentLengthLong() > 0 || request.getHeader("Transfer-Encoding") != null;
+        Allowance allowance = isSignedIn(request) ? Allowance.SIGNED_IN : Allowance.STRANGER;
+        if (!bodied || (allowance == Allowance.SIGNED_IN && !isForm(request))) {
+            chain.doFilter(request, response);
+        } else if (request.getContentLengthLong() > allowance.bytes) {
+            refused(request, response, HttpStatus.CONTENT_TOO_LARGE);
+        } else if (request.getContentLengthLong() > 0 && Sender.arrived(request) >= request.getContentLengthLong()) {
+            // What has come already holds nobody up.
+            byte[] body = request.getInputStream().readNBytes((int) request.getContentLengthLong());
+            read(request, response, chain, body, allowance);
+        } else {
+            await(request, response, allowance);
+        }
+    }
+
+    private void handOn(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+        Object refusal = request.getAttribute(REFUSED);
+        Object body = request.getAttribute(BODY);
+        request.removeAttribute(REFUSED);
+        request.removeAttribute(BODY);
+        if (refusal instanceof HttpStatus status) {
+            refused(request, response, status);
+        } else if (body instanceof byte[] bytes) {
+            read(new FirstDispatch(request), response, chain, bytes, isSignedIn(request) ? Allowance.SIGNED_IN : Allowance.STRANGER);
+        } else {
+            chain.doFilter(request, response);
+        }
+    }
+
+    private static void read(HttpServletRequest request, HttpServletResponse response, FilterChain chain, byte[] body, Allowance allowance)
+            throws ServletException, IOException {
+        if (ReadRequest.fields(request, body) > allowance.fields) {
+            refused(request, response, HttpStatus.CONTENT_TOO_LARGE);
+        } else {
+            chain.doFilter(new ReadRequest(request, body), response);
+        }
+    }
+
+    private static boolean isForm(HttpServletRequest request) {
+        String type = request.getContentType() == null ? "" : request.getContentType().toLowerCase(Locale.ROOT);
+        return type.startsWith("application/x-www-form-urlencoded") || type.startsWith("application/json") || type.startsWith("text/")
+                || type.isEmpty();
+    }
+
+    private static boolean isSignedIn(HttpServletRequest request) {
+        HttpSession session = request.getSession(false);
+        return session != null && session.getAttribute(HttpSessionSecurityContextRepository.SPRING_SECURITY_CONTEXT_KEY) != null;
+    }
+
+    /** The connection goes with the answer: what is still to come of it is not waited for. */
+    private static void refused(HttpServletRequest request, HttpServletResponse response, HttpStatus status) throws IOException {
+        Sender.letGo(request);
+        response.setHeader("Connection", "close");
+        response.sendError(status.value());
+    }
+
+    private void await(HttpServletRequest request, HttpServletResponse response, Allowance allowance) throws IOException {
+        String sender = allowance == Allowance.SIGNED_IN ? request.getSession(false).getId() : request.getRemoteAddr();
+        Coming one = new Coming(sender, allowance);
+        if (!begin(one)) {
+            refused(request, response, HttpStatus.TOO_MANY_REQUESTS);
+            return;
+        }
+        one.context = request.startAsync(request, response);
+        one.context.setTimeout(0);
+        one.in = request.getInputStream();
+        one.in.setReadListener(one);
+    }
+
+    /** The body of one request on its way. */
+    private final class Coming implements ReadListener {
+        private final String sender;
+        private final Allowance allowance;
+        private final long began = System.nanoTime();
+        private final ByteArrayOutputStream body = new ByteArrayOutputStream(1_024);
+        private final byte[] buffer = new byte[8_192];
+        private AsyncContext context;
+        private ServletInputStream in;
+        private boolean ended;
+
+        Coming(String sender, Allowance allowance) {
+            this.sender = sender;
+            this.allowance = allowance;
+        }
+
+        @Override
+        public void onDataAvailable() throws IOException {
+            while (in.isReady() && !in.isFinished()) {
+                int got = in.read(buffer);
+                if (got < 0) {
+                    return;
+                }
+                body.write(buffer, 0, got);
+                if (body.size() > allowance.bytes || !hold(got)) {
+                    end(REFUSED, body.size() > allowance.bytes ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.SERVICE_UNAVAILABLE);
+                    return;
+                }
+            }
+        }
+
+        @Override
+        public void onAllDataRead() {
+            end(BODY, body.toByteArray());
+        }
+
+        @Override
+        public void onError(Throwable gone) {
+            if (finish(this)) {
+                context.complete();
+            }
+        }
+
+        void end(String attribute, Object value) {
+            if (finish(this)) {
+                context.getRequest().setAttribute(attribute, value);
+                context.dispatch();
+            }
+        }
+
+        boolean isTooSlow() {
+            Duration since = Duration.ofNanos(System.nanoTime() - began);
+            return since.compareTo(allowance.time) > 0
+                    || (since.compareTo(PATIENCE) > 0 && body.size() < since.toSeconds() * LEAST_A_SECOND);
+        }
+    }
+
+    private synchronized boolean begin(Coming one) {
+        boolean free = coming.size() < MOST_AT_ONCE && bySender.getOrDefault(one.sender, 0) < one.allowance.atOnce;
+        if (free) {
+            coming.add(one);
+            bySender.merge(one.sender, 1, Integer::sum);
+        }
+        return free;
+    }
+
+    private synchronized boolean hold(int bytes) {
+        held += bytes;
+        return held <= MOST_HELD;
+    }
+
+    /** Whether it is this caller's to end. */
+    private synchronized boolean finish(Coming one) {
+        if (one.ended) {
+            return false;
+        }
+        one.ended = true;
+        coming.remove(one);
+        held -= one.body.size();
+        bySender.computeIfPresent(one.sender, (key, count) -> count == 1 ? null : count - 1);
+        return true;
+    }
+
+    private void look() {
+        List<Coming> slow;
+        synchronized (this) {
+            slow = coming.stream().filter(one -> one.context != null && one.isTooSlow()).toList();
+        }
+        for (Coming one : slow) {
+            try {
+                one.end(REFUSED, HttpStatus.REQUEST_TIMEOUT);
+            } catch (IllegalStateException gone) {
+                // It ended by itself.
+                logger.trace("a body that was given up was gone already", gone);
+            }
+        }
+    }
+
+    /** A dispatch that is the first one for whatever looks at it, until that begins something of its own. */
+    private static final class FirstDispatch extends HttpServletRequestWrapper {
+        private boolean later;
+
+        FirstDispatch(HttpServletRequest request) {
+            super(request);
+        }
+
+        @Override
+        public DispatcherType getDispatcherType() {
+            return later ? super.getDispatcherType() : DispatcherType.REQUEST;
+        }
+
+        @Override
+        public AsyncContext startAsync() {
+            later = true;
+            return super.startAsync();
+        }
+
+        @Override
+        public AsyncContext startAsync(ServletRequest request, ServletResponse response) {
+            later = true;
+            return super.startAsync(request, response);
+        }
+    }
+}

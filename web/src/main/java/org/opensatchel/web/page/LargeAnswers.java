@@ -1,0 +1,169 @@
+package org.opensatchel.web.page;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletOutputStream;
+import jakarta.servlet.WriteListener;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpServletResponseWrapper;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/**
+ * Answers that are larger than what the system holds for a connection keep a thread until they are read: of all only so many go out at once, of
+ * one person a few, and one that hardly moves is ended. Pages and what they load are never so large.
+ */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 5)
+class LargeAnswers extends OncePerRequestFilter {
+
+    /** What the system takes of an answer at once, and what a text comes to before it is compressed. */
+    private static final long PLAIN = Sender.BUFFER - 8_192L;
+    private static final long COMPRESSED = 4 * PLAIN;
+    private static final int MOST = 60;
+    private static final int MOST_OF_ONE = 6;
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private static final long LEAST_A_SECOND = 2_048;
+
+    private final Map<String, Integer> bySender = new HashMap<>();
+    private int all;
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        Counted counted = new Counted(response, sender(request), acceptsCompressed(request));
+        try {
+            chain.doFilter(request, counted);
+        } finally {
+            counted.giveBack();
+        }
+    }
+
+    private static String sender(HttpServletRequest request) {
+        return request.getSession(false) == null ? request.getRemoteAddr() : request.getSession(false).getId();
+    }
+
+    private static boolean acceptsCompressed(HttpServletRequest request) {
+        String accepted = request.getHeader("Accept-Encoding");
+        return accepted != null && accepted.toLowerCase(Locale.ROOT).contains("gzip");
+    }
+
+    private synchronized boolean take(String sender) {
+        boolean free = all < MOST && bySender.getOrDefault(sender, 0) < MOST_OF_ONE;
+        if (free) {
+            all++;
+            bySender.merge(sender, 1, Integer::sum);
+        }
+        return free;
+    }
+
+    private synchronized void giveBack(String sender) {
+        all--;
+        bySender.computeIfPresent(sender, (key, count) -> count == 1 ? null : count - 1);
+    }
+
+    /** Knows how much was written of an answer, and how fast. */
+    private final class Counted extends HttpServletResponseWrapper {
+        private final String sender;
+        private final boolean compressed;
+        private ServletOutputStream stream;
+        private boolean placed;
+        private long large;
+        private long began;
+
+        Counted(HttpServletResponse response, String sender, boolean compressed) {
+            super(response);
+            this.sender = sender;
+            this.compressed = compressed;
+        }
+
+        @Override
+        public ServletOutputStream getOutputStream() throws IOException {
+            if (stream == null) {
+                stream = new Stream(super.getOutputStream());
+            }
+            return stream;
+        }
+
+        private long most() {
+            String type = getContentType() == null ? "" : getContentType();
+            boolean text = type.startsWith("text/") || type.contains("javascript") || type.contains("json") || type.contains("svg");
+            return compressed && text ? COMPRESSED : PLAIN;
+        }
+
+        void wrote(long all) throws IOException {
+            if (all <= most()) {
+                return;
+            }
+            if (!placed) {
+                if (!take(sender)) {
+                    throw new IOException("so many large answers go out already");
+                }
+                placed = true;
+                began = System.nanoTime();
+                large = all;
+            }
+            Duration since = Duration.ofNanos(System.nanoTime() - began);
+            if (since.compareTo(PATIENCE) > 0 && all - large < since.toSeconds() * LEAST_A_SECOND) {
+                throw new IOException("an answer hardly moved");
+            }
+        }
+
+        void giveBack() {
+            if (placed) {
+                placed = false;
+                LargeAnswers.this.giveBack(sender);
+            }
+        }
+
+        private final class Stream extends ServletOutputStream {
+            private final ServletOutputStream out;
+            private long written;
+
+            Stream(ServletOutputStream out) {
+                this.out = out;
+            }
+
+            @Override
+            public void write(int one) throws IOException {
+                wrote(++written);
+                out.write(one);
+            }
+
+            @Override
+            public void write(byte[] bytes, int from, int length) throws IOException {
+                written += length;
+                wrote(written);
+                out.write(bytes, from, length);
+            }
+
+            @Override
+            public void flush() throws IOException {
+                out.flush();
+            }
+
+            @Override
+            public void close() throws IOException {
+                out.close();
+            }
+
+            @Override
+            public boolean isReady() {
+                return out.isReady();
+            }
+
+            @Override
+            public void setWriteListener(WriteListener listener) {
+                out.setWriteListener(listener);
+            }
+        }
+    }
+}
