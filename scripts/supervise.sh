@@ -57,6 +57,8 @@ while true; do
     fi
   done
   wait "$child" 2>/dev/null
+  # It may have served between two looks.
+  [ "$(cat "$SATCHEL_STARTING" 2>/dev/null || true)" != serving ] || answered=1
   # What never answered is not mended by beginning it again.
   if [ -z "$answered" ]; then exit 1; fi
   if [ $((SECONDS - began)) -lt 60 ]; then failures=$((failures + 1)); else failures=0; fi

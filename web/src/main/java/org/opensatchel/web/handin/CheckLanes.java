@@ -34,6 +34,7 @@ class CheckLanes implements SmartLifecycle {
     private static final long POLL_MILLIS = 1_000;
     private static final long BEAT_MILLIS = 5_000;
     private static final int KEEP_TRIES = 30;
+    private static final int WARM_AFTER = 8;
 
     private final CheckQueue queue;
     private final HandInCheck check;
@@ -166,12 +167,16 @@ class CheckLanes implements SmartLifecycle {
         }
 
         private void work() {
-            warm();
+            int idle = 0;
             while (running) {
                 sign = System.nanoTime();
                 try {
                     Optional<CheckQueue.Claim> claim = queue.claim();
                     if (claim.isEmpty()) {
+                        // A worker is begun before it is needed, but not while the server itself still begins.
+                        if (++idle == WARM_AFTER) {
+                            warm();
+                        }
                         woken.tryAcquire(POLL_MILLIS, TimeUnit.MILLISECONDS);
                     } else {
                         make(claim.get());
