@@ -7,11 +7,16 @@ import jakarta.servlet.WriteListener;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpServletResponseWrapper;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStreamWriter;
+import java.io.PrintWriter;
+import java.nio.charset.Charset;
 import java.time.Duration;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import org.apache.catalina.connector.ClientAbortException;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -39,12 +44,22 @@ class LargeAnswers extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        Counted counted = new Counted(response, sender(request), acceptsCompressed(request));
+        Counted counted = new Counted(request, response, sender(request), acceptsCompressed(request));
         try {
             chain.doFilter(request, counted);
+            counted.writePage();
+        } catch (ClientAbortException gone) {
+            // Whoever asked is gone, or is not answered any more.
+            logger.debug("an answer was given up", gone);
         } finally {
             counted.giveBack();
         }
+    }
+
+    /** A page that a worker was waited for is written in a dispatch of its own. */
+    @Override
+    protected boolean shouldNotFilterAsyncDispatch() {
+        return false;
     }
 
     private static String sender(HttpServletRequest request) {
@@ -72,15 +87,20 @@ class LargeAnswers extends OncePerRequestFilter {
 
     /** Knows how much was written of an answer, and how fast. */
     private final class Counted extends HttpServletResponseWrapper {
+        private final HttpServletRequest request;
         private final String sender;
         private final boolean compressed;
         private ServletOutputStream stream;
         private boolean placed;
         private long large;
         private long began;
+        private ByteArrayOutputStream page;
+        private PrintWriter writer;
+        private boolean refused;
 
-        Counted(HttpServletResponse response, String sender, boolean compressed) {
+        Counted(HttpServletRequest request, HttpServletResponse response, String sender, boolean compressed) {
             super(response);
+            this.request = request;
             this.sender = sender;
             this.compressed = compressed;
         }
@@ -91,6 +111,60 @@ class LargeAnswers extends OncePerRequestFilter {
                 stream = new Stream(super.getOutputStream());
             }
             return stream;
+        }
+
+        /** A page is made as a whole before any of it is written: no reader, however slow, holds up whoever makes it. */
+        @Override
+        public PrintWriter getWriter() throws IOException {
+            if (writer == null) {
+                page = new ByteArrayOutputStream(1 << 14);
+                writer = new PrintWriter(new OutputStreamWriter(page, Charset.forName(getCharacterEncoding())), false);
+            }
+            return writer;
+        }
+
+        @Override
+        public void flushBuffer() throws IOException {
+            if (writer == null) {
+                super.flushBuffer();
+            }
+        }
+
+        @Override
+        public void resetBuffer() {
+            super.resetBuffer();
+            writer = null;
+            page = null;
+        }
+
+        @Override
+        public void reset() {
+            super.reset();
+            writer = null;
+            page = null;
+        }
+
+        @Override
+        public void sendError(int status) throws IOException {
+            refused = true;
+            super.sendError(status);
+        }
+
+        @Override
+        public void sendError(int status, String why) throws IOException {
+            refused = true;
+            super.sendError(status, why);
+        }
+
+        void writePage() throws IOException {
+            if (writer == null || refused || isCommitted()) {
+                return;
+            }
+            writer.flush();
+            if (page.size() > 0) {
+                setContentLength(page.size());
+                page.writeTo(getOutputStream());
+            }
         }
 
         private long most() {
@@ -105,15 +179,16 @@ class LargeAnswers extends OncePerRequestFilter {
             }
             if (!placed) {
                 if (!take(sender)) {
-                    throw new IOException("so many large answers go out already");
+                    throw new ClientAbortException("so many large answers go out already");
                 }
                 placed = true;
+                Turns.end(request);
                 began = System.nanoTime();
                 large = all;
             }
             Duration since = Duration.ofNanos(System.nanoTime() - began);
             if (since.compareTo(PATIENCE) > 0 && all - large < since.toSeconds() * LEAST_A_SECOND) {
-                throw new IOException("an answer hardly moved");
+                throw new ClientAbortException("an answer hardly moved");
             }
         }
 
