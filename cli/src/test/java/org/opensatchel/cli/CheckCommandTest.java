@@ -218,4 +218,30 @@ class CheckCommandTest {
         assertThat(run("check", temp.resolve("none").toString(), "--language", "de")).isEqualTo(2);
         assertThat(err).contains("gibt es nicht");
     }
+
+    @Test
+    void projectsThatAreNotThereAreToldInOneLine() {
+        String[] many = Stream
+                .concat(Stream.of("check"), Stream.iterate(1, i -> i + 1).limit(20).map(i -> temp.resolve("none" + i).toString()))
+                .toArray(String[]::new);
+        assertThat(run(many)).isEqualTo(2);
+        assertThat(err.lines()).singleElement().asString().contains("20 of 20 projects do not exist", "none1", "17 more");
+        assertThat(run("check", project.toString(), temp.resolve("a").toString(), temp.resolve("b").toString())).isEqualTo(2);
+        assertThat(err.lines()).singleElement().asString().contains("2 of 3 projects do not exist");
+        assertThat(out).contains(project.getFileName().toString());
+    }
+
+    @Test
+    void aProjectWithoutANameIsNotTheFolderOneStandsIn() {
+        assertThat(run("check", "")).isEqualTo(2);
+        assertThat(err).contains("A project without a name");
+        assertThat(out).isEmpty();
+    }
+
+    @ParameterizedTest
+    @org.junit.jupiter.params.provider.ValueSource(strings = {"/", "\\", "file:///"})
+    void theTopOfADiskIsAPlaceToo(String location) {
+        assertThat(run("check", project.toString(), "--location", location)).isEqualTo(1);
+        assertThat(out).contains("location.parent").doesNotContain("rule-failed");
+    }
 }

@@ -46,11 +46,30 @@ class ListingSourceTest {
             "{\"files\": [{\"path\": \"a\", \"bytes\": 1}]} | no listing",
             "{\"listing\": 1, \"files\": [] | JSON",
             "{\"listing\": 1, \"files\": [{\"path\": \"a\", \"bytes\": 1}]} x | JSON",
+            "{\"listing\": 1, \"root\": \"..\", \"files\": [{\"path\": \"a\", \"bytes\": 1}]} | name of a folder",
+            "{\"listing\": 1, \"root\": \"/\", \"files\": [{\"path\": \"a\", \"bytes\": 1}]} | name of a folder",
+            "{\"listing\": 1, \"root\": \"a\\\\b\", \"files\": [{\"path\": \"a\", \"bytes\": 1}]} | name of a folder",
+            "{\"listing\": 1, \"files\": [{\"path\": \"a\", \"bytes\": 1}, {\"path\": \"a/b\", \"bytes\": 1}]} | “a” stands in this listing as a file and as a folder",
+            "{\"listing\": 1, \"files\": [{\"path\": \"a\", \"bytes\": 1}], \"folders\": [\"a\"]} | as a file and as a folder",
+            "{\"listing\": 1, \"files\": [{\"path\": \"a\", \"bytes\": 1, \"placeholder\": \"yes\"}]} | no true or false as “placeholder”",
+            "{\"listing\": 1, \"files\": [{\"path\": \"a\", \"bytes\": 1}], \"emptyFolders\": \"no\"} | no true or false as “emptyFolders”",
             "[] | no listing",
             "{\"listing\": 1, \"files\": []} | empty"})
     void aBrokenListingIsRefusedNamingTheEntry(String json, String says) throws IOException {
         assertThat(list(json)).isInstanceOfSatisfying(Intake.Blocked.class,
                 blocked -> assertThat(Words.ENGLISH.text(blocked.what())).contains(says));
+    }
+
+    @Test
+    void aPathThatNoComputerOpensIsRefusedInAShortSentence() throws IOException {
+        for (String path : new String[]{"a".repeat(1 << 20), "a/".repeat(1 << 19) + "b"}) {
+            assertThat(list("{\"listing\": 1, \"files\": [{\"path\": \"" + path + "\", \"bytes\": 1}]}")).isInstanceOfSatisfying(
+                    Intake.Blocked.class,
+                    blocked -> assertThat(Words.ENGLISH.text(blocked.what())).contains("longer than the 32,767 characters")
+                            .hasSizeLessThan(200));
+            assertThat(list("{\"listing\": 1, \"files\": [{\"path\": \"x\", \"bytes\": 1}], \"folders\": [\"" + path + "\"]}"))
+                    .isInstanceOf(Intake.Blocked.class);
+        }
     }
 
     /** Where documents may stand that come with a list, and how the list may name them. */

@@ -6,11 +6,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -284,6 +287,45 @@ class ZipSourceTest {
     private static Report check(Path zip) throws IOException {
         try (ZipSource source = ZipSource.open(zip)) {
             return new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE)).run(source);
+        }
+    }
+
+    /** The last entry may claim as much as it likes: nothing comes after it that it could overlap. */
+    @Test
+    void anEntryThatEndsBeyondTheArchiveIsToldThoughItsContentComesOut() throws IOException {
+        byte[] zip = Files.readAllBytes(Zips.of(folder, Map.of("P/a.txt", "some text that is packed")));
+        ByteBuffer bytes = ByteBuffer.wrap(zip).order(ByteOrder.LITTLE_ENDIAN);
+        for (int i = 0; i + 4 < zip.length; i++) {
+            if (bytes.getInt(i) == 0x02014b50) {
+                bytes.putInt(i + 20, 1_000_000);
+            }
+        }
+        try (ZipSource source = ZipSource.open(Files.write(folder.resolve("beyond.zip"), zip))) {
+            SourceListing listing = ((Intake.Opened) source.list(ReadLimits.DEFAULT)).listing();
+            assertThat(listing.files()).isEmpty();
+            assertThat(listing.faults()).singleElement()
+                    .satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what().orElseThrow())).contains("beyond the end of the archive"));
+        }
+    }
+
+    /** A file that was found once is opened again without anything being listed. */
+    @Test
+    void aHandleOpensItsFileAlone() throws IOException {
+        Path zip = Zips.of(folder, Map.of("P/a.txt", "first", "P/b.txt", "second"));
+        FileIndex.Line line;
+        try (ZipSource source = ZipSource.open(zip)) {
+            SourceEntry entry = ((Intake.Opened) source.list(ReadLimits.DEFAULT)).listing().files().stream()
+                    .filter(file -> file.path().endsWith("b.txt")).findFirst().orElseThrow();
+            line = new FileIndex.Line("b.txt", entry.bytes(), source.handle(entry).orElseThrow());
+        }
+        try (ZipSource again = ZipSource.open(zip); InputStream content = again.open(again.entry(line))) {
+            assertThat(content.readAllBytes()).asString(StandardCharsets.UTF_8).isEqualTo("second");
+        }
+        try (ZipSource again = ZipSource.open(zip)) {
+            for (String handle : List.of("", "x", "1 2 3 4", "99999999 5 8 0 1", "0 5 8 0 99999999999")) {
+                assertThatThrownBy(() -> again.open(again.entry(new FileIndex.Line("b.txt", 6, handle))).readAllBytes()).as(handle)
+                        .isInstanceOf(IOException.class);
+            }
         }
     }
 }

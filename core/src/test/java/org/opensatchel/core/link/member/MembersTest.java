@@ -106,4 +106,21 @@ class MembersTest {
         byte[] zip = zip(two(10));
         assertThatThrownBy(() -> read(java.util.Arrays.copyOf(zip, length))).isInstanceOf(Unreadable.class);
     }
+
+    /** What is not asked for is not unpacked, and is told all the same when it could only do harm. */
+    @Test
+    void aPackageThatUnpacksToVeryMuchMoreIsTold() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            zip.putNextEntry(new ZipEntry("first.xml"));
+            zip.write("<a/>".getBytes(java.nio.charset.StandardCharsets.UTF_8));
+            zip.putNextEntry(new ZipEntry("model.bin"));
+            byte[] zeros = new byte[1 << 20];
+            for (int i = 0; i < 64; i++) {
+                zip.write(zeros);
+            }
+        }
+        assertThatThrownBy(() -> read(out.toByteArray())).isInstanceOfSatisfying(Unreadable.class,
+                told -> assertThat(Words.ENGLISH.text(told.problem().what())).contains("more than 200 times"));
+    }
 }
