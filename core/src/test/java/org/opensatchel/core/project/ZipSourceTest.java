@@ -304,7 +304,8 @@ class ZipSourceTest {
             SourceListing listing = ((Intake.Opened) source.list(ReadLimits.DEFAULT)).listing();
             assertThat(listing.files()).isEmpty();
             assertThat(listing.faults()).singleElement()
-                    .satisfies(fault -> assertThat(Words.ENGLISH.text(fault.what().orElseThrow())).contains("beyond the end of the archive"));
+                    .satisfies(
+                            fault -> assertThat(Words.ENGLISH.text(fault.what().orElseThrow())).contains("beyond the end of the archive"));
         }
     }
 

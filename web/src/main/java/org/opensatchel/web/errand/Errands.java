@@ -3,8 +3,6 @@ package org.opensatchel.web.errand;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.time.Duration;
-import java.util.HashMap;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
@@ -38,11 +36,11 @@ public class Errands {
     private final WorkerPool workers;
     private final ThreadPoolExecutor asked;
     private final ThreadPoolExecutor prepared;
-    private final Map<Long, Integer> byAccount = new HashMap<>();
-    private int all;
+    private final Places<Long> places;
 
     Errands(ErrandSettings settings, WorkerCommand command) {
         this.settings = settings;
+        this.places = new Places<>(settings.waiting(), settings.ofOne());
         this.workers = new WorkerPool(new WorkerSettings(command.java(), command.main(), settings.temporaryFolder(),
                 (int) settings.heap().toMegabytes(), (int) settings.memory().toMegabytes(), settings.lesson(),
                 settings.output().toBytes()));
@@ -109,9 +107,11 @@ public class Errands {
      * @throws Busy when they, or all together, wait for as much as may be
      */
     public CompletableFuture<byte[]> ask(long account, Lending lending, Function<Errand.Project, Errand> errand, Duration time) {
-        begin(account);
+        if (!places.take(account)) {
+            throw new Busy();
+        }
         CompletableFuture<byte[]> answer = new CompletableFuture<>();
-        answer.whenComplete((done, failed) -> end(account));
+        answer.whenComplete((done, failed) -> places.giveBack(account));
         try {
             asked.execute(() -> complete(answer, lending, errand, time));
         } catch (RejectedExecutionException full) {
@@ -169,22 +169,9 @@ public class Errands {
         }
     }
 
-    /** How many wait or go on, and how many may; of one person, where that is asked. */
-    synchronized int waiting(Optional<Long> account) {
-        return account.map(one -> byAccount.getOrDefault(one, 0)).orElse(all);
-    }
-
-    private synchronized void begin(long account) {
-        if (all >= settings.waiting() || byAccount.getOrDefault(account, 0) >= settings.ofOne()) {
-            throw new Busy();
-        }
-        all++;
-        byAccount.merge(account, 1, Integer::sum);
-    }
-
-    private synchronized void end(long account) {
-        all--;
-        byAccount.computeIfPresent(account, (key, count) -> count == 1 ? null : count - 1);
+    /** How many wait or go on of one person; of all, where none is named. */
+    int waiting(Optional<Long> account) {
+        return account.map(places::of).orElseGet(places::all);
     }
 
     @PreDestroy

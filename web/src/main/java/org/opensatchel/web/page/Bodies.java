@@ -16,16 +16,15 @@ import jakarta.servlet.http.HttpSession;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Duration;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.apache.commons.lang3.concurrent.BasicThreadFactory;
+import org.opensatchel.web.errand.Places;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
@@ -60,7 +59,7 @@ class Bodies extends OncePerRequestFilter {
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
             BasicThreadFactory.builder().namingPattern("bodies").daemon(true).build());
     private final Set<Coming> coming = new HashSet<>();
-    private final Map<String, Integer> bySender = new HashMap<>();
+    private final Places<String> places = new Places<>(MOST_AT_ONCE, 0);
     private long held;
 
     Bodies() {
@@ -212,12 +211,7 @@ class Bodies extends OncePerRequestFilter {
     }
 
     private synchronized boolean begin(Coming one) {
-        boolean free = coming.size() < MOST_AT_ONCE && bySender.getOrDefault(one.sender, 0) < one.allowance.atOnce;
-        if (free) {
-            coming.add(one);
-            bySender.merge(one.sender, 1, Integer::sum);
-        }
-        return free;
+        return places.take(one.sender, one.allowance.atOnce) && coming.add(one);
     }
 
     private synchronized boolean hold(int bytes) {
@@ -233,7 +227,7 @@ class Bodies extends OncePerRequestFilter {
         one.ended = true;
         coming.remove(one);
         held -= one.body.size();
-        bySender.computeIfPresent(one.sender, (key, count) -> count == 1 ? null : count - 1);
+        places.giveBack(one.sender);
         return true;
     }
 

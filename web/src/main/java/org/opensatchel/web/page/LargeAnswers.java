@@ -13,10 +13,9 @@ import java.io.OutputStreamWriter;
 import java.io.PrintWriter;
 import java.nio.charset.Charset;
 import java.time.Duration;
-import java.util.HashMap;
 import java.util.Locale;
-import java.util.Map;
 import org.apache.catalina.connector.ClientAbortException;
+import org.opensatchel.web.errand.Places;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -38,8 +37,7 @@ class LargeAnswers extends OncePerRequestFilter {
     private static final Duration PATIENCE = Duration.ofSeconds(20);
     private static final long LEAST_A_SECOND = 2_048;
 
-    private final Map<String, Integer> bySender = new HashMap<>();
-    private int all;
+    private final Places<String> places = new Places<>(MOST, MOST_OF_ONE);
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -69,20 +67,6 @@ class LargeAnswers extends OncePerRequestFilter {
     private static boolean acceptsCompressed(HttpServletRequest request) {
         String accepted = request.getHeader("Accept-Encoding");
         return accepted != null && accepted.toLowerCase(Locale.ROOT).contains("gzip");
-    }
-
-    private synchronized boolean take(String sender) {
-        boolean free = all < MOST && bySender.getOrDefault(sender, 0) < MOST_OF_ONE;
-        if (free) {
-            all++;
-            bySender.merge(sender, 1, Integer::sum);
-        }
-        return free;
-    }
-
-    private synchronized void giveBack(String sender) {
-        all--;
-        bySender.computeIfPresent(sender, (key, count) -> count == 1 ? null : count - 1);
     }
 
     /** Knows how much was written of an answer, and how fast. */
@@ -178,7 +162,7 @@ class LargeAnswers extends OncePerRequestFilter {
                 return;
             }
             if (!placed) {
-                if (!take(sender)) {
+                if (!places.take(sender)) {
                     throw new ClientAbortException("so many large answers go out already");
                 }
                 placed = true;
@@ -195,7 +179,7 @@ class LargeAnswers extends OncePerRequestFilter {
         void giveBack() {
             if (placed) {
                 placed = false;
-                LargeAnswers.this.giveBack(sender);
+                places.giveBack(sender);
             }
         }
 
