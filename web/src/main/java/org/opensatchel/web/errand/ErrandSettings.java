@@ -25,7 +25,7 @@ import org.springframework.validation.annotation.Validated;
 @ConfigurationProperties("satchel.errands")
 record ErrandSettings(@DefaultValue("2") @Min(1) int workers, @DefaultValue("384MB") DataSize heap, @DefaultValue("900MB") DataSize memory,
         @DefaultValue("20s") Duration view, @DefaultValue("5m") Duration lesson, @DefaultValue("32MB") DataSize output,
-        @DefaultValue("40") @Min(1) int waiting, @DefaultValue("4") @Min(1) int ofOne, Path temporary) {
+        @DefaultValue("40") @Min(1) int waiting, @DefaultValue("8") @Min(1) int ofOne, Path temporary) {
 
     Path temporaryFolder() {
         return temporary == null ? Path.of(System.getProperty("java.io.tmpdir")) : temporary;
