@@ -127,7 +127,7 @@ public class HandInCheck {
 
     private WorkOrder order(AssignmentView assignment, Student student, Kit kit, Path archive, String held, WorkOrder.Form form,
             List<SealedLine> earlier) {
-        List<WorkOrder.Location> places = locations.everywhere(assignment).getOrDefault(student.enrolmentId(), List.of()).stream()
+        List<WorkOrder.Location> places = locations.current(assignment, student.enrolmentId()).stream()
                 .map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())).toList();
         return new WorkOrder(archive.toString(), held, form, document(kit),
                 kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),

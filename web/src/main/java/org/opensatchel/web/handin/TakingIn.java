@@ -147,7 +147,7 @@ public class TakingIn {
 
     /** Judged by what the student was given: the version they hold, or the current one when they collected none. */
     private long heldVersion(Place place) {
-        HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
+        HandoutService.Held held = handouts.held(place).orElse(null);
         return held != null ? held.kitVersionId() : kits.current(place.assignment()).orElseThrow(NotAccessible::new).id();
     }
 }

@@ -122,7 +122,7 @@ class HandoutController {
             model.addAttribute("refusal", handouts.refusal(published, place.assignment(), place.student()).map(Speech::text).orElse(null));
             model.addAttribute("steps", steps.of(place, published.kit()));
             model.addAttribute("planned", PlannedPaths.of(published.kit(), place.student().fields(place.assignment())));
-            HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
+            HandoutService.Held held = handouts.held(place).orElse(null);
             model.addAttribute("held", held);
             if (held != null && held.version() < published.kit().version()) {
                 PublishedKit before = kits.version(held.kitVersionId());
@@ -144,7 +144,7 @@ class HandoutController {
     void changes(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
         CourseService.Place place = courses.forStudent(id, me.accountId());
         PublishedKit current = kits.current(place.assignment()).orElseThrow(NotAccessible::new);
-        HandoutService.Held held = Optional.ofNullable(handouts.held(place.assignment()).get(place.student().enrolmentId()))
+        HandoutService.Held held = handouts.held(place)
                 .orElseThrow(NotAccessible::new);
         String root = handouts.rootName(current, place.assignment(), place.student()).orElseThrow(NotAccessible::new);
         attachment(response, root + "_v" + held.version() + "-to-v" + current.kit().version() + ".zip");

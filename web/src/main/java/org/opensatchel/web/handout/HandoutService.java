@@ -16,6 +16,7 @@ import org.opensatchel.core.pack.Handout;
 import org.opensatchel.core.pack.KitUpdate;
 import org.opensatchel.core.pack.ZipWriter;
 import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.PublishedKit;
@@ -56,9 +57,18 @@ public class HandoutService {
     @Transactional(readOnly = true)
     public Map<Long, Held> held(AssignmentView assignment) {
         Map<Long, Held> held = new HashMap<>();
-        collections.lastCollected(assignment.id()).forEach(last -> held.put(last.getEnrolmentId(),
-                new Held(last.getKitVersionId(), last.getVersion(), last.getCollectedAt(), last.getDrive(), last.getHandedOut())));
+        collections.lastCollected(assignment.id()).forEach(last -> held.put(last.getEnrolmentId(), held(last)));
         return held;
+    }
+
+    /** What one student holds. */
+    @Transactional(readOnly = true)
+    public Optional<Held> held(CourseService.Place place) {
+        return collections.lastCollected(place.assignment().id(), place.student().enrolmentId()).map(HandoutService::held);
+    }
+
+    private static Held held(CollectedKitRepository.LastCollected last) {
+        return new Held(last.getKitVersionId(), last.getVersion(), last.getCollectedAt(), last.getDrive(), last.getHandedOut());
     }
 
     /** The name of a student's root, or empty when the roster lacks something it needs. */

@@ -89,7 +89,7 @@ class LocationController {
     }
 
     private List<SetLocation> own(Place place) {
-        return locations.everywhere(place.assignment()).getOrDefault(place.student().enrolmentId(), List.of());
+        return locations.current(place.assignment(), place.student().enrolmentId());
     }
 
     private SetLocation own(Place place, String computer) {

@@ -55,6 +55,12 @@ public class LocationService {
                 .collect(Collectors.groupingBy(SetLocation::enrolmentId));
     }
 
+    /** Where one student's project lies, on each of their computers. */
+    @Transactional(readOnly = true)
+    public List<SetLocation> current(AssignmentView assignment, long enrolment) {
+        return locations.currentOf(assignment.id(), enrolment).stream().map(LocationEntry::view).toList();
+    }
+
     /** A student's locations, the newest first. */
     @Transactional(readOnly = true)
     public List<SetLocation> history(Place place) {

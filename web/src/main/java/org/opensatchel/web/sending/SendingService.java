@@ -196,7 +196,7 @@ public class SendingService {
     private Map<String, Long> starters(Place place) {
         List<PublishedKit> given = new ArrayList<>();
         kits.current(place.assignment()).ifPresent(given::add);
-        HandoutService.Held held = handouts.held(place.assignment()).get(place.student().enrolmentId());
+        HandoutService.Held held = handouts.held(place).orElse(null);
         if (held != null) {
             given.add(kits.version(held.kitVersionId()));
         }
