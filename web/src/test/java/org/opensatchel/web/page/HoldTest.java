@@ -144,6 +144,76 @@ class HoldTest extends RunningApplication {
         assertThat(reader.navigate(address("/assignments/" + market().id() + "/review")).status()).isEqualTo(200);
     }
 
+    private void open(String request) throws IOException {
+        Socket socket = new Socket();
+        socket.setReceiveBufferSize(2_048);
+        socket.connect(new java.net.InetSocketAddress("127.0.0.1", port()));
+        sockets.add(socket);
+        socket.getOutputStream().write(request.getBytes(StandardCharsets.US_ASCII));
+        socket.getOutputStream().flush();
+    }
+
+    private static String cookies(Page page) {
+        return page.context().cookies().stream().map(one -> one.name + "=" + one.value).collect(Collectors.joining("; "));
+    }
+
+    /** The same by people who are signed in, with forms and with what scripts send. */
+    @Test
+    void slowSendersWhoAreSignedInTakeNoPageFromAnybody() throws IOException {
+        Page sender = signIn("quillfeather");
+        String token = sender.locator("meta[name=_csrf]").getAttribute("content");
+        for (int i = 0; i < 300; i++) {
+            boolean json = i % 2 == 0;
+            open("POST " + (json ? "/assignments/" + market().id() + "/plan/save" : "/courses") + " HTTP/1.1\r\nHost: x\r\nCookie: "
+                    + cookies(sender)
+                    + "\r\nX-CSRF-TOKEN: " + token + "\r\nContent-Type: "
+                    + (json ? "application/json" : "application/x-www-form-urlencoded")
+                    + "\r\nContent-Length: 5000\r\n\r\n{");
+        }
+        Page page = unknown();
+        page.setDefaultTimeout(15_000);
+        assertThat(page.navigate(address("/sign-in")).status()).isEqualTo(200);
+        Page reader = signIn("liv.sorensen");
+        assertThat(reader.navigate(address("/assignments/" + market().id() + "/kit")).status()).isEqualTo(200);
+    }
+
+    /** Whoever asks for long pages and does not read them holds up nobody who makes one. */
+    @Test
+    void slowReadersTakeNoPageFromAnybody() throws IOException {
+        Page sender = signIn("quillfeather");
+        for (int i = 0; i < 250; i++) {
+            open("GET /assignments/" + market().id() + "/review HTTP/1.1\r\nHost: x\r\nCookie: " + cookies(sender) + "\r\n\r\n");
+        }
+        Page page = unknown();
+        page.setDefaultTimeout(60_000);
+        assertThat(page.navigate(address("/sign-in")).status()).isEqualTo(200);
+        Page reader = signIn("liv.sorensen");
+        assertThat(reader.navigate(address("/assignments/" + market().id() + "/kit")).status()).isEqualTo(200);
+    }
+
+    /** A body that comes in pieces arrives whole, as a form and as JSON. */
+    @Test
+    void aBodyThatComesInPiecesIsRead() throws Exception {
+        Page page = signIn("quillfeather");
+        String token = page.locator("meta[name=_csrf]").getAttribute("content");
+        String form = "code=TWICE+P&title=In+two+pieces&_csrf=" + java.net.URLEncoder.encode(token, StandardCharsets.UTF_8);
+        Socket socket = new Socket("127.0.0.1", port());
+        sockets.add(socket);
+        OutputStream out = socket.getOutputStream();
+        out.write(("POST /courses HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\nCookie: " + cookies(page)
+                + "\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: " + form.length() + "\r\n\r\n"
+                + form.substring(0, 9))
+                .getBytes(StandardCharsets.US_ASCII));
+        out.flush();
+        // The connection is answered meanwhile: what has come so far was read.
+        assertThat(page.navigate(address("/")).status()).isEqualTo(200);
+        out.write(form.substring(9).getBytes(StandardCharsets.US_ASCII));
+        out.flush();
+        String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(answer).startsWith("HTTP/1.1 302");
+        assertThat(database.queryForObject("select title from course where code = 'TWICE P'", String.class)).isEqualTo("In two pieces");
+    }
+
     @Test
     void aStrangersLongBodyIsNotRead() throws IOException {
         APIResponse answer = unknown().request().post(address("/sign-in"), RequestOptions.create().setHeader("Accept", "text/html")

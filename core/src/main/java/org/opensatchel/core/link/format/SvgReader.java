@@ -38,7 +38,7 @@ final class SvgReader implements LinkReader {
 
     @Override
     public List<String> extensions() {
-        return List.of("svg");
+        return List.of("svg", "svgz");
     }
 
     @Override

@@ -31,7 +31,7 @@ final class X3dReader implements LinkReader {
 
     @Override
     public List<String> extensions() {
-        return List.of("x3d");
+        return List.of("x3d", "x3dz");
     }
 
     @Override
