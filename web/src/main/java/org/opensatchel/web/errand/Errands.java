@@ -126,6 +126,9 @@ public class Errands {
             answer.complete(run(lending, errand, time));
         } catch (RuntimeException none) {
             answer.completeExceptionally(none);
+        } finally {
+            // Whatever else ended it: nobody waits for ever, and the place is given back.
+            answer.cancel(false);
         }
     }
 

@@ -129,23 +129,23 @@ public class HandInCheck {
             List<SealedLine> earlier) {
         List<WorkOrder.Location> places = locations.current(assignment, student.enrolmentId()).stream()
                 .map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())).toList();
+        List<Student> roster = courses.roster(assignment);
         return new WorkOrder(archive.toString(), held, form, document(kit),
                 kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
-                courses.roster(assignment).stream().map(other -> other.fields(assignment).values()).toList(), places,
-                team(assignment, student), earlier, steps.confirmed(assignment, student.enrolmentId()), machines(kit),
+                roster.stream().map(other -> other.fields(assignment).values()).toList(), places,
+                team(assignment, student, roster), earlier, steps.confirmed(assignment, student.enrolmentId()), machines(kit),
                 properties.limits().read(), Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
     }
 
     /** Where the others of the student's team say that the project lies. */
-    private List<TeamLocation> team(AssignmentView assignment, Student student) {
+    private List<TeamLocation> team(AssignmentView assignment, Student student, List<Student> roster) {
         if (student.team().isEmpty()) {
             return List.of();
         }
-        Map<Long, SetLocation> set = locations.current(assignment);
-        return courses.roster(assignment).stream()
-                .filter(other -> other.enrolmentId() != student.enrolmentId() && other.team().equals(student.team())
-                        && set.containsKey(other.enrolmentId()))
-                .map(other -> new TeamLocation(other.name(), set.get(other.enrolmentId()).location().path())).toList();
+        return roster.stream().filter(other -> other.enrolmentId() != student.enrolmentId() && other.team().equals(student.team()))
+                .flatMap(other -> locations.first(assignment, other.enrolmentId()).stream()
+                        .map(set -> new TeamLocation(other.name(), set.location().path())))
+                .toList();
     }
 
     /** What the last hand-in that could be read had in sealed folders. */

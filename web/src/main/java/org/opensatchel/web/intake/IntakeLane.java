@@ -29,7 +29,9 @@ import org.opensatchel.web.storage.ContentStore.Stored;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -227,6 +229,9 @@ class IntakeLane implements SmartLifecycle {
         } catch (IOException unreadable) {
             LOG.info("{} of intake {} could not be taken in: {}", item.ordinal(), id, unreadable.toString());
             became(claim, item, "unreadable");
+        } catch (DataAccessResourceFailureException | CannotCreateTransactionException away) {
+            // Without the database nothing is known of the item: it is as open as before, and taken up again when there is one.
+            throw away;
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             LOG.error("{} of intake {} could not be taken in", item.ordinal(), id, broke);
             became(claim, item, "broke");

@@ -66,7 +66,7 @@ class JobLanes implements SmartLifecycle {
                 }
             } catch (InterruptedException stopped) {
                 return;
-            } catch (RuntimeException down) {
+            } catch (RuntimeException | StackOverflowError | LinkageError down) {
                 LOG.warn("a round of jobs failed: {}", down.toString());
                 pause();
             }
@@ -90,7 +90,7 @@ class JobLanes implements SmartLifecycle {
             desk.done(claim, answer);
         } catch (JobWork.Failed none) {
             ended(claim, none.trouble());
-        } catch (RuntimeException broke) {
+        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             LOG.error("a job of kind {} broke", claim.kind(), broke);
             ended(claim, Job.Trouble.FAULT);
         } finally {

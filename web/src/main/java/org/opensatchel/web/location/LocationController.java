@@ -190,11 +190,11 @@ class LocationController {
         if (place.student().team().isEmpty()) {
             return List.of();
         }
-        Map<Long, SetLocation> set = locations.current(place.assignment());
-        Optional<String> own = Optional.ofNullable(set.get(place.student().enrolmentId())).map(SetLocation::rootName).or(() -> root);
+        Optional<String> own = locations.first(place.assignment(), place.student().enrolmentId()).map(SetLocation::rootName).or(() -> root);
         return courses.roster(place.assignment()).stream()
                 .filter(other -> other.team().equals(place.student().team()) && other.enrolmentId() != place.student().enrolmentId())
-                .map(other -> mate(other, Optional.ofNullable(set.get(other.enrolmentId())).map(SetLocation::rootName), own)).toList();
+                .map(other -> mate(other, locations.first(place.assignment(), other.enrolmentId()).map(SetLocation::rootName), own))
+                .toList();
     }
 
     private static Mate mate(Student other, Optional<String> theirs, Optional<String> own) {

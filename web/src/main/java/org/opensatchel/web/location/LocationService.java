@@ -61,6 +61,12 @@ public class LocationService {
         return locations.currentOf(assignment.id(), enrolment).stream().map(LocationEntry::view).toList();
     }
 
+    /** Where one student's project lies; who works on several computers, on the first. */
+    @Transactional(readOnly = true)
+    public Optional<SetLocation> first(AssignmentView assignment, long enrolment) {
+        return current(assignment, enrolment).stream().findFirst();
+    }
+
     /** A student's locations, the newest first. */
     @Transactional(readOnly = true)
     public List<SetLocation> history(Place place) {

@@ -177,7 +177,8 @@ class Bodies extends OncePerRequestFilter {
                     return;
                 }
                 body.write(buffer, 0, got);
-                if (body.size() > allowance.bytes || !hold(got)) {
+                boolean room = hold(got);
+                if (body.size() > allowance.bytes || !room) {
                     end(REFUSED, body.size() > allowance.bytes ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.SERVICE_UNAVAILABLE);
                     return;
                 }
