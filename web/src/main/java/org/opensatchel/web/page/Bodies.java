@@ -122,7 +122,15 @@ class Bodies extends OncePerRequestFilter {
         }
     }
 
+    /** The list of a folder that is sent may be longer than any form; it is kept as it comes, in a place for uploads. */
+    static boolean isList(HttpServletRequest request) {
+        return request.getServletPath().endsWith("/sendings");
+    }
+
     private static boolean isForm(HttpServletRequest request) {
+        if (isList(request)) {
+            return false;
+        }
         String type = request.getContentType() == null ? "" : request.getContentType().toLowerCase(Locale.ROOT);
         return type.startsWith("application/x-www-form-urlencoded") || type.startsWith("application/json") || type.startsWith("text/")
                 || type.isEmpty();

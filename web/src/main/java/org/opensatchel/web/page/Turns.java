@@ -50,7 +50,8 @@ class Turns extends OncePerRequestFilter {
     protected boolean shouldNotFilter(HttpServletRequest request) {
         String path = request.getServletPath();
         String type = request.getContentType() == null ? "" : request.getContentType().toLowerCase(Locale.ROOT);
-        boolean upload = type.startsWith("application/octet-stream") || type.startsWith("application/zip") || type.startsWith("multipart/");
+        boolean upload = type.startsWith("application/octet-stream") || type.startsWith("application/zip") || type.startsWith("multipart/")
+                || "POST".equals(request.getMethod()) && Bodies.isList(request);
         return upload || path.startsWith("/css/") || path.startsWith("/js/") || path.startsWith("/fonts/") || path.startsWith("/webjars/")
                 || path.startsWith("/files/") || path.startsWith("/livez") || path.startsWith("/readyz") || path.startsWith("/actuator/");
     }
