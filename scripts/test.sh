@@ -31,7 +31,8 @@ run_tests() {
   choose_pg_data
   local was_running="" status=0 storage part
   find_postgres && pg_is_running && was_running=1
-  start_pg
+  # The database outlives a run that is killed, and would hold the lock on.
+  start_pg 8>&-
   # The tests run in two processes; each has a database of its own.
   for part in 1 2; do remake_database "satchel_test_$part"; done
   storage=$(mktemp -d "$state/test-storage.XXXXXX")
