@@ -303,32 +303,6 @@ class IntakeTest extends HandingIn {
         demoIsChecked();
     }
 
-    /** A database that goes away while one is taken in says nothing about that one: it comes in once there is a database again. */
-    @Test
-    void whatTheDatabaseWasAwayForIsTakenInLater() throws IOException {
-        List<Integer> before = counts();
-        database.execute("create sequence tried");
-        database.execute("create function away() returns trigger language plpgsql as "
-                + "$$ begin perform nextval('tried'); raise sqlstate '08006'; end $$");
-        database.execute("create trigger away before insert on hand_in for each row execute function away()");
-        long intake = running(batch(), "nobody yet", "1 hour");
-        try {
-            item(intake, 0, "a_1_file_", "liv.sorensen", "OPEN");
-            database.update("update intake set claimed_by = null where id = ?", intake);
-            await().atMost(Duration.ofMinutes(1)).until(() -> database.queryForObject("select is_called from tried", Boolean.class));
-        } finally {
-            database.execute("drop trigger away on hand_in");
-            database.execute("drop function away()");
-            database.execute("drop sequence tried");
-        }
-        database.update("update intake set heartbeat = heartbeat - interval '31 seconds' where id = ?", intake);
-        await().atMost(Duration.ofMinutes(1))
-                .until(() -> database.queryForObject("select state from intake where id = ?", String.class, intake).equals("DONE"));
-        assertThat(states(intake)).containsOnly("TAKEN");
-        assertThat(counts()).isEqualTo(List.of(before.get(0) + 1, before.get(1), before.get(2), before.get(3)));
-        demoIsChecked();
-    }
-
     @Test
     void whatAnotherServerIsAtIsLeftToIt() throws IOException {
         long intake = running(batch(), "another", "1 hour");
