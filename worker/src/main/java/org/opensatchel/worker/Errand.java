@@ -42,7 +42,11 @@ public sealed interface Errand {
      *
      * @param largest how long its longer side becomes at most, in pixels
      */
-    record Picture(Project project, FileIndex.Line file, int largest) implements Errand {}
+    record Picture(Project project, FileIndex.Line file, int largest) implements Errand {
+
+        /** How long the longer side of a picture in a list is, in pixels. */
+        public static final int IN_A_LIST = 108;
+    }
 
     /** Several of both; answered by a list of {@link Made}, of what could be made within the limits. */
     record Prepare(Project project, List<Wish> wishes, long mostBytes) implements Errand {}

@@ -24,8 +24,6 @@ final class Wishes {
     private static final long LARGEST_PICTURE = 16L << 20;
     private static final long LARGEST_SOUND = 32L << 20;
     private static final long LARGEST_TEXT = 8L << 20;
-    /** How long the longer side of a picture in a list is, in pixels. */
-    static final int SMALL = 108;
 
     private final ProjectTree tree;
     private final ProjectSource source;
@@ -38,7 +36,7 @@ final class Wishes {
 
     static List<Errand.Wish> of(ProjectTree tree, ProjectSource source, Report report) {
         Wishes out = new Wishes(tree, source);
-        out.media(FileKind.PICTURE, MOST_PICTURES, LARGEST_PICTURE, SMALL);
+        out.media(FileKind.PICTURE, MOST_PICTURES, LARGEST_PICTURE, Errand.Picture.IN_A_LIST);
         out.media(FileKind.SOUND, MOST_SOUNDS, LARGEST_SOUND, 0);
         report.findings().stream().filter(finding -> finding.code().startsWith("link.") || finding.code().startsWith("asset."))
                 .limit(MOST_PASSAGES).forEach(out::passage);

@@ -62,11 +62,12 @@ final class Findings {
                 forbidden.put(findings.get(i).path(), i);
             }
         }
+        int deepest = forbidden.keySet().stream().mapToInt(ProjectPath::depth).max().orElse(0);
         Map<Integer, List<Finding>> consequences = new LinkedHashMap<>();
         boolean[] under = new boolean[findings.size()];
         for (int i = 0; i < findings.size(); i++) {
             int top = forbidden.isEmpty() ? top(findings, explaining, i)
-                    : inForbidden(findings, forbidden, i).orElse(top(findings, explaining, i));
+                    : inForbidden(findings, forbidden, deepest, i).orElse(top(findings, explaining, i));
             if (top != i) {
                 under[i] = true;
                 consequences.computeIfAbsent(top, key -> new ArrayList<>()).add(findings.get(i));
@@ -82,14 +83,13 @@ final class Findings {
     }
 
     /** The forbidden folder that something lies in: when the folder goes, so does what is wrong with it. */
-    private static Optional<Integer> inForbidden(List<Finding> findings, Map<ProjectPath, Integer> forbidden, int from) {
+    private static Optional<Integer> inForbidden(List<Finding> findings, Map<ProjectPath, Integer> forbidden, int deepest, int from) {
         Finding finding = findings.get(from);
         if (finding.code().family() == Family.LOCATION) {
             return Optional.empty();
         }
         String file = finding.path().text().replaceFirst("!/.*$", "");
         ProjectPath path = ProjectPath.of(file);
-        int deepest = forbidden.keySet().stream().mapToInt(ProjectPath::depth).max().orElse(0);
         return Stream.concat(path.folders().limit(deepest), Stream.of(path)).map(forbidden::get)
                 .filter(folder -> folder != null && folder != from
                         && finding.severity().compareTo(findings.get(folder).severity()) >= 0)

@@ -142,10 +142,11 @@ public class HandInCheck {
         if (student.team().isEmpty()) {
             return List.of();
         }
-        return roster.stream().filter(other -> other.enrolmentId() != student.enrolmentId() && other.team().equals(student.team()))
-                .flatMap(other -> locations.first(assignment, other.enrolmentId()).stream()
-                        .map(set -> new TeamLocation(other.name(), set.location().path())))
-                .toList();
+        List<Student> others = roster.stream()
+                .filter(other -> other.enrolmentId() != student.enrolmentId() && other.team().equals(student.team())).toList();
+        Map<Long, SetLocation> set = locations.current(assignment, others.stream().map(Student::enrolmentId).toList());
+        return others.stream().filter(other -> set.containsKey(other.enrolmentId()))
+                .map(other -> new TeamLocation(other.name(), set.get(other.enrolmentId()).location().path())).toList();
     }
 
     /** What the last hand-in that could be read had in sealed folders. */

@@ -190,10 +190,12 @@ class LocationController {
         if (place.student().team().isEmpty()) {
             return List.of();
         }
-        Optional<String> own = locations.first(place.assignment(), place.student().enrolmentId()).map(SetLocation::rootName).or(() -> root);
-        return courses.roster(place.assignment()).stream()
-                .filter(other -> other.team().equals(place.student().team()) && other.enrolmentId() != place.student().enrolmentId())
-                .map(other -> mate(other, locations.first(place.assignment(), other.enrolmentId()).map(SetLocation::rootName), own))
+        List<Student> team = courses.roster(place.assignment()).stream().filter(other -> other.team().equals(place.student().team()))
+                .toList();
+        Map<Long, SetLocation> set = locations.current(place.assignment(), team.stream().map(Student::enrolmentId).toList());
+        Optional<String> own = Optional.ofNullable(set.get(place.student().enrolmentId())).map(SetLocation::rootName).or(() -> root);
+        return team.stream().filter(other -> other.enrolmentId() != place.student().enrolmentId())
+                .map(other -> mate(other, Optional.ofNullable(set.get(other.enrolmentId())).map(SetLocation::rootName), own))
                 .toList();
     }
 

@@ -2,6 +2,7 @@ package org.opensatchel.web.location;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -58,13 +59,18 @@ public class LocationService {
     /** Where one student's project lies, on each of their computers. */
     @Transactional(readOnly = true)
     public List<SetLocation> current(AssignmentView assignment, long enrolment) {
-        return locations.currentOf(assignment.id(), enrolment).stream().map(LocationEntry::view).toList();
+        return locations.currentOf(assignment.id(), List.of(enrolment)).stream().map(LocationEntry::view).toList();
     }
 
-    /** Where one student's project lies; who works on several computers, on the first. */
+    /** Where some students' projects lie, by enrolment; who works on several computers, on the first. */
     @Transactional(readOnly = true)
-    public Optional<SetLocation> first(AssignmentView assignment, long enrolment) {
-        return current(assignment, enrolment).stream().findFirst();
+    public Map<Long, SetLocation> current(AssignmentView assignment, Collection<Long> enrolments) {
+        Map<Long, SetLocation> first = new HashMap<>();
+        if (!enrolments.isEmpty()) {
+            locations.currentOf(assignment.id(), enrolments).stream().map(LocationEntry::view)
+                    .forEach(place -> first.putIfAbsent(place.enrolmentId(), place));
+        }
+        return first;
     }
 
     /** A student's locations, the newest first. */

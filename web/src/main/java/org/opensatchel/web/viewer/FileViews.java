@@ -27,8 +27,6 @@ import tools.jackson.core.type.TypeReference;
 class FileViews {
 
     private static final int LARGE = 900;
-    /** As workers draw pictures of lists. */
-    private static final int SMALL = 108;
     private static final long MOST_PREPARED = 8L << 20;
 
     private final HandInProject projects;
@@ -65,7 +63,7 @@ class FileViews {
      * @param small whether it stands in a list
      */
     CompletableFuture<Optional<byte[]>> picture(Shown shown, long account, String path, boolean small) {
-        int largest = small ? SMALL : LARGE;
+        int largest = small ? Errand.Picture.IN_A_LIST : LARGE;
         return made(shown, account, path, KeptViews.name(path, largest, "", ""),
                 line -> project -> new Errand.Picture(project, line, largest), line -> new byte[0])
                 .thenApply(png -> Optional.of(png).filter(bytes -> bytes.length > 0));

@@ -14,8 +14,9 @@ import org.opensatchel.core.path.ProjectPath;
  *
  * @param shortcuts all shortcuts, in order
  * @param hidden hidden files that synced folders leave in the place of a file, named like it with one more ending, in order
+ * @param deepest how many names the longest path in {@code byWanted} has
  */
-public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Map<ProjectPath, ProjectPath> byWanted) {
+public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Map<ProjectPath, ProjectPath> byWanted, int deepest) {
 
     public static StandIns of(List<ProjectPath> shortcuts, List<ProjectPath> hidden) {
         Map<ProjectPath, ProjectPath> byWanted = new HashMap<>();
@@ -26,7 +27,8 @@ public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Ma
         for (ProjectPath file : hidden) {
             hides(file).ifPresent(wanted -> byWanted.putIfAbsent(wanted, wanted));
         }
-        return new StandIns(List.copyOf(shortcuts), List.copyOf(hidden), byWanted);
+        int deepest = byWanted.keySet().stream().mapToInt(ProjectPath::depth).max().orElse(0);
+        return new StandIns(List.copyOf(shortcuts), List.copyOf(hidden), byWanted, deepest);
     }
 
     /** The file whose name a hidden one bears with one more ending; only media and documents have such names. */
@@ -55,7 +57,6 @@ public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Ma
         if (byWanted.isEmpty()) {
             return Optional.empty();
         }
-        int deepest = byWanted.keySet().stream().mapToInt(ProjectPath::depth).max().orElse(0);
         return Stream.concat(wanted.folders().limit(deepest), Stream.of(wanted)).filter(byWanted::containsKey).map(byWanted::get)
                 .reduce((outer, inner) -> inner);
     }
