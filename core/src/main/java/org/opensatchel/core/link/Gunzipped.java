@@ -19,9 +19,6 @@ import org.opensatchel.core.finding.Place;
 public final class Gunzipped extends InputStream {
 
     private static final int ENOUGH_TO_TELL = 1_024;
-    /** The most that one packed byte of anything real stands for, of what is long. */
-    private static final int RATIO = 200;
-    private static final long RATIO_FLOOR = 10L << 20;
 
     private final BoundedInputStream packed;
     private final InputStream unpacked;
@@ -69,7 +66,7 @@ public final class Gunzipped extends InputStream {
 
     /** Whether more came out than anything real packs into so few bytes. */
     public boolean isBomb() {
-        return count > RATIO_FLOOR && count / RATIO > packed.getCount();
+        return Growth.isTooMuch(count, packed.getCount());
     }
 
     @Override

@@ -33,9 +33,6 @@ public class LinkSink {
         public static final Allowance NOTHING = new Allowance(0, 0);
     }
 
-    /** The longest path that any of the systems opens. */
-    private static final int LONGEST_PATH = 32_767;
-
     private final ProjectPath file;
     private final ProjectPath document;
     private final int maxText;
@@ -240,11 +237,11 @@ public class LinkSink {
 
     /** No computer opens so long a path: that it leads nowhere can be told from its beginning, and it costs no more than that. */
     private String bounded(String path, Notation notation) {
-        if (path.length() <= LONGEST_PATH) {
+        if (path.length() <= ProjectPath.LONGEST) {
             return path;
         }
         String asked = notation.isUri() ? LinkText.withoutQuery(path) : path;
-        return asked.substring(0, Math.min(asked.length(), LONGEST_PATH));
+        return asked.substring(0, Math.min(asked.length(), ProjectPath.LONGEST));
     }
 
     protected String shortened(String text) {

@@ -13,6 +13,8 @@ import java.util.stream.Stream;
 public record ProjectPath(String text) implements Comparable<ProjectPath> {
 
     public static final ProjectPath ROOT = new ProjectPath("");
+    /** The longest path that any of the systems opens, in characters. */
+    public static final int LONGEST = 32_767;
 
     public static ProjectPath of(String text) {
         return text.isEmpty() ? ROOT : new ProjectPath(text);

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.finding.Code;
@@ -31,8 +32,6 @@ final class ListingReader {
     /** Stands for the content of a file of which there is nothing but its entry. */
     private enum Listed implements EntryHandle { ALONE }
 
-    /** The longest path that any of the systems opens. */
-    private static final int LONGEST_PATH = 32_767;
     private static final int SHOWN = 60;
 
     private final ReadLimits limits;
@@ -171,7 +170,7 @@ final class ListingReader {
 
     /** The root's name: one name, and none that leads anywhere. */
     private static Optional<String> root(String name) throws Wrong {
-        if (name.equals(".") || name.equals("..") || name.length() > LONGEST_PATH
+        if (name.equals(".") || name.equals("..") || name.length() > ProjectPath.LONGEST
                 || name.chars().anyMatch(c -> c == '/' || c == '\\' || c == 0)) {
             throw new Wrong(
                     PackageWording.LISTING_BAD_ROOT.say(Facts.of(FOUND, name.length() > SHOWN ? name.substring(0, SHOWN) + "…" : name)));
@@ -189,8 +188,9 @@ final class ListingReader {
 
     /** No computer has a file at such a path; nothing is to be done once for each folder on the way to it. */
     private static void notTooLong(String path) throws Wrong {
-        if (path.length() > LONGEST_PATH) {
-            throw new Wrong(PackageWording.LISTING_LONG_PATH.say(Facts.of(FOUND, path.substring(0, SHOWN) + "…").and(MOST, LONGEST_PATH)));
+        if (path.length() > ProjectPath.LONGEST) {
+            throw new Wrong(
+                    PackageWording.LISTING_LONG_PATH.say(Facts.of(FOUND, path.substring(0, SHOWN) + "…").and(MOST, ProjectPath.LONGEST)));
         }
     }
 

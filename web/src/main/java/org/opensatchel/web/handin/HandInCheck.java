@@ -1,14 +1,10 @@
 package org.opensatchel.web.handin;
 
-import java.io.Closeable;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,15 +21,14 @@ import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
+import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.handout.StepService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.location.SetLocation;
-import org.opensatchel.web.storage.Contents;
-import org.opensatchel.web.storage.LocalFile;
 import org.opensatchel.web.storage.SatchelProperties;
-import org.opensatchel.worker.HeldContents;
+import org.opensatchel.worker.Errand;
 import org.opensatchel.worker.Packed;
 import org.opensatchel.worker.WorkOrder;
 import org.opensatchel.worker.WorkOutcome.Reason;
@@ -50,20 +45,19 @@ public class HandInCheck {
     private final KitService kits;
     private final LocationService locations;
     private final StepService steps;
-    private final Contents contents;
+    private final HandInProject projects;
     private final SatchelProperties properties;
     private final WorkerPool workers;
     private final Clock clock;
 
     HandInCheck(HandInRepository handIns, CourseService courses, KitService kits, LocationService locations, StepService steps,
-            Contents contents,
-            SatchelProperties properties, WorkerPool workers, Clock clock) {
+            HandInProject projects, SatchelProperties properties, WorkerPool workers, Clock clock) {
         this.handIns = handIns;
         this.courses = courses;
         this.kits = kits;
         this.locations = locations;
         this.steps = steps;
-        this.contents = contents;
+        this.projects = projects;
         this.properties = properties;
         this.workers = workers;
         this.clock = clock;
@@ -71,8 +65,8 @@ public class HandInCheck {
 
     /** Checks it; after a try that wanted too much, on fewer threads. */
     WorkOutcome run(HandInRepository.Claimed handIn, ScanProgress progress) {
-        try (LocalFile archive = contents.local(handIn.getSha256()); Held held = held(handIn)) {
-            WorkOrder order = order(handIn, archive, held);
+        try (Lent lent = projects.lend(handIn)) {
+            WorkOrder order = order(handIn, lent.project());
             return handIn.getTries() == 0 ? workers.run(order, progress) : workers.runWithLess(order, progress);
         } catch (IOException gone) {
             return new WorkOutcome.Failed(Reason.STORE, "the content " + handIn.getSha256() + " is not to be had: " + gone.getMessage());
@@ -82,59 +76,25 @@ public class HandInCheck {
     /** Checks a student's project where it lies on this machine; nothing of it is kept. */
     public WorkOutcome inPlace(AssignmentView assignment, Student student, Path folder, ScanProgress progress) {
         PublishedKit kit = kits.current(assignment).orElseThrow(NotAccessible::new);
-        return workers.run(order(assignment, student, kit.kit(), folder, "", WorkOrder.Form.PLACE, List.of()), progress);
+        return workers.run(order(assignment, student, kit.kit(),
+                new Errand.Project(folder.toString(), "", WorkOrder.Form.PLACE, properties.limits().read()), List.of()), progress);
     }
 
-    /** Where the contents of a folder lie, for as long as it is checked. */
-    private record Held(Optional<Path> list, List<LocalFile> files) implements Closeable {
-        @Override
-        public void close() throws IOException {
-            for (LocalFile file : files) {
-                file.close();
-            }
-            if (list.isPresent()) {
-                Files.deleteIfExists(list.get());
-            }
-        }
-    }
-
-    private Held held(HandInRepository.Claimed handIn) throws IOException {
-        if (!WorkOrder.Form.FOLDER.name().equals(handIn.getForm())) {
-            return new Held(Optional.empty(), List.of());
-        }
-        Held held = new Held(Optional.of(Files.createTempFile("satchel-held", "")), new ArrayList<>());
-        try {
-            Map<String, Path> where = new HashMap<>();
-            for (String hash : handIns.files(handIn.getId())) {
-                LocalFile file = contents.local(hash);
-                held.files.add(file);
-                where.put(hash, file.path());
-            }
-            HeldContents.write(where, held.list.get());
-            return held;
-        } catch (IOException gone) {
-            held.close();
-            throw gone;
-        }
-    }
-
-    private WorkOrder order(HandInRepository.Claimed handIn, LocalFile archive, Held held) {
+    private WorkOrder order(HandInRepository.Claimed handIn, Errand.Project project) {
         AssignmentView assignment = courses.forJob(handIn.getAssignmentId());
         return order(assignment, courses.student(assignment, handIn.getEnrolmentId()), kits.version(handIn.getKitVersionId()).kit(),
-                archive.path(), held.list.map(Path::toString).orElse(""), WorkOrder.Form.valueOf(handIn.getForm()),
-                earlier(handIn.getId()));
+                project, earlier(handIn.getId()));
     }
 
-    private WorkOrder order(AssignmentView assignment, Student student, Kit kit, Path archive, String held, WorkOrder.Form form,
-            List<SealedLine> earlier) {
+    private WorkOrder order(AssignmentView assignment, Student student, Kit kit, Errand.Project project, List<SealedLine> earlier) {
         List<WorkOrder.Location> places = locations.current(assignment, student.enrolmentId()).stream()
                 .map(SetLocation::location).map(place -> new WorkOrder.Location(place.system(), place.storage(), place.path())).toList();
         List<Student> roster = courses.roster(assignment);
-        return new WorkOrder(archive.toString(), held, form, document(kit),
+        return new WorkOrder(project.archive(), project.contents(), project.form(), document(kit),
                 kits.current(assignment).map(PublishedKit::kit).map(HandInCheck::document), student.fields(assignment).values(),
                 roster.stream().map(other -> other.fields(assignment).values()).toList(), places,
                 team(assignment, student, roster), earlier, steps.confirmed(assignment, student.enrolmentId()), machines(kit),
-                properties.limits().read(), Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
+                project.limits(), Workers.most(), clock.instant().truncatedTo(ChronoUnit.SECONDS));
     }
 
     /** Where the others of the student's team say that the project lies. */

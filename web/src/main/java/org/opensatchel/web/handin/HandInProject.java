@@ -71,7 +71,12 @@ public class HandInProject {
 
     /** All of it. */
     public Lent lend(long handIn) throws IOException {
-        return lend(handIn, handIns.files(handIn));
+        return lend(handIns.claimed(handIn));
+    }
+
+    /** All of what is known already. */
+    Lent lend(HandInRepository.Claimed row) throws IOException {
+        return lend(row, handIns.files(row.getId()));
     }
 
     /**
@@ -80,7 +85,10 @@ public class HandInProject {
      * @param handles where they lie; of a folder, the hashes of their contents
      */
     public Lent lend(long handIn, Collection<String> handles) throws IOException {
-        HandInRepository.Claimed row = handIns.claimed(handIn);
+        return lend(handIns.claimed(handIn), handles);
+    }
+
+    private Lent lend(HandInRepository.Claimed row, Collection<String> handles) throws IOException {
         WorkOrder.Form form = WorkOrder.Form.valueOf(row.getForm());
         List<Closeable> held = new ArrayList<>();
         try {

@@ -22,6 +22,7 @@ import org.apache.commons.io.input.BoundedInputStream;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Place;
+import org.opensatchel.core.link.Growth;
 import org.opensatchel.core.link.DocumentContent;
 import org.opensatchel.core.link.ReadProblem;
 import org.opensatchel.core.link.ReadWording;
@@ -40,8 +41,6 @@ public final class Members {
     private static final Set<Integer> METHODS = Set.of(0, 8, 9, 12);
     private static final int MOST_MEMBERS = 200_000;
     private static final long MOST_CLAIMED = Long.MAX_VALUE >> 20;
-    private static final int RATIO = 200;
-    private static final long RATIO_FLOOR = 10L << 20;
     private static final long MOST_KEPT = 64L << 20;
 
     private final Set<String> names = new HashSet<>();
@@ -133,11 +132,11 @@ public final class Members {
         }
     }
 
-    /** The same as is asked of an archive that is handed in: what unpacks to so much more is made to do harm. */
     private static void requireReal(long unpacked, long packed) throws Unreadable {
-        if (unpacked > RATIO_FLOOR && unpacked / RATIO > packed) {
+        if (Growth.isTooMuch(unpacked, packed)) {
             throw new Unreadable(
-                    new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.MEMBERS_TOO_MUCH.say(Facts.of(MOST, RATIO))));
+                    new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE,
+                            ReadWording.MEMBERS_TOO_MUCH.say(Facts.of(MOST, Growth.MOST))));
         }
     }
 
