@@ -8,6 +8,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -133,14 +134,23 @@ class CheckQueueTest extends RunningApplication {
     }
 
     @Test
-    void whatIsOurFaultIsTriedAgainAndNeverGivenUp() {
+    void whatIsOurFaultIsTriedAgainForAnHourAndThenToldUntilSomebodyAsks() {
         long id = handedIn("CHECKING", "me", "0 seconds");
-        for (int i = 0; i < 20; i++) {
+        int tries = 0;
+        Duration waited = Duration.ZERO;
+        while (!queue.failed(new CheckQueue.Claim("me", repository.claimed(id)), Reason.STORE)) {
+            assertThat(view(id).state()).isEqualTo("WAITING");
+            waited = waited.plus(Duration.between(Instant.now(), view(id).notBefore()));
+            assertThat(++tries).isLessThan(40);
             database.update("update hand_in set state = 'CHECKING', claimed_by = 'me' where id = ?", id);
-            assertThat(queue.failed(new CheckQueue.Claim("me", repository.claimed(id)), Reason.STORE)).isFalse();
         }
-        assertThat(view(id).state()).isEqualTo("WAITING");
-        assertThat(Duration.between(java.time.Instant.now(), view(id).notBefore())).isBetween(Duration.ofMinutes(4), Duration.ofMinutes(5));
+        assertThat(waited).isBetween(Duration.ofMinutes(50), Duration.ofMinutes(90));
+        assertThat(view(id).state()).isEqualTo("FAILED");
+        assertThat(view(id).failure()).isEqualTo("STORE");
+
+        HandInService.Shown shown = handIns.show(id, accounts.loadUserByUsername("quillfeather").accountId());
+        assertThat(handIns.again(shown, false)).isTrue();
+        awaitState(id, "DONE");
     }
 
     @Test
