@@ -82,36 +82,62 @@ public record ProjectDifference(List<Change> changes, int unchanged, boolean byC
         return one.checksum() == 0 || other.checksum() == 0 || one.checksum() == other.checksum();
     }
 
-    /** Pairs what is gone with what is new: of several with one content those with the same name, then those in the same folder. */
+    /**
+     * Pairs what is gone with what is new: of several with one content those with the same name, then those in the same folder. Looked up, since
+     * thousands of files may all be of one size.
+     */
     private static void pair(Map<ProjectPath, SourceEntry> gone, Map<ProjectPath, SourceEntry> fresh, List<Change> changes) {
-        Map<Long, List<ProjectPath>> bySize = new HashMap<>();
-        gone.forEach((path, entry) -> bySize.computeIfAbsent(entry.bytes(), size -> new ArrayList<>()).add(path));
-        bySize.remove(0L);
-        for (int round = 0; round < 3; round++) {
-            Deque<ProjectPath> left = new ArrayDeque<>(fresh.keySet());
-            for (ProjectPath path : left) {
+        for (Likeness likeness : Likeness.values()) {
+            Map<Alike, Deque<ProjectPath>> left = new HashMap<>();
+            gone.forEach((path, entry) -> alike(path, entry, likeness)
+                    .forEach(key -> left.computeIfAbsent(key, none -> new ArrayDeque<>()).add(path)));
+            for (ProjectPath path : List.copyOf(fresh.keySet())) {
                 SourceEntry entry = fresh.get(path);
-                int likeness = round;
-                Optional<ProjectPath> from = bySize.getOrDefault(entry.bytes(), List.of()).stream().filter(
-                        earlier -> isLike(earlier, path, likeness) && isTold(gone.get(earlier), entry) && isSame(gone.get(earlier), entry))
-                        .findFirst();
+                Optional<ProjectPath> from = alike(path, entry, likeness).stream()
+                        .flatMap(key -> first(left.get(key), gone, entry).stream()).findFirst();
                 if (from.isPresent()) {
                     boolean here = from.get().parent().equals(path.parent());
                     changes.add(new Change(here ? Kind.RENAMED : Kind.MOVED, path, from));
                     fresh.remove(path);
                     gone.remove(from.get());
-                    bySize.get(entry.bytes()).remove(from.get());
                 }
             }
         }
     }
 
-    private static boolean isLike(ProjectPath earlier, ProjectPath now, int round) {
-        return switch (round) {
-            case 0 -> earlier.name().equals(now.name());
-            case 1 -> earlier.parent().equals(now.parent());
-            default -> true;
-        };
+    /** What else two files of one content have in common. */
+    private enum Likeness {
+        NAME, FOLDER, NOTHING;
+
+        String of(ProjectPath path) {
+            return switch (this) {
+                case NAME -> path.name();
+                case FOLDER -> path.parent().text();
+                case NOTHING -> "";
+            };
+        }
+    }
+
+    private record Alike(long bytes, String content, String place) {}
+
+    /** The names under which a file is looked for: by its hash, and by its checksum, as far as they are told. Empty files are all alike. */
+    private static List<Alike> alike(ProjectPath path, SourceEntry entry, Likeness likeness) {
+        List<Alike> out = new ArrayList<>();
+        if (entry.bytes() > 0) {
+            entry.sha256().ifPresent(hash -> out.add(new Alike(entry.bytes(), hash, likeness.of(path))));
+            if (entry.checksum() != 0) {
+                out.add(new Alike(entry.bytes(), Long.toHexString(entry.checksum()), likeness.of(path)));
+            }
+        }
+        return out;
+    }
+
+    private static Optional<ProjectPath> first(Deque<ProjectPath> alike, Map<ProjectPath, SourceEntry> gone, SourceEntry entry) {
+        while (alike != null && !alike.isEmpty() && !gone.containsKey(alike.peek())) {
+            alike.poll();
+        }
+        return alike == null ? Optional.empty()
+                : Optional.ofNullable(alike.peek()).filter(path -> isTold(gone.get(path), entry) && isSame(gone.get(path), entry));
     }
 
     /** How many changes there are of a kind. */
