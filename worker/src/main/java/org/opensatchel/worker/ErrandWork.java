@@ -3,7 +3,6 @@ package org.opensatchel.worker;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,7 +10,6 @@ import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.link.learn.Example;
 import org.opensatchel.core.link.learn.Learned;
 import org.opensatchel.core.link.learn.Learner;
@@ -31,42 +29,39 @@ import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.core.teach.Examples;
 import org.opensatchel.core.teach.Lesson;
 import org.opensatchel.core.teach.ProfileTrial;
+import org.opensatchel.worker.view.FileView;
 import org.opensatchel.worker.view.Viewer;
 
-/** Carries out errands, in the worker's process. */
+/** What is made of one project for an errand. */
 final class ErrandWork {
 
     private ErrandWork() {
     }
 
-    /** The answer, as the errand says it. */
-    static byte[] answer(Errand errand) throws IOException {
-        try (ProjectSource source = errand.project().open()) {
-            if (errand instanceof Errand.View view) {
-                return JsonDocuments.MAPPER
-                        .writeValueAsBytes(new Viewer(source).view(entry(source, view.file()), view.at(), view.text()));
-            }
-            if (errand instanceof Errand.Picture picture) {
-                return new Viewer(source).picture(entry(source, picture.file()), picture.largest()).orElse(new byte[0]);
-            }
-            if (errand instanceof Errand.Prepare prepare) {
-                return JsonDocuments.MAPPER.writeValueAsBytes(prepared(prepare, source));
-            }
-            if (errand instanceof Errand.Index index) {
-                return JsonDocuments.MAPPER.writeValueAsBytes(pages(index, source));
-            }
-            if (errand instanceof Errand.Learn learn) {
-                return JsonDocuments.MAPPER.writeValueAsBytes(learned(learn, source));
-            }
-            return JsonDocuments.MAPPER.writeValueAsBytes(tried((Errand.Try) errand, source));
+    /** What is made of an open project. */
+    interface Use {
+        byte[] of(ProjectSource source) throws IOException;
+    }
+
+    static byte[] with(Errand.Project project, Use use) throws IOException {
+        try (ProjectSource source = project.open()) {
+            return use.of(source);
         }
+    }
+
+    static FileView viewed(Errand.View view, ProjectSource source) throws IOException {
+        return new Viewer(source).view(entry(source, view.file()), view.at(), view.text());
+    }
+
+    static byte[] drawn(Errand.Picture picture, ProjectSource source) throws IOException {
+        return new Viewer(source).picture(entry(source, picture.file()), picture.largest()).orElse(new byte[0]);
     }
 
     private static SourceEntry entry(ProjectSource source, FileIndex.Line file) throws ContentUnavailable {
         return source.entry(file);
     }
 
-    private static List<Errand.Made> prepared(Errand.Prepare prepare, ProjectSource source) throws IOException {
+    static List<Errand.Made> prepared(Errand.Prepare prepare, ProjectSource source) throws IOException {
         Viewer viewer = new Viewer(source);
         List<Errand.Made> out = new ArrayList<>();
         long bytes = 0;
@@ -83,18 +78,17 @@ final class ErrandWork {
         return out;
     }
 
-    private static List<byte[]> pages(Errand.Index index, ProjectSource source) throws IOException {
+    static List<byte[]> pages(Errand.Index index, ProjectSource source) throws IOException {
         if (!(source.list(index.project().limits()) instanceof Intake.Opened opened)) {
             return List.of();
         }
-        Optional<Kit> kit = index.kit().isEmpty() ? Optional.empty()
-                : KitReader.readPublished(index.kit().getBytes(StandardCharsets.UTF_8)).kit();
-        RosterFields fields = new RosterFields(index.fields().isEmpty() ? Map.of() : new EnumMap<>(index.fields()));
+        Optional<Kit> kit = WorkOrder.kitIn(index.kit());
+        RosterFields fields = WorkOrder.fields(index.fields());
         return FileIndex.pages(new TreeBuilder(source, kit, fields, index.project().limits())
                 .build(opened.listing(), new RootFinder(kit, fields).find(opened.listing())).tree(), source);
     }
 
-    private static Taught learned(Errand.Learn learn, ProjectSource source) throws IOException {
+    static Taught learned(Errand.Learn learn, ProjectSource source) throws IOException {
         Examples.Reading reading = Examples.open(source, learn.project().limits(), learn.mostDocuments(), Optional.empty(),
                 Optional.empty());
         if (reading.example().isEmpty()) {
@@ -111,7 +105,7 @@ final class ErrandWork {
         return new Taught(Optional.empty(), Map.of(), List.of(), List.of(), Optional.of(Facts.json(why)));
     }
 
-    private static Trial tried(Errand.Try errand, ProjectSource source) throws IOException {
+    static Trial tried(Errand.Try errand, ProjectSource source) throws IOException {
         Profile profile = ProfileReader.read(errand.profile().getBytes(StandardCharsets.UTF_8)).profile()
                 .orElseThrow(() -> new IOException("the profile of this errand cannot be read"));
         ProfileTrial trial = ProfileTrial.of(source, true, profile, errand.project().limits());

@@ -105,8 +105,13 @@ public record WorkOrder(String archive, String contents, Form form, String kit, 
                 .before(newer.isPresent() ? Optional.of(kit(newer.get())) : Optional.empty());
     }
 
-    private static RosterFields fields(Map<RosterField, String> values) {
+    static RosterFields fields(Map<RosterField, String> values) {
         return new RosterFields(values.isEmpty() ? Map.of() : new EnumMap<>(values));
+    }
+
+    /** The kit that goes over, if one does. */
+    static Optional<Kit> kitIn(String document) throws IOException {
+        return document.isEmpty() ? Optional.empty() : Optional.of(kit(document));
     }
 
     private static Kit kit(String document) throws IOException {

@@ -72,7 +72,7 @@ public final class WorkerMain {
     private void answer(Frames.Frame frame) {
         try {
             if (frame.sign() == Frames.ERRAND) {
-                byte[] answer = ErrandWork.answer(Errand.read(frame.content()));
+                byte[] answer = Errand.read(frame.content()).answer();
                 for (int at = 0; at < answer.length; at += CHUNK) {
                     Frames.write(out, Frames.ANSWER, Arrays.copyOfRange(answer, at, Math.min(answer.length, at + CHUNK)));
                 }

@@ -33,6 +33,15 @@ public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEn
         return archive.map(SourceEntry::bytes).orElseGet(() -> files.stream().mapToLong(SourceEntry::bytes).sum());
     }
 
+    /** How much of a name is kept, in code units: enough to tell deliveries apart, and no more than a table holds. */
+    private static final int MOST_NAME = 250;
+
+    /** A name as it is kept. */
+    public static String kept(String name) {
+        String plain = name.replace("\0", "");
+        return plain.length() <= MOST_NAME ? plain : plain.substring(0, MOST_NAME);
+    }
+
     /** The name without what says that it is an archive, and on which drive it lies. */
     public String bareName() {
         return root().replaceFirst("(?i)\\.zip$", "");

@@ -31,7 +31,8 @@ public enum PackWording implements Wording {
     DOCUMENT(PLACE, FAULT),
     STARTER_MISSING(FOUND),
     STARTER_DIFFERS(FOUND),
-    FOREIGN(FOUND);
+    FOREIGN(FOUND),
+    TOO_LARGE(MOST_BYTES);
 
     private final Set<FactName> takes;
 

@@ -1,13 +1,12 @@
 package org.opensatchel.web.course;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -17,24 +16,21 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
-import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.project.ZipSource;
-import org.opensatchel.core.roster.OneRoster;
 import org.opensatchel.core.roster.RosterChange;
-import org.opensatchel.core.roster.RosterCsv;
 import org.opensatchel.core.roster.RosterReading;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.RosterService.CourseView;
 import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.job.Job;
+import org.opensatchel.web.job.JobPages;
 import org.opensatchel.web.storage.Contents;
-import org.opensatchel.web.storage.LocalFile;
 import org.opensatchel.web.storage.Purpose;
-import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
 import org.opensatchel.web.text.TypedTime;
 import org.springframework.dao.DataIntegrityViolationException;
+import org.opensatchel.worker.Enrolled;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -51,22 +47,24 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @Controller
 class RosterController {
 
-    private static final long MOST_BYTES = 64L << 20;
+    private static final long MOST_BYTES = RosterFiles.MOST_BYTES;
     private static final Pattern CODE = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N} ._-]{0,19}");
 
     private final RosterService rosters;
     private final CourseService courses;
     private final Contents contents;
-    private final ReadLimits limits;
+    private final RosterFiles files;
+    private final JobPages jobs;
     private final Times times;
     private final Clock clock;
 
-    RosterController(RosterService rosters, CourseService courses, Contents contents, SatchelProperties properties, Times times,
-            Clock clock) {
+    RosterController(RosterService rosters, CourseService courses, Contents contents, RosterFiles files, JobPages jobs,
+            Times times, Clock clock) {
         this.rosters = rosters;
         this.courses = courses;
         this.contents = contents;
-        this.limits = properties.limits().read();
+        this.files = files;
+        this.jobs = jobs;
         this.times = times;
         this.clock = clock;
     }
@@ -120,51 +118,48 @@ class RosterController {
     }
 
     @GetMapping("/courses/{id}/roster")
-    String preview(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId,
-            @AuthenticationPrincipal SignedIn me, Model model) throws IOException {
+    Object preview(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId,
+            @AuthenticationPrincipal SignedIn me, Model model, HttpServletRequest request, HttpServletResponse response) {
         CourseView course = rosters.course(id, me.accountId());
-        OneRoster.Bundle bundle = read(id, file, classId == null ? Set.of() : classId);
+        Set<String> chosen = classId == null ? Set.of() : classId;
         model.addAttribute("course", course);
-        model.addAttribute("file", file);
-        model.addAttribute("classes", bundle.classes());
-        model.addAttribute("chosen", classId == null ? Set.of() : classId);
-        model.addAttribute("reading", bundle.roster());
-        if (bundle.roster().isGood()) {
-            RosterChange change = rosters.change(course, bundle.roster().lines());
-            model.addAttribute("change", change);
-            model.addAttribute("joining", rosters.joining(change));
-        }
-        return "course/preview";
+        Optional<Job> asked = files.ask(id, me.accountId(), file, chosen);
+        return jobs.show(asked, waiting(id), request, response, model, () -> {
+            Enrolled enrolled = files.answer(asked.orElseThrow());
+            model.addAttribute("file", file);
+            model.addAttribute("classes", enrolled.classes());
+            model.addAttribute("chosen", chosen);
+            RosterReading reading = enrolled.reading();
+            model.addAttribute("reading", reading);
+            if (reading.isGood()) {
+                RosterChange change = rosters.change(course, reading.lines());
+                model.addAttribute("change", change);
+                model.addAttribute("joining", rosters.joining(change));
+            }
+            return "course/preview";
+        });
+    }
+
+    private static JobPages.Waiting waiting(long id) {
+        return new JobPages.Waiting("roster", "/courses/" + id);
     }
 
     @PostMapping("/courses/{id}/roster/apply")
-    String apply(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId,
+    Object apply(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId,
             @RequestParam(defaultValue = "false") boolean leave,
-            @RequestParam(required = false) Set<Integer> join, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect)
-            throws IOException {
+            @RequestParam(required = false) Set<Integer> join, @AuthenticationPrincipal SignedIn me, HttpServletRequest request,
+            RedirectAttributes redirect) {
         CourseView course = rosters.course(id, me.accountId());
-        RosterReading reading = read(id, file, classId == null ? Set.of() : classId).roster();
-        if (!reading.isGood()) {
-            return "redirect:" + preview(id, file);
-        }
-        int made = rosters.apply(course, reading.lines(), leave, join == null ? Set.of() : join);
-        redirect.addFlashAttribute("told", Speech.say("roster.imported", made));
-        return "redirect:/courses/" + id;
-    }
-
-    private OneRoster.Bundle read(long course, String file, Set<String> classIds) throws IOException {
-        try (LocalFile table = contents.file(file, Purpose.ROSTER, course, MOST_BYTES);
-                InputStream content = Files.newInputStream(table.path())) {
-            byte[] head = content.readNBytes(2);
-            if (head.length == 2 && head[0] == 'P' && head[1] == 'K') {
-                try (ZipSource source = ZipSource.open(table.path())) {
-                    return OneRoster.read(source, classIds, limits);
-                }
+        Optional<Job> asked = files.ask(id, me.accountId(), file, classId == null ? Set.of() : classId);
+        return jobs.once(asked, request, () -> {
+            RosterReading reading = files.answer(asked.orElseThrow()).reading();
+            if (!reading.isGood()) {
+                return "redirect:" + preview(id, file);
             }
-            return new OneRoster.Bundle(Map.of(), RosterCsv.read(Files.readAllBytes(table.path())));
-        } catch (NoSuchFileException unknown) {
-            throw new NotAccessible();
-        }
+            int made = rosters.apply(course, reading.lines(), leave, join == null ? Set.of() : join);
+            redirect.addFlashAttribute("told", Speech.say("roster.imported", made));
+            return "redirect:/courses/" + id;
+        }, "redirect:" + preview(id, file));
     }
 
     @PostMapping("/courses/{id}/students/{enrolmentId}")

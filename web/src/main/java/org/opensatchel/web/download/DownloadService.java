@@ -1,11 +1,6 @@
 package org.opensatchel.web.download;
 
 import jakarta.persistence.EntityManager;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.HashSet;
@@ -15,18 +10,14 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.opensatchel.core.naming.FileNameForm;
-import org.opensatchel.core.pack.ProjectCopy;
-import org.opensatchel.core.pack.ZipWriter;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.Student;
-import org.opensatchel.web.handin.HandInProject;
 import org.opensatchel.web.handin.HandInService.Shown;
 import org.opensatchel.web.handout.HandoutService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
-import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,59 +26,42 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class DownloadService {
 
-    private final HandInProject projects;
     private final HandoutService handouts;
     private final KitService kits;
     private final AuditService audit;
-    private final SatchelProperties properties;
     private final EntityManager database;
     private final Clock clock;
 
-    DownloadService(HandInProject projects, HandoutService handouts, KitService kits, AuditService audit, SatchelProperties properties,
-            EntityManager database, Clock clock) {
-        this.projects = projects;
+    DownloadService(HandoutService handouts, KitService kits, AuditService audit, EntityManager database, Clock clock) {
         this.handouts = handouts;
         this.kits = kits;
         this.audit = audit;
-        this.properties = properties;
         this.database = database;
         this.clock = clock;
     }
 
-    /** Writes projects as one archive, each under its root's name; what could not come along is named in a note inside. */
-    public void write(AssignmentView assignment, List<Shown> handIns, long by, OutputStream to) throws IOException {
+    /** What has to be known to copy hand-ins, each under the name its root should have. */
+    Downloads.Wanted wanted(AssignmentView assignment, List<Shown> handIns, String name) {
         Optional<PublishedKit> current = kits.current(assignment);
         Set<String> names = new HashSet<>();
-        StringBuilder note = new StringBuilder();
-        try (ZipWriter out = new ZipWriter(to, false)) {
-            for (Shown shown : handIns) {
-                Student student = shown.place().student();
-                String root = name(assignment, student, current, names);
-                try (HandInProject.Opened opened = projects.open(shown)) {
-                    ProjectCopy.Copied copied = new ProjectCopy(properties.limits().read()).copy(opened.source(),
-                            current.map(PublishedKit::kit),
-                            student.fields(assignment), root, out);
-                    if (!copied.readable()) {
-                        unread(root, shown, opened, out);
-                        note.append(student.listed()).append(": ").append(Speech.say("download.unreadable")).append("\r\n");
-                    }
-                    copied.left().forEach(
-                            path -> note.append(student.listed()).append(": ").append(Speech.say("download.left", path)).append("\r\n"));
-                }
-            }
-            if (!note.isEmpty()) {
-                out.file("NOT-COPIED.txt", note.toString().getBytes(StandardCharsets.UTF_8));
-            }
-        }
-        handIns.forEach(shown -> downloaded(shown, by));
+        List<Downloads.Picked> picked = handIns.stream().map(shown -> {
+            Student student = shown.place().student();
+            return new Downloads.Picked(shown.handIn().id(), student.enrolmentId(), student.fields(assignment).values(),
+                    name(assignment, student, current, names), asItCame(shown), student.listed());
+        }).toList();
+        return new Downloads.Wanted(assignment.id(), current.map(PublishedKit::id).orElse(0L), picked, name,
+                Speech.words().locale().toLanguageTag());
     }
 
-    private static void unread(String root, Shown shown, HandInProject.Opened opened, ZipWriter out) throws IOException {
+    private static String asItCame(Shown shown) {
         String ending = shown.handIn().fileName().replaceFirst("^.*?(\\.[A-Za-z0-9]{1,8})?$", "$1");
-        try (InputStream content = Files.newInputStream(opened.stored().path())) {
-            out.file(root + "/" + FileNameForm.of(shown.place().student().last(), true) + (ending.isEmpty() ? ".bin" : ending),
-                    content::transferTo);
-        }
+        return FileNameForm.of(shown.place().student().last(), true) + (ending.isEmpty() ? ".bin" : ending);
+    }
+
+    /** Notes that somebody has them now. */
+    void downloaded(AssignmentView assignment, List<Downloads.Picked> picked, long by) {
+        picked.forEach(
+                one -> audit.log(by, new AuditService.About(assignment.id(), one.enrolment(), one.handIn()), Deed.DOWNLOADED, one.root()));
     }
 
     public void downloaded(Shown shown, long by) {

@@ -8,10 +8,10 @@ import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
-import java.util.function.Function;
 import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.worker.Errand;
 import org.opensatchel.worker.ErrandOutcome;
@@ -20,7 +20,9 @@ import org.opensatchel.worker.WorkerPool;
 import org.opensatchel.worker.WorkerSettings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
+import org.springframework.web.bind.annotation.ResponseStatus;
 
 /**
  * Has workers carry out errands. The server itself opens nothing that somebody sent: who waits for an answer holds no thread, one person has a
@@ -37,12 +39,14 @@ public class Errands {
     private final ThreadPoolExecutor asked;
     private final ThreadPoolExecutor prepared;
     private final Places<Long> places;
+    private final Semaphore beside;
 
     Errands(ErrandSettings settings, WorkerCommand command) {
         this.settings = settings;
+        this.beside = new Semaphore(settings.beside(), true);
         this.places = new Places<>(settings.waiting(), settings.ofOne());
         this.workers = new WorkerPool(new WorkerSettings(command.java(), command.main(), settings.temporaryFolder(),
-                (int) settings.heap().toMegabytes(), (int) settings.memory().toMegabytes(), settings.lesson(),
+                (int) settings.heap().toMegabytes(), (int) settings.memory().toMegabytes(), settings.copy(),
                 settings.output().toBytes()));
         this.asked = threads(settings.workers(), settings.waiting() + settings.workers(), "errand-%d");
         this.prepared = threads(1, PREPARED_LATER, "preparing-%d");
@@ -54,12 +58,13 @@ public class Errands {
                 BasicThreadFactory.builder().namingPattern(name).daemon(true).build());
     }
 
-    /** Where a project is had. */
+    /** Where what an errand needs is had. */
     public interface Lending {
-        Lent lend() throws IOException;
+        Lent<? extends Errand> lend() throws IOException;
     }
 
     /** One person, or everybody together, waits for as much as is made at once. */
+    @ResponseStatus(HttpStatus.TOO_MANY_REQUESTS)
     public static final class Busy extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
@@ -69,6 +74,7 @@ public class Errands {
     }
 
     /** An errand that brought no answer. */
+    @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
     public static final class NoAnswer extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
@@ -84,6 +90,11 @@ public class Errands {
             return reason == Reason.STORE;
         }
 
+        /** Whether the worker ended, for no reason that is known. */
+        public boolean isOfWorker() {
+            return reason == Reason.DIED;
+        }
+
         /** Whether it wanted more time or memory than it may take, which it will again. */
         public boolean isOfSize() {
             return reason.isOfSize();
@@ -95,9 +106,19 @@ public class Errands {
         return settings.view();
     }
 
+    /** The longest that a page may take to be printed, or a list to be read. */
+    public Duration page() {
+        return settings.page();
+    }
+
     /** The longest that learning may take. */
     public Duration lesson() {
         return settings.lesson();
+    }
+
+    /** The longest that a project may take to be copied. */
+    public Duration copy() {
+        return settings.copy();
     }
 
     /**
@@ -106,14 +127,14 @@ public class Errands {
      * @return completes with the answer, or with {@link NoAnswer}
      * @throws Busy when they, or all together, wait for as much as may be
      */
-    public CompletableFuture<byte[]> ask(long account, Lending lending, Function<Errand.Project, Errand> errand, Duration time) {
+    public CompletableFuture<byte[]> ask(long account, Lending lending, Duration time) {
         if (!places.take(account)) {
             throw new Busy();
         }
         CompletableFuture<byte[]> answer = new CompletableFuture<>();
         answer.whenComplete((done, failed) -> places.giveBack(account));
         try {
-            asked.execute(() -> complete(answer, lending, errand, time));
+            asked.execute(() -> complete(answer, lending, time));
         } catch (RejectedExecutionException full) {
             answer.cancel(false);
             throw new Busy();
@@ -121,9 +142,9 @@ public class Errands {
         return answer;
     }
 
-    private void complete(CompletableFuture<byte[]> answer, Lending lending, Function<Errand.Project, Errand> errand, Duration time) {
+    private void complete(CompletableFuture<byte[]> answer, Lending lending, Duration time) {
         try {
-            answer.complete(run(lending, errand, time));
+            answer.complete(runNow(lending, time, answer::isDone));
         } catch (RuntimeException none) {
             answer.completeExceptionally(none);
         } finally {
@@ -133,19 +154,41 @@ public class Errands {
     }
 
     /**
-     * Has an errand carried out by a thread that has nothing else to do.
+     * Has an errand carried out that nobody looks at meanwhile, by a thread that has nothing else to do. Of these a few go on at once, and the
+     * next wait.
      *
+     * @param stopped whether nobody wants the answer any more
      * @throws NoAnswer when it brought none
      */
-    public byte[] run(Lending lending, Function<Errand.Project, Errand> errand, Duration time) {
-        return run(lending, errand, time, () -> false);
+    public byte[] run(Lending lending, Duration time, BooleanSupplier stopped) {
+        try {
+            while (!beside.tryAcquire(1, TimeUnit.SECONDS)) {
+                if (stopped.getAsBoolean()) {
+                    throw new NoAnswer(Reason.STOPPED);
+                }
+            }
+        } catch (InterruptedException ended) {
+            Thread.currentThread().interrupt();
+            throw new NoAnswer(Reason.STOPPED);
+        }
+        try {
+            return runNow(lending, time, stopped);
+        } catch (NoAnswer none) {
+            if (!none.isOfWorker() || stopped.getAsBoolean()) {
+                throw none;
+            }
+            // Somebody, or the system, ended it; which says nothing of what it was at.
+            return runNow(lending, time, stopped);
+        } finally {
+            beside.release();
+        }
     }
 
-    /** @param stopped whether nobody wants the answer any more */
-    public byte[] run(Lending lending, Function<Errand.Project, Errand> errand, Duration time, BooleanSupplier stopped) {
+    /** The same at once, for what does not take long. */
+    public byte[] runNow(Lending lending, Duration time, BooleanSupplier stopped) {
         ErrandOutcome outcome;
-        try (Lent lent = lending.lend()) {
-            outcome = workers.run(errand.apply(lent.project()), time, stopped);
+        try (Lent<? extends Errand> lent = lending.lend()) {
+            outcome = workers.run(lent.what(), time, stopped);
         } catch (IOException gone) {
             throw new NoAnswer(Reason.STORE);
         }

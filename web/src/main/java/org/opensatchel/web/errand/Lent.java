@@ -2,14 +2,32 @@ package org.opensatchel.web.errand;
 
 import java.io.Closeable;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
-import org.opensatchel.worker.Errand;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 
-/** A project that lies on this machine for as long as a worker needs it. */
-public record Lent(Errand.Project project, List<Closeable> held) implements Closeable {
+/**
+ * Something that lies on this machine for as long as a worker needs it.
+ *
+ * @param held what is let go of then
+ */
+public record Lent<T>(T what, List<Closeable> held) implements Closeable {
 
     public Lent {
         held = List.copyOf(held);
+    }
+
+    /** What is made of it, held as long as it is. */
+    public <U> Lent<U> as(Function<T, U> making) {
+        return new Lent<>(making.apply(what), held);
+    }
+
+    /** What is made of it and of another one; both are held as long. */
+    public <V, U> Lent<U> with(Lent<V> other, BiFunction<T, V, U> making) {
+        List<Closeable> both = new ArrayList<>(held);
+        both.addAll(other.held);
+        return new Lent<>(making.apply(what, other.what), both);
     }
 
     @Override

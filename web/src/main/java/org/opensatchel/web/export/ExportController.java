@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.sarif.SarifLog;
@@ -98,9 +99,10 @@ class ExportController {
     }
 
     @GetMapping("/hand-ins/{handIn}/report.pdf")
-    ResponseEntity<byte[]> pdf(@PathVariable long handIn, @AuthenticationPrincipal SignedIn me) {
+    CompletableFuture<ResponseEntity<byte[]>> pdf(@PathVariable long handIn, @AuthenticationPrincipal SignedIn me) {
         HandInService.Shown shown = done(handIn, me);
-        return download(printer.pdf("print/report", values(shown)), MediaType.APPLICATION_PDF, name(shown) + ".pdf");
+        return printer.pdf(me.accountId(), "print/report", values(shown))
+                .thenApply(pdf -> download(pdf, MediaType.APPLICATION_PDF, name(shown) + ".pdf"));
     }
 
     @GetMapping("/hand-ins/{handIn}/report.sarif")

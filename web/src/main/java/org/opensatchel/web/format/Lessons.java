@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.fact.Phrase;
@@ -136,24 +135,24 @@ class Lessons implements JobWork {
     }
 
     @Override
-    public byte[] run(JobWork.Asked asked, BooleanSupplier stopped) throws Failed {
-        Lesson lesson = JsonDocuments.MAPPER.readValue(asked.work(), Lesson.class);
-        try {
-            return errands.run(() -> lent(lesson, asked.course()),
-                    project -> lesson.profile.isPresent() ? new Errand.Try(project, lesson.profile.get())
-                            : new Errand.Learn(project, MOST_DOCUMENTS),
-                    errands.lesson(), stopped);
-        } catch (Errands.NoAnswer none) {
-            throw new Failed(none.isGone() ? Job.Trouble.GONE : none.isOfSize() ? Job.Trouble.SIZE : Job.Trouble.FAULT);
-        }
+    public Lane lane() {
+        return Lane.LESSONS;
     }
 
-    private Lent lent(Lesson lesson, long course) throws IOException {
+    @Override
+    public byte[] run(JobWork.Asked asked, JobWork.Going going) {
+        Lesson lesson = JsonDocuments.MAPPER.readValue(asked.work(), Lesson.class);
+        return errands.run(() -> lent(lesson, asked.course()).as(project -> lesson.profile.isPresent()
+                ? new Errand.Try(project, lesson.profile.get())
+                : new Errand.Learn(project, MOST_DOCUMENTS)), errands.lesson(), going::isStopped);
+    }
+
+    private Lent<Errand.Project> lent(Lesson lesson, long course) throws IOException {
         if (lesson.handIn > 0) {
             return projects.lend(lesson.handIn);
         }
         LocalFile stored = contents.file(lesson.file, Purpose.EXAMPLE, course, Long.MAX_VALUE);
-        return new Lent(new Errand.Project(stored.path().toString(), "", SENT.get(lesson.form), properties.limits().read()),
+        return new Lent<>(new Errand.Project(stored.path().toString(), "", SENT.get(lesson.form), properties.limits().read()),
                 List.of(stored));
     }
 

@@ -1,101 +1,100 @@
 package org.opensatchel.web.handin;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.util.ArrayList;
-import java.util.Arrays;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.Semaphore;
-import org.opensatchel.core.compare.LinkDifference;
-import org.opensatchel.core.compare.ProjectDifference.Kind;
-import org.opensatchel.core.compare.ProjectDifference;
-import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.project.HashedSource.ByHash;
-import org.opensatchel.core.project.Intake;
-import org.opensatchel.core.project.ProjectFile;
-import org.opensatchel.core.project.ProjectSource;
-import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.project.RootFinder;
-import org.opensatchel.core.project.SourceListing;
-import org.opensatchel.core.project.TreeBuilder;
+import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.core.kit.KitWriter;
+import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.report.Since;
+import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.errand.Errands;
+import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.handin.HandInService.Shown;
+import org.opensatchel.web.job.Job;
+import org.opensatchel.web.job.JobDesk;
+import org.opensatchel.web.job.JobWork;
 import org.opensatchel.web.kit.KitService;
-import org.opensatchel.web.storage.Contents;
-import org.opensatchel.web.storage.LocalFile;
-import org.opensatchel.web.storage.SatchelProperties;
-import org.opensatchel.worker.WorkOrder;
+import org.opensatchel.worker.Compared;
+import org.opensatchel.worker.Errand;
 import org.springframework.stereotype.Component;
 
-/** What became of a project from one time it was sent to another. Only lists of files are read here, one pair at a time. */
+/** What became of a project from one time it was sent to another: a job that a worker carries out. */
 @Component
-class Comparing {
+class Comparing implements JobWork {
 
     /** Of each kind so many are shown. */
     static final int MOST = 200;
 
-    /** Files are told apart by what their list says. */
-    private static final ByHash NOT_READ = hash -> InputStream.nullInputStream();
-
     private final HandInRepository handIns;
     private final HandInService service;
+    private final HandInProject projects;
     private final KitService kits;
-    private final Contents contents;
-    private final ReadLimits limits;
-    private final Semaphore reading = new Semaphore(1);
+    private final JobDesk jobs;
+    private final Errands errands;
 
-    Comparing(HandInRepository handIns, HandInService service, KitService kits, Contents contents, SatchelProperties properties) {
+    Comparing(HandInRepository handIns, HandInService service, HandInProject projects, KitService kits, JobDesk jobs, Errands errands) {
         this.handIns = handIns;
         this.service = service;
+        this.projects = projects;
         this.kits = kits;
-        this.contents = contents;
-        this.limits = properties.limits().read();
+        this.jobs = jobs;
+        this.errands = errands;
     }
 
-    /** Some of the files of one kind. */
-    record Files(Kind kind, long count, List<ProjectDifference.Change> some) {}
+    /** @param since what became of the findings */
+    record Comparison(Compared compared, Since since) {}
 
-    /**
-     * @param files the files that are not as they were, by kind; empty when nothing is
-     * @param unchanged how many files are as they were
-     * @param byContent whether contents could be compared
-     * @param links how many links are new, gone or lead elsewhere
-     * @param someLinks some of them
-     * @param since what became of the findings
-     */
-    record Comparison(List<Files> files, int unchanged, boolean byContent, int links, List<LinkDifference.Change> someLinks, Since since) {}
+    /** What is compared: two hand-ins, each as it was checked at last. */
+    private record Pair(long before, String beforeCheck, long now, String nowCheck, Map<RosterField, String> fields) {}
 
-    Comparison between(Shown before, Shown now) throws IOException {
-        reading.acquireUninterruptibly();
-        try {
-            ProjectDifference files = ProjectDifference.between(files(before), files(now));
-            LinkDifference links = LinkDifference.between(service.report(before).links(), service.report(now).links());
-            return new Comparison(
-                    Arrays.stream(Kind.values()).filter(kind -> files.count(kind) > 0)
-                            .map(kind -> new Files(kind, files.count(kind),
-                                    files.changes().stream().filter(change -> change.kind() == kind).limit(MOST).toList()))
-                            .toList(),
-                    files.unchanged(), files.byContent(), links.changes().size(), links.changes().stream().limit(MOST).toList(),
-                    Since.between(service.digest(before).head().findings(), service.digest(now).head().findings()));
-        } finally {
-            reading.release();
-        }
+    private byte[] work(Shown before, Shown now) {
+        return JsonDocuments.MAPPER.writeValueAsBytes(new Pair(before.handIn().id(), check(before), now.handIn().id(), check(now),
+                now.place().student().fields(now.place().assignment()).values()));
     }
 
-    private List<ProjectFile> files(Shown shown) throws IOException {
-        HandInRepository.Claimed handIn = handIns.claimed(shown.handIn().id());
-        Optional<Kit> kit = Optional.of(kits.version(handIn.getKitVersionId()).kit());
-        RosterFields fields = shown.place().student().fields(shown.place().assignment());
-        try (LocalFile stored = contents.local(handIn.getSha256());
-                ProjectSource source = WorkOrder.Form.valueOf(handIn.getForm()).open(stored.path(), NOT_READ)) {
-            if (!(source.list(limits) instanceof Intake.Opened opened)) {
-                return List.of();
-            }
-            SourceListing listing = opened.listing();
-            return new ArrayList<>(new TreeBuilder(source, kit, fields, limits).build(listing, new RootFinder(kit, fields).find(listing))
-                    .tree().files());
-        }
+    private String check(Shown shown) {
+        return String.valueOf(handIns.checkedAt(shown.handIn().id()));
+    }
+
+    /** Asks for it; empty when this person waits for as much as one may. */
+    Optional<Job> ask(Shown before, Shown now, long account) {
+        return jobs.ask(kind(), now.place().assignment().courseId(), account, work(before, now));
+    }
+
+    /** What came of it. */
+    Comparison answer(Job done, Shown before, Shown now) {
+        return new Comparison(JsonDocuments.MAPPER.readValue(jobs.answer(done), Compared.class),
+                Since.between(service.digest(before).head().findings(), service.digest(now).head().findings()));
+    }
+
+    @Override
+    public String kind() {
+        return "compare";
+    }
+
+    @Override
+    public byte[] run(JobWork.Asked asked, JobWork.Going going) {
+        Pair pair = JsonDocuments.MAPPER.readValue(asked.work(), Pair.class);
+        return errands.runNow(
+                () -> side(pair.before, pair).with(side(pair.now, pair), (before, now) -> new Errand.Compare(before, now, MOST)),
+                errands.page(), going::isStopped);
+    }
+
+    private Lent<Errand.Side> side(long id, Pair pair) throws IOException {
+        HandInRepository.Claimed row = handIns.claimed(id);
+        byte[] report = handIns.report(id).orElseThrow(NotAccessible::new);
+        // Lists are compared, which needs no content of a folder.
+        Lent<Errand.Project> project = projects.lend(id, List.of());
+        Path file = Files.createTempFile("satchel-report", "");
+        String kit = new String(KitWriter.write(kits.version(row.getKitVersionId()).kit()), StandardCharsets.UTF_8);
+        Lent<Errand.Side> side = project.with(new Lent<>(file.toString(), List.of(() -> Files.deleteIfExists(file))),
+                (one, written) -> new Errand.Side(one, kit, pair.fields, written));
+        Files.write(file, report);
+        return side;
     }
 }

@@ -65,8 +65,8 @@ public class HandInCheck {
 
     /** Checks it; after a try that wanted too much, on fewer threads. */
     WorkOutcome run(HandInRepository.Claimed handIn, ScanProgress progress) {
-        try (Lent lent = projects.lend(handIn)) {
-            WorkOrder order = order(handIn, lent.project());
+        try (Lent<Errand.Project> lent = projects.lend(handIn)) {
+            WorkOrder order = order(handIn, lent.what());
             return handIn.getTries() == 0 ? workers.run(order, progress) : workers.runWithLess(order, progress);
         } catch (IOException gone) {
             return new WorkOutcome.Failed(Reason.STORE, "the content " + handIn.getSha256() + " is not to be had: " + gone.getMessage());

@@ -85,6 +85,10 @@ interface HandInRepository extends Repository<HandIn, Long> {
     @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, sha256, form, coalesce(next_kit_version_id, kit_version_id) as kitVersionId, tries, faults from hand_in where id = :id")
     Claimed claimed(long id);
 
+    /** When it was checked at last. */
+    @Query("select h.checkedAt from HandIn h where h.id = :id")
+    Instant checkedAt(long id);
+
     /** What is needed to check a hand-in. */
     interface Claimed {
         long getId();

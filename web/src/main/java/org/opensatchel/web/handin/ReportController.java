@@ -1,7 +1,7 @@
 package org.opensatchel.web.handin;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.HashSet;
@@ -18,6 +18,8 @@ import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.job.Job;
+import org.opensatchel.web.job.JobPages;
 import org.opensatchel.web.text.Speech;
 import org.springframework.core.io.InputStreamResource;
 import org.springframework.http.ContentDisposition;
@@ -44,9 +46,11 @@ class ReportController {
     private final Comparing comparing;
     private final ReportPage page;
     private final PastReports past;
+    private final JobPages jobs;
 
     ReportController(CourseService courses, HandInService handIns, Comparing comparing, FailureWords failures, ReportPage page,
-            PastReports past) {
+            PastReports past, JobPages jobs) {
+        this.jobs = jobs;
         this.past = past;
         this.page = page;
         this.courses = courses;
@@ -102,8 +106,8 @@ class ReportController {
 
     /** What became of a project from one time it was sent to another; both are the same student's. */
     @GetMapping({"/hand-ins/{handInId}/since/{beforeId}", "/pre-checks/{handInId}/since/{beforeId}"})
-    String since(@PathVariable long handInId, @PathVariable long beforeId, @AuthenticationPrincipal SignedIn me, Model model)
-            throws IOException {
+    Object since(@PathVariable long handInId, @PathVariable long beforeId, @AuthenticationPrincipal SignedIn me, Model model,
+            HttpServletRequest request, HttpServletResponse response) {
         HandInService.Shown now = handIns.show(handInId, me.accountId());
         HandInService.Shown before = handIns.show(beforeId, me.accountId());
         boolean same = now.handIn().enrolmentId() == before.handIn().enrolmentId()
@@ -112,16 +116,20 @@ class ReportController {
             throw new NotAccessible();
         }
         model.addAttribute("assignment", now.place().assignment());
-        model.addAttribute("student", now.place().student());
-        model.addAttribute("byInstructor", now.byInstructor());
         model.addAttribute("step", now.byInstructor() ? "review" : now.handIn().isPreCheck() ? "check" : "hand-in");
-        model.addAttribute("now", now.handIn());
-        model.addAttribute("before", before.handIn());
-        Comparing.Comparison comparison = comparing.between(before, now);
-        model.addAttribute("compared", comparison);
-        model.addAttribute("fixed", told(comparison.since().fixed()));
-        model.addAttribute("fresh", told(comparison.since().fresh()));
-        return "handin/since";
+        Optional<Job> asked = comparing.ask(before, now, me.accountId());
+        return jobs.show(asked, new JobPages.Waiting("compare", now.handIn().address()), request, response, model, () -> {
+            Comparing.Comparison comparison = comparing.answer(asked.orElseThrow(), before, now);
+            model.addAttribute("student", now.place().student());
+            model.addAttribute("byInstructor", now.byInstructor());
+            model.addAttribute("now", now.handIn());
+            model.addAttribute("before", before.handIn());
+            model.addAttribute("compared", comparison.compared());
+            model.addAttribute("since", comparison.since());
+            model.addAttribute("fixed", told(comparison.since().fixed()));
+            model.addAttribute("fresh", told(comparison.since().fresh()));
+            return "handin/since";
+        });
     }
 
     private static List<Sentence> told(List<FindingLine> findings) {

@@ -1,15 +1,18 @@
 package org.opensatchel.web.intake;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.opensatchel.core.intake.NameScheme;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -19,6 +22,8 @@ import org.opensatchel.web.drive.PluggedIn;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.ToldFindings;
 import org.opensatchel.web.handin.Upload;
+import org.opensatchel.web.job.Job;
+import org.opensatchel.web.job.JobPages;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.NoRoom;
@@ -50,11 +55,12 @@ class IntakeController {
     private final KitService kits;
     private final DriveChecks checks;
     private final HandInService handIns;
+    private final JobPages jobs;
     private final Upload upload;
 
     IntakeController(IntakeService intakes, CourseService courses, KitService kits, DriveChecks checks, HandInService handIns,
-            ContentStore store,
-            SatchelProperties properties) {
+            JobPages jobs, ContentStore store, SatchelProperties properties) {
+        this.jobs = jobs;
         this.intakes = intakes;
         this.courses = courses;
         this.kits = kits;
@@ -125,11 +131,11 @@ class IntakeController {
 
     private Upload.Taken taken(HttpServletRequest request) throws IOException {
         try {
-            String name = java.util.Optional.ofNullable(request.getHeader("X-File-Name")).orElse("batch.zip");
+            String name = Optional.ofNullable(request.getHeader("X-File-Name")).orElse("batch.zip");
             return upload.take(request,
                     java.net.URLDecoder.decode(name.replaceAll("%(?![0-9a-fA-F]{2})", "%25"), java.nio.charset.StandardCharsets.UTF_8));
         } catch (NoRoom full) {
-            return new Upload.Taken(java.util.Optional.empty(), "", Speech.say("hand-in.not-stored"));
+            return new Upload.Taken(Optional.empty(), "", Speech.say("hand-in.not-stored"));
         }
     }
 
@@ -171,35 +177,39 @@ class IntakeController {
     }
 
     @GetMapping("/{intake}")
-    String look(@PathVariable long id, @PathVariable long intake, @RequestParam(defaultValue = "") String scheme,
-            @AuthenticationPrincipal SignedIn me,
-            Model model) {
+    Object look(@PathVariable long id, @PathVariable long intake, @RequestParam(defaultValue = "") String scheme,
+            @AuthenticationPrincipal SignedIn me, Model model, HttpServletRequest request, HttpServletResponse response) {
         AssignmentView assignment = assignment(id, me, model);
         IntakeView found = intakes.find(assignment, intake);
         Map<Long, Student> roster = roster(assignment);
         model.addAttribute("intake", found);
         model.addAttribute("roster", roster);
         if (found.state() == IntakeView.State.LOOKED) {
-            String used = scheme.length() <= 200 ? scheme.replace("\0", "") : "";
-            IntakeService.Look look = intakes.look(assignment, found, used);
-            model.addAttribute("look", look);
-            model.addAttribute("scheme", used);
-            model.addAttribute("badScheme", !used.isBlank() && org.opensatchel.core.intake.NameScheme.read(used).isEmpty());
-            model.addAttribute("many", (long) look.lines().size() * roster.size() > MOST_CHOICES);
-            model.addAttribute("manyOpen",
-                    look.lines().stream().filter(line -> line.guess().who().isEmpty()).count() * roster.size() > MOST_CHOICES);
-            model.addAttribute("twice", twice(look));
-            // Of drives a few are plugged in at a time: whoever handed in already is not missed.
-            Set<Long> there = found.isOfDrives() ? handIns.counting(assignment).keySet() : Set.of();
-            model.addAttribute("missing", roster.values().stream().filter(student -> !there.contains(student.enrolmentId()))
-                    .filter(student -> look.lines().stream()
-                            .noneMatch(line -> line.guess().who().filter(who -> who == student.enrolmentId()).isPresent()))
-                    .toList());
-            return "intake/preview";
+            Optional<Job> asked = intakes.ask(assignment, found, me.accountId());
+            return jobs.show(asked, new JobPages.Waiting("intake", "/assignments/" + id + "/intake"), request, response, model,
+                    () -> preview(assignment, found, asked.orElseThrow(), scheme, roster, model));
         }
         // What failed of a thousand is not looked for.
         model.addAttribute("items", intakes.items(found).stream().sorted(Comparator.comparing(item -> item.trouble().isEmpty())).toList());
         return "intake/progress";
+    }
+
+    private String preview(AssignmentView assignment, IntakeView found, Job looked, String scheme, Map<Long, Student> roster, Model model) {
+        String used = scheme.length() <= 200 ? scheme.replace("\0", "") : "";
+        IntakeService.Look look = intakes.look(assignment, found, looked, used);
+        model.addAttribute("look", look);
+        model.addAttribute("scheme", used);
+        model.addAttribute("badScheme", !used.isBlank() && NameScheme.read(used).isEmpty());
+        model.addAttribute("many", (long) look.lines().size() * roster.size() > MOST_CHOICES);
+        model.addAttribute("manyOpen",
+                look.lines().stream().filter(line -> line.guess().who().isEmpty()).count() * roster.size() > MOST_CHOICES);
+        model.addAttribute("twice", twice(look));
+        // Of drives a few are plugged in at a time: whoever handed in already is not missed.
+        Set<Long> there = found.isOfDrives() ? handIns.counting(assignment).keySet() : Set.of();
+        Set<Long> known = look.lines().stream().flatMap(line -> line.guess().who().stream()).collect(Collectors.toSet());
+        model.addAttribute("missing", roster.values().stream()
+                .filter(student -> !there.contains(student.enrolmentId()) && !known.contains(student.enrolmentId())).toList());
+        return "intake/preview";
     }
 
     /** Who seems to have sent more than one. */
@@ -211,25 +221,29 @@ class IntakeController {
 
     /** @param fields of the form: {@code who-} and the place in the batch, with whose it is */
     @PostMapping("/{intake}/take")
-    String take(@PathVariable long id, @PathVariable long intake, @RequestParam Map<String, String> fields,
-            @AuthenticationPrincipal SignedIn me,
-            RedirectAttributes redirect) {
+    Object take(@PathVariable long id, @PathVariable long intake, @RequestParam Map<String, String> fields,
+            @AuthenticationPrincipal SignedIn me, HttpServletRequest request, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         IntakeView found = intakes.find(assignment, intake);
+        String page = "redirect:/assignments/" + id + "/intake/" + intake;
         Map<Integer, Long> assigned = new HashMap<>();
         fields.forEach((name, value) -> {
             if (name.matches("who-[0-9]{1,6}") && value.matches("[0-9]{1,18}")) {
                 assigned.put(Integer.parseInt(name.substring("who-".length())), Long.parseLong(value));
             }
         });
-        if (kits.current(assignment).isEmpty()) {
-            redirect.addFlashAttribute("refused", Speech.say("intake.no-kit"));
-        } else if (assigned.isEmpty()) {
-            redirect.addFlashAttribute("refused", Speech.say("intake.nobody"));
-        } else {
-            intakes.take(assignment, found, assigned);
+        if (kits.current(assignment).isEmpty() || assigned.isEmpty()) {
+            redirect.addFlashAttribute("refused", Speech.say(assigned.isEmpty() ? "intake.nobody" : "intake.no-kit"));
+            return page;
         }
-        return "redirect:/assignments/" + id + "/intake/" + intake;
+        if (found.state() != IntakeView.State.LOOKED) {
+            return page;
+        }
+        Optional<Job> looked = intakes.ask(assignment, found, me.accountId());
+        return jobs.once(looked, request, () -> {
+            intakes.take(assignment, found, looked.orElseThrow(), assigned);
+            return page;
+        }, page);
     }
 
     @PostMapping("/{intake}/cancel")

@@ -1,7 +1,9 @@
 package org.opensatchel.web.intake;
 
 import java.io.IOException;
-import java.nio.file.NoSuchFileException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -13,25 +15,25 @@ import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import org.apache.commons.lang3.concurrent.BasicThreadFactory;
-import org.opensatchel.core.pack.FolderPack;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
-import org.opensatchel.web.drive.PluggedIn;
+import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.handin.TakingIn;
 import org.opensatchel.web.storage.ContentStore;
-import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.DatabaseAway;
+import org.opensatchel.web.storage.MadeFiles;
 import org.opensatchel.web.storage.NoRoom;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.storage.ContentStore.Stored;
+import org.opensatchel.worker.Delivered;
+import org.opensatchel.worker.Delivered.Fault;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
-import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -51,10 +53,10 @@ class IntakeLane implements SmartLifecycle {
     private final IntakeRepository intakes;
     private final CourseService courses;
     private final TakingIn takingIn;
-    private final Contents contents;
     private final ContentStore store;
     private final AuditService audit;
-    private final PluggedIn drives;
+    private final Batches batches;
+    private final MadeFiles made;
     private final SatchelProperties properties;
     private final Clock clock;
     private final TransactionTemplate transaction;
@@ -62,16 +64,15 @@ class IntakeLane implements SmartLifecycle {
     private ScheduledExecutorService threads;
     private volatile boolean running;
 
-    IntakeLane(IntakeRepository intakes, CourseService courses, TakingIn takingIn, Contents contents, ContentStore store,
-            AuditService audit,
-            PluggedIn drives, SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
+    IntakeLane(IntakeRepository intakes, CourseService courses, TakingIn takingIn, ContentStore store, AuditService audit, Batches batches,
+            MadeFiles made, SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.intakes = intakes;
         this.courses = courses;
         this.takingIn = takingIn;
-        this.contents = contents;
         this.store = store;
         this.audit = audit;
-        this.drives = drives;
+        this.batches = batches;
+        this.made = made;
         this.properties = properties;
         this.clock = clock;
         this.transaction = new TransactionTemplate(transactions);
@@ -159,17 +160,14 @@ class IntakeLane implements SmartLifecycle {
         ScheduledFuture<?> beating = threads.scheduleWithFixedDelay(() -> lost[0] |= !alive(claim), BEAT_MILLIS, BEAT_MILLIS,
                 TimeUnit.MILLISECONDS);
         AssignmentView assignment = courses.forJob(claim.intake.assignment());
-        try (Batch batch = Batch.open(assignment, claim.intake, contents, drives, properties.limits().read())) {
+        try {
             for (ItemView item : items(claim)) {
                 if (!running || lost[0]) {
                     transaction.executeWithoutResult(status -> intakes.release(claim.intake.id(), claim.token));
                     return;
                 }
-                take(assignment, batch, claim, item);
+                take(assignment, claim, item);
             }
-        } catch (IOException unreadable) {
-            LOG.error("the intake {} cannot be opened", claim.intake.id(), unreadable);
-            items(claim).forEach(item -> became(claim, item, "unreadable"));
         } finally {
             beating.cancel(false);
         }
@@ -202,16 +200,23 @@ class IntakeLane implements SmartLifecycle {
     }
 
     /** One of them; whatever is wrong with it is kept with it, and the next goes on. */
-    private void take(AssignmentView assignment, Batch batch, Claim claim, ItemView item) {
+    private void take(AssignmentView assignment, Claim claim, ItemView item) {
         long id = claim.intake.id();
-        try {
+        try (MadeFiles.Folder folder = made.folder()) {
             Student student = courses.student(assignment, item.enrolment());
-            Batch.Part part = batch.part(item.ordinal(), item.name()).orElseThrow(() -> new NoSuchFileException(item.name()));
-            Stored stored = Batch.packed(part, properties.limits().read(),
-                    content -> store.store(content, properties.maxUpload().toBytes()));
-            String name = part.delivery().archive().map(entry -> entry.path().substring(entry.path().lastIndexOf('/') + 1))
-                    .orElse(part.delivery().root() + ".zip");
-            TakingIn.Arrived arrived = takingIn.archive(name, stored, clock.instant());
+            Path archive = folder.path().resolve("archive");
+            Delivered.Single one = batches.take(assignment, claim.intake, item, archive,
+                    Math.min(made.room(), properties.maxUpload().toBytes()));
+            if (one.fault().isPresent()) {
+                LOG.info("{} of intake {} could not be taken in: {}", item.ordinal(), id, one.fault().get());
+                became(claim, item, Batches.word(one.fault().get()));
+                return;
+            }
+            Stored stored;
+            try (InputStream content = Files.newInputStream(archive)) {
+                stored = store.store(content, properties.maxUpload().toBytes());
+            }
+            TakingIn.Arrived arrived = takingIn.archive(one.fileName(), stored, clock.instant());
             transaction.executeWithoutResult(status -> {
                 // Whoever was thought gone may have taken it in after all.
                 if (intakes.isOpen(id, item.ordinal(), claim.token)) {
@@ -220,19 +225,17 @@ class IntakeLane implements SmartLifecycle {
                 }
             });
         } catch (NoRoom full) {
-            became(claim, item, "no-room");
-        } catch (NoSuchFileException gone) {
-            became(claim, item, "gone");
-        } catch (FolderPack.Differs changed) {
-            LOG.info("{} of intake {} changed: {}", item.ordinal(), id, changed.getMessage());
-            became(claim, item, "changed");
+            became(claim, item, Batches.word(Fault.NO_ROOM));
         } catch (IOException unreadable) {
             LOG.info("{} of intake {} could not be taken in: {}", item.ordinal(), id, unreadable.toString());
-            became(claim, item, "unreadable");
-        } catch (DataAccessResourceFailureException | CannotCreateTransactionException away) {
-            // Without the database nothing is known of the item: it is as open as before, and taken up again when there is one.
-            throw away;
+            became(claim, item, Batches.word(Fault.UNREADABLE));
+        } catch (Errands.NoAnswer none) {
+            became(claim, item, none.isGone() ? Batches.word(Fault.UNREADABLE) : none.isOfSize() ? Batches.word(Fault.TOO_LARGE) : "broke");
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+            if (DatabaseAway.is(broke)) {
+                // Without the database nothing is known of the item: it is as open as before, and taken up again when there is one.
+                throw broke;
+            }
             LOG.error("{} of intake {} could not be taken in", item.ordinal(), id, broke);
             became(claim, item, "broke");
         }

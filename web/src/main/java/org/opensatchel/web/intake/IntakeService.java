@@ -1,26 +1,18 @@
 package org.opensatchel.web.intake;
 
-import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.core.intake.Delivery;
 import org.opensatchel.core.intake.NameScheme;
 import org.opensatchel.core.intake.WhoIsWho;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.pack.FolderPack;
-import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
 import org.opensatchel.web.course.AssignmentView;
@@ -28,18 +20,12 @@ import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.drive.PluggedIn;
-import org.opensatchel.web.handin.TakingIn;
-import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.job.Job;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.opensatchel.web.storage.Contents;
-import org.opensatchel.web.storage.LocalFile;
-import org.opensatchel.web.storage.NoRoom;
 import org.opensatchel.web.storage.Purpose;
-import org.opensatchel.web.storage.SatchelProperties;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import org.opensatchel.worker.Delivered;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -51,24 +37,19 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class IntakeService {
 
-    /** Archives of the batch are looked into for their markers up to so many bytes in all, so that a page does not take minutes. */
-    private static final long MOST_LOOKED_INTO = 256L << 20;
-    private static final int MOST_DELIVERIES = 5_000;
-    private static final int LONGEST_NAME = 500;
-
     private final IntakeRepository intakes;
     private final CourseService courses;
     private final Contents contents;
     private final AuditService audit;
     private final PluggedIn drives;
-    private final SatchelProperties properties;
+    private final Batches batches;
     private final Clock clock;
     private final TransactionTemplate transaction;
     private final List<Path> folders;
     private final IntakeLane lane;
 
     IntakeService(IntakeRepository intakes, CourseService courses, Contents contents, AuditService audit, PluggedIn drives, IntakeLane lane,
-            SatchelProperties properties, Clock clock, PlatformTransactionManager transactions,
+            Batches batches, Clock clock, PlatformTransactionManager transactions,
             @Value("${satchel.intake-folders:}") List<String> folders) {
         this.intakes = intakes;
         this.courses = courses;
@@ -76,14 +57,14 @@ public class IntakeService {
         this.lane = lane;
         this.audit = audit;
         this.drives = drives;
-        this.properties = properties;
+        this.batches = batches;
         this.clock = clock;
         this.transaction = new TransactionTemplate(transactions);
         this.folders = folders.stream().map(String::strip).filter(path -> !path.isEmpty()).map(Path::of).toList();
     }
 
     /** A delivery with whose it seems to be. */
-    record Line(int ordinal, Delivery delivery, WhoIsWho.Guess guess, Optional<String> trouble) {}
+    record Line(int ordinal, Delivered delivery, WhoIsWho.Guess guess) {}
 
     /** What was found in a batch; readable tells whether it could be opened at all. */
     record Look(boolean readable, List<Line> lines, int more) {}
@@ -99,14 +80,14 @@ public class IntakeService {
     long begin(AssignmentView assignment, String name, Stored stored, long by) {
         return transaction.execute(status -> {
             contents.own(stored, Purpose.INTAKE, assignment.courseId(), by);
-            return intakes.make(assignment.id(), cut(name), stored.sha256(), null, by, clock.instant());
+            return intakes.make(assignment.id(), Delivery.kept(name), stored.sha256(), null, by, clock.instant());
         });
     }
 
     /** Begins with what is on the drives that are plugged in. */
     long beginDrives(AssignmentView assignment, String name, long by) {
         return transaction.execute(
-                status -> intakes.make(assignment.id(), cut(name), null, IntakeView.DRIVES, by, clock.instant()));
+                status -> intakes.make(assignment.id(), Delivery.kept(name), null, IntakeView.DRIVES, by, clock.instant()));
     }
 
     /** @throws NotAccessible for a folder that is not one of those that may be looked into */
@@ -117,12 +98,8 @@ public class IntakeService {
         }
         Path path = known.get(folder);
         return transaction.execute(
-                status -> intakes.make(assignment.id(), cut(path.getFileName().toString()), null, path.toString(), by, clock.instant()));
-    }
-
-    static String cut(String name) {
-        String plain = name.replace("\0", "");
-        return plain.length() <= LONGEST_NAME / 2 ? plain : plain.substring(0, LONGEST_NAME / 2);
+                status -> intakes.make(assignment.id(), Delivery.kept(path.getFileName().toString()), null, path.toString(), by,
+                        clock.instant()));
     }
 
     IntakeView find(AssignmentView assignment, long id) {
@@ -138,31 +115,25 @@ public class IntakeService {
         return transaction.execute(status -> intakes.items(intake.id()));
     }
 
-    /** What is in it and whose it seems to be, under a scheme of names or without one. */
-    Look look(AssignmentView assignment, IntakeView intake, String scheme) {
+    /** Asks what is in a batch; empty when this person waits for as much as one may. */
+    Optional<Job> ask(AssignmentView assignment, IntakeView intake, long account) {
+        return batches.ask(assignment, intake, account);
+    }
+
+    /**
+     * What was found in a batch, each with whose it seems to be.
+     *
+     * @param scheme how names look, as it was typed; empty for no certain way
+     */
+    Look look(AssignmentView assignment, IntakeView intake, Job done, String scheme) {
         transaction.executeWithoutResult(status -> intakes.scheme(intake.id(), scheme));
         WhoIsWho who = new WhoIsWho(people(assignment), NameScheme.read(scheme));
-        try (Batch batch = Batch.open(assignment, intake, contents, drives, properties.limits().read())) {
-            List<Line> lines = new ArrayList<>();
-            long left = MOST_LOOKED_INTO;
-            for (Batch.Part part : batch.parts().stream().limit(MOST_DELIVERIES).toList()) {
-                Delivery delivery = part.delivery();
-                Optional<RosterFields> marker = Optional.empty();
-                Optional<String> trouble = part.trouble();
-                if (trouble.isEmpty() && (delivery.archive().isEmpty() || delivery.bytes() <= left)) {
-                    left -= delivery.archive().isPresent() ? delivery.bytes() : 0;
-                    try {
-                        marker = Optional.of(Batch.marker(part, properties.limits().read()));
-                    } catch (IOException unreadable) {
-                        trouble = Optional.of("unreadable");
-                    }
-                }
-                lines.add(new Line(lines.size(), delivery, who.guess(delivery.bareName(), marker.orElse(RosterFields.NONE)), trouble));
-            }
-            return new Look(!lines.isEmpty(), lines, Math.max(0, batch.parts().size() - lines.size()));
-        } catch (IOException unreadable) {
-            return new Look(false, List.of(), 0);
+        Delivered.All all = batches.answer(done);
+        List<Line> lines = new ArrayList<>();
+        for (Delivered one : all.some()) {
+            lines.add(new Line(lines.size(), one, who.guess(one.bareName(), one.fields())));
         }
+        return new Look(all.readable(), lines, all.more());
     }
 
     private List<WhoIsWho.Person> people(AssignmentView assignment) {
@@ -185,16 +156,20 @@ public class IntakeService {
     }
 
     /** Begins to take in what was assigned, by its place in the batch; false when it was begun already. */
-    boolean take(AssignmentView assignment, IntakeView intake, Map<Integer, Long> assigned) {
+    boolean take(AssignmentView assignment, IntakeView intake, Job looked, Map<Integer, Long> assigned) {
         Map<Long, Student> roster = courses.roster(assignment).stream()
                 .collect(Collectors.toMap(Student::enrolmentId, Function.identity()));
-        Look look = look(assignment, intake, intake.scheme());
+        List<Delivered> some = batches.answer(looked).some();
         boolean begun = Boolean.TRUE.equals(transaction.execute(status -> {
             if (!intakes.move(intake.id(), IntakeView.State.LOOKED, IntakeView.State.RUNNING)) {
                 return false;
             }
-            look.lines.stream().filter(line -> roster.containsKey(assigned.getOrDefault(line.ordinal, 0L)))
-                    .forEach(line -> intakes.add(intake.id(), line.ordinal, cut(line.delivery.name()), assigned.get(line.ordinal)));
+            for (int i = 0; i < some.size(); i++) {
+                long whose = assigned.getOrDefault(i, 0L);
+                if (roster.containsKey(whose)) {
+                    intakes.add(intake.id(), i, Delivery.kept(some.get(i).name()), whose);
+                }
+            }
             return true;
         }));
         if (begun) {

@@ -22,6 +22,8 @@ public record Job(long id, State state, long before, long done, long whole, Opti
         SIZE,
         /** What it was about is gone. */
         GONE,
+        /** There is no room for what it makes. */
+        ROOM,
         /** A fault of ours. */
         FAULT
     }
@@ -29,6 +31,11 @@ public record Job(long id, State state, long before, long done, long whole, Opti
     /** Whether it still goes on, so that it is worth looking again. */
     public boolean isOpen() {
         return state == State.WAITING || state == State.RUNNING;
+    }
+
+    /** How much is done, of a hundred; 0 where that is not known. */
+    public long percent() {
+        return whole == 0 ? 0 : Math.min(100, done * 100 / whole);
     }
 
     public boolean isDone() {

@@ -7,7 +7,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.opensatchel.core.hash.Sha256;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -20,12 +23,13 @@ public class JobDesk {
 
     /** Without a sign of life for so long, whoever was at a job is gone. */
     private static final Duration LOST = Duration.ofSeconds(30);
-    private static final Duration KEPT = Duration.ofHours(1);
+    /** What was made stays for so long. */
+    public static final Duration KEPT = Duration.ofHours(1);
     private static final int MOST_TRIES = 3;
     /** Of one person so many may wait or go on; more is answered when one has ended. */
     private static final int MOST_OF_ONE = 6;
     private static final String VIEW = "select j.id, j.state, j.done, j.whole, j.trouble, (select count(*) from job o where o.state in ('WAITING', 'RUNNING') "
-            + "and o.asked_at < j.asked_at) as before from job j ";
+            + "and o.asked_at < j.asked_at and o.kind = j.kind) as before from job j ";
 
     private final JdbcClient database;
     private final Clock clock;
@@ -69,6 +73,29 @@ public class JobDesk {
                 .query(JobDesk::job).optional();
     }
 
+    /** A job by its number, which a request names. */
+    @Transactional(readOnly = true)
+    public Optional<Job> find(String kind, long course, long id) {
+        return database.sql(VIEW + "where j.course_id = ? and j.kind = ? and j.id = ?").params(course, kind, id).query(JobDesk::job)
+                .optional();
+    }
+
+    /** What was asked of a job. */
+    @Transactional(readOnly = true)
+    public byte[] work(Job job) {
+        return database.sql("select work from job where id = ?").param(job.id()).query((row, number) -> row.getBytes(1)).list().get(0);
+    }
+
+    /** Of some jobs those that go on no longer. */
+    @Transactional(readOnly = true)
+    public Set<Long> ended(Set<Long> some) {
+        Long[] ids = some.toArray(Long[]::new);
+        Set<Long> out = new HashSet<>(some);
+        database.sql("select id from job where id = any(?) and state in ('WAITING', 'RUNNING')").param(ids).query(Long.class).list()
+                .forEach(out::remove);
+        return out;
+    }
+
     /** The answer of a job that is done. */
     @Transactional(readOnly = true)
     public byte[] answer(Job job) {
@@ -83,14 +110,34 @@ public class JobDesk {
                 + "and state in ('WAITING', 'RUNNING')").params(time(clock.instant()), course, kind, Sha256.of(work)).update();
     }
 
-    /** Takes the job that has waited longest. */
+    /** Ends a job of somebody's own. */
     @Transactional
-    public Optional<Claim> claim() {
+    public void cancel(long id, long account) {
+        database.sql("update job set state = 'CANCELLED', claimed_by = null, ended_at = ? where id = ? and account_id = ? "
+                + "and state in ('WAITING', 'RUNNING')").params(time(clock.instant()), id, account).update();
+    }
+
+    /** Has something that ended made anew when it is asked for again, since what it made is gone. */
+    @Transactional
+    public void forget(Job job) {
+        database.sql("delete from job where id = ? and ended_at is not null").param(job.id()).update();
+    }
+
+    /** Says how far a job is. */
+    @Transactional
+    public void progress(Claim claim, long done, long whole) {
+        database.sql("update job set done = ?, whole = ?, heartbeat = ? where id = ? and claimed_by = ? and state = 'RUNNING'")
+                .params(done, whole, time(clock.instant()), claim.id, claim.token).update();
+    }
+
+    /** Takes the job of some kinds that has waited longest. */
+    @Transactional
+    public Optional<Claim> claim(Collection<String> kinds) {
         String token = UUID.randomUUID().toString();
         return database
-                .sql("update job set state = 'RUNNING', claimed_by = ?, heartbeat = ?, tries = tries + 1 where id = (select id from job "
-                        + "where state = 'WAITING' order by asked_at, id limit 1 for update skip locked) returning id, kind, course_id, account_id, work, tries")
-                .params(token, time(clock.instant()))
+                .sql("update job set state = 'RUNNING', claimed_by = ?, heartbeat = ?, tries = tries + 1, done = 0, whole = 0 where id = (select id from job "
+                        + "where state = 'WAITING' and kind = any(?) order by asked_at, id limit 1 for update skip locked) returning id, kind, course_id, account_id, work, tries")
+                .params(token, time(clock.instant()), kinds.toArray(String[]::new))
                 .query((row, number) -> new Claim(row.getLong("id"), token, row.getString("kind"),
                         new JobWork.Asked(row.getLong("course_id"), row.getLong("account_id"), row.getBytes("work")), row.getInt("tries")))
                 .optional();

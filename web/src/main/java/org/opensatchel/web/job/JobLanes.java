@@ -10,19 +10,20 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.apache.commons.lang3.concurrent.BasicThreadFactory;
+import org.opensatchel.web.errand.Errands;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
-/** The place of this server where jobs are carried out, one after the other. Whatever goes wrong with one costs that one. */
+/** Where this server carries jobs out: of each lane one after the other. Whatever goes wrong with one costs that one. */
 @Component
 class JobLanes implements SmartLifecycle {
 
     private static final Logger LOG = LoggerFactory.getLogger(JobLanes.class);
-    private static final long POLL_MILLIS = 500;
+    private static final long POLL_MILLIS = 250;
     private static final long BEAT_MILLIS = 2_000;
-    private static final int LOOK_AFTER_EVERY = 20;
+    private static final int LOOK_AFTER_EVERY = 40;
 
     private final JobDesk desk;
     private final Map<String, JobWork> works;
@@ -37,8 +38,11 @@ class JobLanes implements SmartLifecycle {
     @Override
     public synchronized void start() {
         running = true;
-        threads = Executors.newScheduledThreadPool(2, BasicThreadFactory.builder().namingPattern("jobs-%d").daemon(true).build());
-        threads.execute(this::work);
+        Map<JobWork.Lane, List<String>> lanes = works.values().stream()
+                .collect(Collectors.groupingBy(JobWork::lane, Collectors.mapping(JobWork::kind, Collectors.toList())));
+        threads = Executors.newScheduledThreadPool(lanes.size() + 1,
+                BasicThreadFactory.builder().namingPattern("jobs-%d").daemon(true).build());
+        lanes.values().forEach(kinds -> threads.execute(() -> work(kinds)));
     }
 
     @Override
@@ -52,15 +56,15 @@ class JobLanes implements SmartLifecycle {
         return running;
     }
 
-    private void work() {
+    private void work(List<String> kinds) {
         for (int round = 0; running; round++) {
             try {
                 if (round % LOOK_AFTER_EVERY == 0) {
                     desk.takeBackLost();
                 }
-                Optional<JobDesk.Claim> claim = desk.claim();
+                Optional<JobDesk.Claim> claim = desk.claim(kinds);
                 if (claim.isPresent()) {
-                    carryOut(claim.get());
+                    new Carried(claim.get()).carryOut();
                 } else {
                     TimeUnit.MILLISECONDS.sleep(POLL_MILLIS);
                 }
@@ -81,39 +85,60 @@ class JobLanes implements SmartLifecycle {
         }
     }
 
-    private void carryOut(JobDesk.Claim claim) {
-        boolean[] lost = {false};
-        ScheduledFuture<?> beating = threads.scheduleWithFixedDelay(() -> lost[0] |= !alive(claim), BEAT_MILLIS, BEAT_MILLIS,
-                TimeUnit.MILLISECONDS);
-        try {
-            byte[] answer = works.get(claim.kind()).run(claim.asked(), () -> lost[0] || !running);
-            desk.done(claim, answer);
-        } catch (JobWork.Failed none) {
-            ended(claim, none.trouble());
-        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            LOG.error("a job of kind {} broke", claim.kind(), broke);
-            ended(claim, Job.Trouble.FAULT);
-        } finally {
-            beating.cancel(false);
-        }
-    }
+    /** A job that is carried out here. */
+    private final class Carried implements JobWork.Going {
 
-    /** What ended because this server stops begins elsewhere, as if it had not been begun here. */
-    private void ended(JobDesk.Claim claim, Job.Trouble trouble) {
-        if (running) {
-            desk.failed(claim, trouble);
-        } else {
-            desk.release(claim);
-        }
-    }
+        private final JobDesk.Claim claim;
+        private volatile boolean lost;
 
-    /** Whether the job is still ours; a database that is away for a moment takes nothing from anybody. */
-    private boolean alive(JobDesk.Claim claim) {
-        try {
-            return desk.alive(claim);
-        } catch (RuntimeException down) {
-            LOG.debug("no sign of life could be given", down);
-            return true;
+        Carried(JobDesk.Claim claim) {
+            this.claim = claim;
+        }
+
+        @Override
+        public boolean isStopped() {
+            return lost || !running;
+        }
+
+        @Override
+        public void done(long done, long whole) {
+            desk.progress(claim, done, whole);
+        }
+
+        void carryOut() {
+            ScheduledFuture<?> beating = threads.scheduleWithFixedDelay(() -> lost |= !isAlive(), BEAT_MILLIS, BEAT_MILLIS,
+                    TimeUnit.MILLISECONDS);
+            try {
+                desk.done(claim, works.get(claim.kind()).run(claim.asked(), this));
+            } catch (JobWork.Failed none) {
+                ended(none.trouble());
+            } catch (Errands.NoAnswer none) {
+                ended(none.isGone() ? Job.Trouble.GONE : none.isOfSize() && !none.isOfWorker() ? Job.Trouble.SIZE : Job.Trouble.FAULT);
+            } catch (RuntimeException | StackOverflowError | LinkageError broke) {
+                LOG.error("a job of kind {} broke", claim.kind(), broke);
+                ended(Job.Trouble.FAULT);
+            } finally {
+                beating.cancel(false);
+            }
+        }
+
+        /** What ended because this server stops begins elsewhere, as if it had not been begun here. */
+        private void ended(Job.Trouble trouble) {
+            if (running) {
+                desk.failed(claim, trouble);
+            } else {
+                desk.release(claim);
+            }
+        }
+
+        /** Whether the job is still ours; a database that is away for a moment takes nothing from anybody. */
+        private boolean isAlive() {
+            try {
+                return desk.alive(claim);
+            } catch (RuntimeException down) {
+                LOG.debug("no sign of life could be given", down);
+                return true;
+            }
         }
     }
 }

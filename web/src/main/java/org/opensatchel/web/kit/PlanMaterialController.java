@@ -2,31 +2,39 @@ package org.opensatchel.web.kit;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
+import java.util.Locale;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.function.Function;
+import org.apache.commons.io.IOUtils;
 import org.opensatchel.core.compare.KitDifference;
+import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
-import org.opensatchel.core.kit.KitWriter;
-import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.pack.KitPackage;
 import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.project.ZipSource;
-import org.opensatchel.core.propose.KitProposal;
 import org.opensatchel.core.propose.ProposalWording;
-import org.opensatchel.core.propose.ProposedPart;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.errand.Errands;
+import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.LocalFile;
+import org.opensatchel.web.storage.MadeFiles;
+import org.opensatchel.web.storage.NoRoom;
 import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
+import org.opensatchel.worker.Errand;
+import org.opensatchel.worker.Offered;
+import org.opensatchel.worker.WorkOrder;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -45,8 +53,13 @@ class PlanMaterialController {
     private final Contents contents;
     private final long mostBytes;
     private final ReadLimits limits;
+    private final MadeFiles made;
+    private final Errands errands;
 
-    PlanMaterialController(CourseService courses, KitEditor editor, Contents contents, SatchelProperties properties) {
+    PlanMaterialController(CourseService courses, KitEditor editor, Contents contents, SatchelProperties properties, MadeFiles made,
+            Errands errands) {
+        this.made = made;
+        this.errands = errands;
         this.courses = courses;
         this.editor = editor;
         this.contents = contents;
@@ -85,71 +98,99 @@ class PlanMaterialController {
 
     /** A plan proposed from an example project, packed as a ZIP. */
     @PostMapping("/propose")
-    Offer propose(@PathVariable long id, @AuthenticationPrincipal SignedIn me, InputStream body) throws IOException {
+    CompletableFuture<Offer> propose(@PathVariable long id, @AuthenticationPrincipal SignedIn me, InputStream body) throws IOException {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        try (LocalFile example = example(assignment, me, body); ZipSource source = ZipSource.open(example.path())) {
-            KitProposal.Reading reading = KitProposal.of(source, RosterFields.NONE, limits);
-            return reading.proposal().map(proposal -> offer(assignment, proposal))
-                    .orElseGet(() -> Offer.refused(Speech.texts(reading.refusal().stream().toList())));
-        } catch (ContentStore.TooLarge tooLarge) {
-            return Offer.refused(List.of(Speech.say("upload.too-large", Speech.words().size(mostBytes))));
-        }
-    }
-
-    private static Offer offer(AssignmentView assignment, KitProposal proposal) {
-        List<Part> parts = new ArrayList<>();
-        for (ProposedPart part : proposal.parts()) {
-            JsonNode alone = JsonDocuments.MAPPER.readTree(KitWriter.write(proposal.kit(assignment.title(), part::equals)));
-            parts.add(part(part, alone));
-        }
-        return new Offer(proposal.title(), parts, "", List.of(), List.of());
-    }
-
-    private static Part part(ProposedPart part, JsonNode alone) {
-        if (part instanceof ProposedPart.Root) {
-            return new Part("root", part.title(), Speech.text(part.why()), part.examples(), "root", alone.get("root"));
-        }
-        if (part instanceof ProposedPart.Names) {
-            return new Part("names", Speech.text(ProposalWording.NAME_RULES.say()), Speech.text(part.why()), part.examples(), "names",
-                    alone.get("names"));
-        }
-        String key = part instanceof ProposedPart.Folder ? "folders" : part instanceof ProposedPart.Document ? "documents" : "files";
-        return new Part(key.substring(0, key.length() - 1), part.title(), Speech.text(part.why()), part.examples(), key,
-                alone.get(key).get(0));
+        return kept(assignment, me, body, sha256 -> errands.ask(me.accountId(), () -> {
+            LocalFile example = contents.local(sha256);
+            return new Lent<>(new Errand.Propose(new Errand.Project(example.path().toString(), "", WorkOrder.Form.ZIP, limits),
+                    assignment.title()), List.of(example));
+        }, errands.page()).thenApply(Speech.kept(answer -> proposed(read(answer)))));
     }
 
     /** A kit package: read whole and its starter files stored; the plan itself stays as it is until the page saves it. */
     @PostMapping("/import")
-    Offer take(@PathVariable long id, @AuthenticationPrincipal SignedIn me, InputStream body) throws IOException {
+    CompletableFuture<Offer> take(@PathVariable long id, @AuthenticationPrincipal SignedIn me, InputStream body) throws IOException {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        try (LocalFile file = example(assignment, me, body)) {
-            return taken(assignment, me, KitPackage.open(file.path(), limits));
-        } catch (ContentStore.TooLarge tooLarge) {
-            return Offer.refused(List.of(Speech.say("upload.too-large", Speech.words().size(mostBytes))));
-        }
+        MadeFiles.Folder folder = made.folder();
+        return kept(assignment, me, body, sha256 -> errands.ask(me.accountId(), () -> {
+            LocalFile file = contents.local(sha256);
+            return new Lent<>(
+                    new Errand.Unpack(file.path().toString(), folder.path().toString(), Math.min(made.room(), limits.unpackedBytes()),
+                            limits),
+                    List.of(file));
+        }, errands.page()).thenApplyAsync(Speech.kept(answer -> taken(assignment, me, read(answer)))))
+                .whenComplete((done, failed) -> IOUtils.closeQuietly(folder));
     }
 
     /** What is only looked at is kept for a while, so that it need not be held in memory. */
-    private LocalFile example(AssignmentView assignment, SignedIn me, InputStream body) throws IOException {
-        return contents.local(contents.keep(body, Purpose.EXAMPLE, assignment.courseId(), me.accountId(), mostBytes).sha256());
+    private CompletableFuture<Offer> kept(AssignmentView assignment, SignedIn me, InputStream body,
+            Function<String, CompletableFuture<Offer>> use) throws IOException {
+        try {
+            String sha256 = contents.keep(body, Purpose.EXAMPLE, assignment.courseId(), me.accountId(), mostBytes).sha256();
+            return use.apply(sha256).exceptionally(Speech.kept(PlanMaterialController::unanswered));
+        } catch (ContentStore.TooLarge tooLarge) {
+            return CompletableFuture
+                    .completedFuture(Offer.refused(List.of(Speech.say("upload.too-large", Speech.words().size(mostBytes)))));
+        } catch (Errands.Busy busy) {
+            return CompletableFuture.completedFuture(unanswered(busy));
+        }
     }
 
-    private Offer taken(AssignmentView assignment, SignedIn me, KitPackage.Reading reading) throws IOException {
-        if (reading.kitPackage().isEmpty()) {
-            return Offer.refused(Speech.texts(reading.faults()));
+    private static Offer unanswered(Throwable failed) {
+        Throwable cause = failed instanceof CompletionException && failed.getCause() != null ? failed.getCause() : failed;
+        if (cause instanceof Errands.Busy) {
+            return Offer.refused(List.of(Speech.say("job.own")));
         }
-        try (KitPackage whole = reading.kitPackage().get()) {
-            for (Kit.StarterFile file : whole.kit().starter()) {
-                try (InputStream content = whole.open(file)) {
+        if (cause instanceof Errands.NoAnswer none) {
+            return Offer.refused(List.of(Speech.say(none.isOfSize() ? "plan.too-much" : "job.fault")));
+        }
+        throw cause instanceof RuntimeException own ? own : new CompletionException(cause);
+    }
+
+    private static Offered read(byte[] answer) {
+        return JsonDocuments.MAPPER.readValue(answer, Offered.class);
+    }
+
+    private static Offer proposed(Offered offered) {
+        return offered.faults().isEmpty()
+                ? new Offer(offered.title(), offered.parts().stream().map(PlanMaterialController::part).toList(), "", List.of(), List.of())
+                : refused(offered);
+    }
+
+    private static Offer refused(Offered offered) {
+        return Offer.refused(Speech.texts(offered.faults().stream().flatMap(fault -> Facts.phrase(fault).stream()).toList()));
+    }
+
+    private static Part part(Offered.Part part) {
+        JsonNode alone = JsonDocuments.MAPPER.readTree(part.kit());
+        String kind = part.kind().name().toLowerCase(Locale.ROOT);
+        boolean one = part.kind() == Offered.Kind.ROOT || part.kind() == Offered.Kind.NAMES;
+        String key = one ? kind : kind + "s";
+        String title = part.kind() == Offered.Kind.NAMES ? Speech.text(ProposalWording.NAME_RULES.say()) : part.title();
+        return new Part(kind, title, Speech.text(Facts.phrase(part.why()).orElseThrow()), part.examples(), key,
+                one ? alone.get(key) : alone.get(key).get(0));
+    }
+
+    private Offer taken(AssignmentView assignment, SignedIn me, Offered offered) {
+        if (!offered.faults().isEmpty()) {
+            return refused(offered);
+        }
+        String document = offered.kit().orElseThrow();
+        try {
+            for (String starter : offered.starters()) {
+                try (InputStream content = Files.newInputStream(Path.of(starter))) {
                     contents.keep(content, Purpose.STARTER, assignment.courseId(), me.accountId(), Long.MAX_VALUE);
                 }
             }
-            Optional<Kit> now = KitReader.read(editor.plan(assignment).document()).kit();
-            List<String> changes = now
-                    .map(kit -> KitDifference.between(kit, whole.kit()).stream().map(change -> Speech.text(change.what())).toList())
-                    .orElse(List.of());
-            return new Offer(whole.kit().title(), List.of(), new String(KitWriter.write(whole.kit()), StandardCharsets.UTF_8), changes,
-                    List.of());
+        } catch (NoRoom full) {
+            return Offer.refused(List.of(Speech.say("job.room")));
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
         }
+        Kit fresh = KitReader.read(document.getBytes(StandardCharsets.UTF_8)).kit().orElseThrow();
+        List<String> changes = KitReader.read(editor.plan(assignment).document()).kit()
+                .map(kit -> KitDifference.between(kit, fresh).stream().map(change -> Speech.text(change.what())).toList())
+                .orElse(List.of());
+        return new Offer(offered.title(), List.of(), document, changes, List.of());
     }
 }

@@ -9,6 +9,7 @@ import org.opensatchel.web.job.JobDesk;
 import org.opensatchel.web.kit.KitEditor;
 import org.opensatchel.web.sending.SendingService;
 import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.MadeFiles;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
@@ -44,9 +45,11 @@ class Housekeeping {
     }
 
     @Bean
-    RecurringTask<Void> pruneJobs(JobDesk jobs) {
-        return Tasks.recurring("prune-jobs", FixedDelay.of(Duration.ofMinutes(10)))
-                .execute((instance, context) -> LOG.debug("{} answers of jobs were let go of", jobs.prune()));
+    RecurringTask<Void> pruneJobs(JobDesk jobs, MadeFiles made) {
+        return Tasks.recurring("prune-jobs", FixedDelay.of(Duration.ofMinutes(10))).execute((instance, context) -> {
+            LOG.debug("{} answers of jobs were let go of", jobs.prune());
+            made.removeOld();
+        });
     }
 
     @Bean

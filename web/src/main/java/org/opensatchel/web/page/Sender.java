@@ -25,6 +25,8 @@ class Sender implements WebServerFactoryCustomizer<TomcatServletWebServerFactory
 
     @Override
     public void customize(TomcatServletWebServerFactory factory) {
+        // A page that a job was waited for is forwarded to, and written as a whole only after that.
+        factory.addContextCustomizers(context -> context.setSuspendWrappedResponseAfterForward(false));
         factory.addConnectorCustomizers(connector -> connector.setProperty("socket.txBufSize", Integer.toString(BUFFER)));
         factory.addEngineValves(new ValveBase(true) {
             @Override

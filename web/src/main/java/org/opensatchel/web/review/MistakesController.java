@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.audit.AuditService;
@@ -81,12 +82,12 @@ class MistakesController {
     }
 
     @GetMapping("/assignments/{id}/mistakes.pdf")
-    ResponseEntity<byte[]> pdf(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+    CompletableFuture<ResponseEntity<byte[]>> pdf(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
-        byte[] pdf = printer.pdf("print/class-hand-out", Map.of("assignment", assignment, "mistakes", mistakes(assignment)));
         String name = assignment.courseCode().replace(" ", "") + "_" + assignment.code() + "_mistakes.pdf";
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(pdf);
+        return printer.pdf(me.accountId(), "print/class-hand-out", Map.of("assignment", assignment, "mistakes", mistakes(assignment)))
+                .thenApply(pdf -> ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(pdf));
     }
 
     @GetMapping("/assignments/{id}/log")

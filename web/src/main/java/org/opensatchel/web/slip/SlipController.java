@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
@@ -224,7 +225,7 @@ class SlipController {
 
     /** One page to print: for the instructor what would be sent, for the student what was. */
     @GetMapping("/hand-ins/{handIn}/slip.pdf")
-    ResponseEntity<byte[]> pdf(@PathVariable long handIn, @AuthenticationPrincipal SignedIn me) {
+    CompletableFuture<ResponseEntity<byte[]>> pdf(@PathVariable long handIn, @AuthenticationPrincipal SignedIn me) {
         HandInService.Shown shown = handIns.show(handIn, me.accountId());
         boolean may = shown.byInstructor() || shown.isOf(me.accountId());
         if (!may || shown.handIn().isPreCheck() || !shown.handIn().isDone()) {
@@ -233,15 +234,16 @@ class SlipController {
         String text = shown.byInstructor() ? slips.draft(shown, me.displayName()).text()
                 : Optional.ofNullable(slips.sent(List.of(handIn)).get(handIn)).map(SlipService.SentSlip::text)
                         .orElseThrow(NotAccessible::new);
-        return printed(printer, shown, text);
+        return printed(printer, me.accountId(), shown, text);
     }
 
-    static ResponseEntity<byte[]> printed(PdfPrinter printer, HandInService.Shown shown, String text) {
-        byte[] pdf = printer.pdf("print/slip",
-                Map.of("assignment", shown.place().assignment(), "student", shown.place().student(), "text", text));
+    static CompletableFuture<ResponseEntity<byte[]>> printed(PdfPrinter printer, long account, HandInService.Shown shown, String text) {
         String name = "slip_" + shown.place().assignment().code() + "_" + shown.place().student().last() + ".pdf";
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(pdf);
+        return printer
+                .pdf(account, "print/slip",
+                        Map.of("assignment", shown.place().assignment(), "student", shown.place().student(), "text", text))
+                .thenApply(pdf -> ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(pdf));
     }
 
     /** What was sent to a student, for themselves. */

@@ -1,6 +1,7 @@
 package org.opensatchel.web.slip;
 
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.ReportPage;
@@ -49,8 +50,10 @@ class SlipLinkController {
     }
 
     @GetMapping("/slips/{token}/slip.pdf")
-    ResponseEntity<byte[]> pdf(@PathVariable String token) {
+    CompletableFuture<ResponseEntity<byte[]>> pdf(@PathVariable String token) {
         SlipService.SentSlip slip = slips.opened(token).orElseThrow(NotAccessible::new);
-        return SlipController.printed(printer, handIns.forLink(slip.handIn()), slip.text());
+        HandInService.Shown shown = handIns.forLink(slip.handIn());
+        // Who has a link has no account; they are taken for the student it was sent to.
+        return SlipController.printed(printer, -shown.handIn().enrolmentId(), shown, slip.text());
     }
 }

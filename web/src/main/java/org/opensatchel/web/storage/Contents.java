@@ -95,6 +95,11 @@ public class Contents {
         return store.has(content.sha256(), content.bytes());
     }
 
+    /** Whether a course has a content for a purpose. */
+    public boolean has(String sha256, Purpose purpose, long course) {
+        return owners.bytes(sha256, purpose, course, clock.instant()).isPresent();
+    }
+
     /**
      * A content that a course has.
      *

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.words.Words;
+import org.springframework.context.i18n.LocaleContext;
 import org.springframework.context.i18n.LocaleContextHolder;
 
 /** The words of the language a request is answered in: those of the core, and those of the pages. */
@@ -49,6 +50,20 @@ public final class Speech {
     /** The words of whoever is asking; outside of a request, English. */
     public static Words words() {
         return in(LocaleContextHolder.getLocale());
+    }
+
+    /** What is done later, by another thread, in the language of whoever is asking now. */
+    public static <A, B> Function<A, B> kept(Function<A, B> later) {
+        LocaleContext mine = LocaleContextHolder.getLocaleContext();
+        return value -> {
+            LocaleContext before = LocaleContextHolder.getLocaleContext();
+            LocaleContextHolder.setLocaleContext(mine);
+            try {
+                return later.apply(value);
+            } finally {
+                LocaleContextHolder.setLocaleContext(before);
+            }
+        };
     }
 
     public static Words in(Locale locale) {

@@ -82,7 +82,7 @@ class FileViews {
             if (line.handle().isEmpty()) {
                 return CompletableFuture.completedFuture(without.apply(line));
             }
-            return errands.ask(account, () -> projects.lend(handIn, List.of(line.handle())), errand.apply(line), errands.view())
+            return errands.ask(account, () -> projects.lend(handIn, List.of(line.handle())).as(errand.apply(line)), errands.view())
                     .thenApply(answer -> {
                         kept.keep(handIn, name, answer);
                         return answer;
@@ -96,7 +96,7 @@ class FileViews {
         if (files.pages(handIn) > 0) {
             return CompletableFuture.completedFuture(true);
         }
-        return errands.ask(account, () -> projects.lend(handIn), project -> files.missing(shown, project), errands.lesson())
+        return errands.ask(account, () -> projects.lend(handIn).as(project -> files.missing(shown, project)), errands.lesson())
                 .thenApply(pages -> {
                     files.keepMissing(handIn, pages);
                     return true;
@@ -112,8 +112,8 @@ class FileViews {
     }
 
     private void prepare(long handIn, List<Errand.Wish> wishes) {
-        byte[] answer = errands.run(() -> projects.lend(handIn, wishes.stream().map(wish -> wish.file().handle()).distinct().toList()),
-                project -> new Errand.Prepare(project, wishes, MOST_PREPARED), errands.lesson());
+        byte[] answer = errands.run(() -> projects.lend(handIn, wishes.stream().map(wish -> wish.file().handle()).distinct().toList())
+                .as(project -> new Errand.Prepare(project, wishes, MOST_PREPARED)), errands.lesson(), () -> false);
         for (Errand.Made made : JsonDocuments.MAPPER.readValue(answer, new TypeReference<List<Errand.Made>>() {})) {
             Errand.Wish wish = wishes.get(made.number());
             kept.keep(handIn, KeptViews.name(wish.file().path(), wish.largest(), wish.at(), wish.text()), made.content());

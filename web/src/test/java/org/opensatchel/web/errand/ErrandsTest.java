@@ -33,15 +33,16 @@ class ErrandsTest {
     }
 
     private void errands(int waiting, int ofOne) {
-        errands = new Errands(new ErrandSettings(1, DataSize.ofMegabytes(64), DataSize.ofMegabytes(500), Duration.ofSeconds(5),
-                Duration.ofSeconds(5), DataSize.ofMegabytes(1), waiting, ofOne, temp), new WorkerCommand());
+        errands = new Errands(new ErrandSettings(1, 1, DataSize.ofMegabytes(64), DataSize.ofMegabytes(500), Duration.ofSeconds(5),
+                Duration.ofSeconds(5), Duration.ofSeconds(5), Duration.ofSeconds(5), DataSize.ofMegabytes(1), waiting, ofOne, temp),
+                new WorkerCommand());
     }
 
     private CompletableFuture<byte[]> ask(long account) {
         return errands.ask(account, () -> {
             await(open);
             throw new IOException("it is gone");
-        }, project -> null, Duration.ofSeconds(5));
+        }, Duration.ofSeconds(5));
     }
 
     private static void await(CountDownLatch latch) {

@@ -1,0 +1,57 @@
+package org.opensatchel.worker;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.opensatchel.core.fact.Facts;
+import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.core.roster.OneRoster;
+import org.opensatchel.core.roster.RosterColumn;
+import org.opensatchel.core.roster.RosterCsv;
+import org.opensatchel.core.roster.RosterFault;
+import org.opensatchel.core.roster.RosterLine;
+import org.opensatchel.core.roster.RosterReading;
+
+/**
+ * A roster file, read.
+ *
+ * @param classes the classes of a bundle, by what it calls them
+ * @param columns what each column that is used was taken for, by its heading
+ */
+public record Enrolled(Map<String, String> classes, List<RosterLine> lines, List<Wrong> faults, Map<String, RosterColumn> columns) {
+
+    /** Something wrong in it, as a {@link RosterFault} with the facts of its phrase. */
+    public record Wrong(String file, int row, String column, Map<String, Object> what) {}
+
+    static Enrolled read(Path file, Set<String> classes, ReadLimits limits) throws IOException {
+        try (InputStream content = Files.newInputStream(file)) {
+            byte[] head = content.readNBytes(2);
+            if (head.length == 2 && head[0] == 'P' && head[1] == 'K') {
+                try (ZipSource source = ZipSource.open(file)) {
+                    OneRoster.Bundle bundle = OneRoster.read(source, classes, limits);
+                    return of(bundle.classes(), bundle.roster());
+                }
+            }
+        }
+        return of(Map.of(), RosterCsv.read(Files.readAllBytes(file)));
+    }
+
+    private static Enrolled of(Map<String, String> classes, RosterReading reading) {
+        return new Enrolled(classes, reading.lines(),
+                reading.faults().stream().map(fault -> new Wrong(fault.file(), fault.row(), fault.column(), Facts.json(fault.what())))
+                        .toList(),
+                reading.columns());
+    }
+
+    /** As core tells it. */
+    public RosterReading reading() {
+        return new RosterReading(lines, faults.stream()
+                .map(wrong -> new RosterFault(wrong.file, wrong.row, wrong.column, Facts.phrase(wrong.what).orElseThrow())).toList(),
+                columns);
+    }
+}
