@@ -135,7 +135,7 @@ class IntakeController {
             return upload.take(request,
                     java.net.URLDecoder.decode(name.replaceAll("%(?![0-9a-fA-F]{2})", "%25"), java.nio.charset.StandardCharsets.UTF_8));
         } catch (NoRoom full) {
-            return new Upload.Taken(Optional.empty(), "", Speech.say("hand-in.not-stored"));
+            return new Upload.Taken(Optional.empty(), "", Speech.say("job.room"));
         }
     }
 

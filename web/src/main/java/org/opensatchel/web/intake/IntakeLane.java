@@ -205,11 +205,13 @@ class IntakeLane implements SmartLifecycle {
         try (MadeFiles.Folder folder = made.folder()) {
             Student student = courses.student(assignment, item.enrolment());
             Path archive = folder.path().resolve("archive");
-            Delivered.Single one = batches.take(assignment, claim.intake, item, archive,
-                    Math.min(made.room(), properties.maxUpload().toBytes()));
+            long most = properties.maxUpload().toBytes();
+            long room = made.room();
+            Delivered.Single one = batches.take(assignment, claim.intake, item, archive, Math.min(room, most));
             if (one.fault().isPresent()) {
-                LOG.info("{} of intake {} could not be taken in: {}", item.ordinal(), id, one.fault().get());
-                became(claim, item, Batches.word(one.fault().get()));
+                Fault fault = one.fault().get() == Fault.TOO_LARGE && room < most ? Fault.NO_ROOM : one.fault().get();
+                LOG.info("{} of intake {} could not be taken in: {}", item.ordinal(), id, fault);
+                became(claim, item, Batches.word(fault));
                 return;
             }
             Stored stored;

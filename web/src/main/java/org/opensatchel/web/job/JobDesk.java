@@ -25,6 +25,8 @@ public class JobDesk {
     private static final Duration LOST = Duration.ofSeconds(30);
     /** What was made stays for so long. */
     public static final Duration KEPT = Duration.ofHours(1);
+    /** That something went wrong which may have passed is told for so long; asked again after that, it is tried again. */
+    private static final Duration TOLD = Duration.ofSeconds(20);
     private static final int MOST_TRIES = 3;
     /** Of one person so many may wait or go on; more is answered when one has ended. */
     private static final int MOST_OF_ONE = 6;
@@ -43,7 +45,7 @@ public class JobDesk {
     record Claim(long id, String token, String kind, JobWork.Asked asked, int tries) {}
 
     /**
-     * Asks for something, unless it was asked for and is there, or waits, already.
+     * Asks for something, unless it was asked for and is there, or waits, already, or is known to want too much.
      *
      * @return empty when this person waits for as much as one may
      */
@@ -51,7 +53,7 @@ public class JobDesk {
     public Optional<Job> ask(String kind, long course, long account, byte[] work) {
         String name = Sha256.of(work);
         Optional<Job> known = find(kind, course, work);
-        if (known.isPresent() && known.get().state() != Job.State.CANCELLED) {
+        if (known.filter(job -> job.isOpen() || job.isDone() || job.trouble().equals(Optional.of(Job.Trouble.SIZE))).isPresent()) {
             return known;
         }
         long open = database.sql("select count(*) from job where account_id = ? and state in ('WAITING', 'RUNNING')").param(account)
@@ -61,8 +63,9 @@ public class JobDesk {
         }
         database.sql("insert into job (kind, course_id, account_id, name, work, state, asked_at) values (?, ?, ?, ?, ?, 'WAITING', ?) "
                 + "on conflict (course_id, kind, name) do update set state = 'WAITING', asked_at = excluded.asked_at, tries = 0, ended_at = null, "
-                + "trouble = null, account_id = excluded.account_id where job.state = 'CANCELLED'")
-                .params(kind, course, account, name, work, time(clock.instant())).update();
+                + "trouble = null, account_id = excluded.account_id where job.state = 'CANCELLED' "
+                + "or job.state = 'FAILED' and job.trouble <> 'SIZE' and job.ended_at < ?")
+                .params(kind, course, account, name, work, time(clock.instant()), time(clock.instant().minus(TOLD))).update();
         return find(kind, course, work);
     }
 
