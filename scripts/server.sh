@@ -68,9 +68,7 @@ start_server() {
   [ "$port" -ge 1 ] && [ "$port" -le 65535 ] || die "--port takes a number from 1 to 65535."
   if pid=$(app_pid); then
     # What it needs may have been stopped by itself.
-    need_postgres
-    choose_pg_data
-    if ! pg_is_running; then start_pg; say "Its database was not running, and is started."; fi
+    tend_pg
     say "Open Satchel is already running at http://127.0.0.1:$(cat "$state/app.port")/ (process $pid). Stop it with: ./satchel stop"
     return 0
   fi
@@ -82,6 +80,13 @@ start_server() {
   start_pg
   make_database satchel
   launch "$port" "$foreground"
+}
+
+# What ended by itself is begun again.
+tend_pg() {
+  need_postgres
+  choose_pg_data
+  if ! pg_is_running; then start_pg; say "Its database was not running, and is started."; fi
 }
 
 build_web() {
@@ -104,7 +109,7 @@ launch() {
   printf '%s\n' "$port" >"$state/app.port"
   if [ -n "$2" ]; then printf '%s\n' "$$" >"$state/app.pid"; exec "${command[@]}"; fi
   : >"$state/log"
-  SATCHEL_STATE="$state" SATCHEL_PORT="$port" setsid nohup bash "$home/scripts/supervise.sh" "${command[@]}" >>"$state/log" 2>&1 </dev/null &
+  SATCHEL_STATE="$state" SATCHEL_PORT="$port" SATCHEL_HOME="$home" SATCHEL_DATABASE_PORT="$pg_port" setsid nohup bash "$home/scripts/supervise.sh" "${command[@]}" >>"$state/log" 2>&1 </dev/null &
   printf '%s\n' "$!" >"$state/supervisor.pid"
   until app_answers "$port" /readyz 2>/dev/null; do
     pid=$(cat "$state/supervisor.pid" 2>/dev/null || true)

@@ -28,6 +28,12 @@ comes_on() {
   [ $((SECONDS - said_at)) -lt "$most" ]
 }
 
+# The database may have ended by itself, as when its disk was full; it is begun again as soon as that is possible.
+tend_database() {
+  [ -n "${SATCHEL_DATABASE_PORT:-}" ] || return 0
+  (exec 4<>"/dev/tcp/127.0.0.1/$SATCHEL_DATABASE_PORT") 2>/dev/null || "$SATCHEL_HOME/satchel" database >&2 || true
+}
+
 end_child() {
   printf 'satchel: %s\n' "$1" >&2
   kill -9 "$child" 2>/dev/null
@@ -45,8 +51,11 @@ while true; do
   child=$!
   printf '%s\n' "$child" >"$SATCHEL_STATE/app.pid"
   silent=0
+  round=0
   while kill -0 "$child" 2>/dev/null; do
     sleep 2 & wait $!
+    round=$((round + 1))
+    [ $((round % 5)) != 0 ] || tend_database
     if lives 2>/dev/null; then
       silent=0; answered=1; serves=1
     elif [ -z "$serves" ]; then

@@ -2,6 +2,7 @@ package org.opensatchel.web.errand;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.nio.file.NoSuchFileException;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.concurrent.ArrayBlockingQueue;
@@ -189,8 +190,11 @@ public class Errands {
         ErrandOutcome outcome;
         try (Lent<? extends Errand> lent = lending.lend()) {
             outcome = workers.run(lent.what(), time, stopped);
-        } catch (IOException gone) {
+        } catch (NoSuchFileException gone) {
             throw new NoAnswer(Reason.STORE);
+        } catch (IOException ours) {
+            LOG.error("what an errand needs could not be had", ours);
+            throw new NoAnswer(Reason.BROKE);
         }
         if (outcome instanceof ErrandOutcome.Answered answered) {
             return answered.answer();

@@ -3,7 +3,7 @@ package org.opensatchel.web.errand;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.io.IOException;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Optional;
@@ -41,7 +41,7 @@ class ErrandsTest {
     private CompletableFuture<byte[]> ask(long account) {
         return errands.ask(account, () -> {
             await(open);
-            throw new IOException("it is gone");
+            throw new NoSuchFileException("it is gone");
         }, Duration.ofSeconds(5));
     }
 
