@@ -154,7 +154,7 @@ class Downloads implements JobWork {
                     answer(() -> projects.lend(one.handIn).as(project -> new Errand.Copy(project, kit, one.fields, one.root, one.asItCame,
                             to, made.room())), going));
         } catch (Errands.NoAnswer none) {
-            if (others && none.isGone()) {
+            if (others && (none.isGone() || none.isOfSize())) {
                 return new Copied(true, List.of(one.root), false);
             }
             throw none;
