@@ -73,6 +73,8 @@ public final class Soak {
         List<Thread> people = new ArrayList<>();
         passwords.forEach((login, password) -> people.add(begin(() -> study(login, password, new Random(seeds.nextLong())))));
         IntStream.range(0, READERS).forEach(i -> people.add(begin(() -> teach(i))));
+        SoakChores chores = new SoakChores(this);
+        chores.all().forEach(chore -> people.add(begin(chore)));
         Thread scales = begin(this::weigh);
         Thread.sleep(Duration.ofMinutes(minutes).toMillis());
         over = true;
@@ -81,7 +83,7 @@ public final class Soak {
             one.join();
         }
         scales.join();
-        return told(minutes, serverBefore, diskBefore);
+        return told(minutes, serverBefore, diskBefore, chores);
     }
 
     private static Thread begin(Runnable work) {
@@ -133,12 +135,12 @@ public final class Soak {
     // The school.
 
     /** A browser of somebody. */
-    private final class Somebody {
-        private final HttpClient http = HttpClient.newBuilder().cookieHandler(new CookieManager())
+    final class Somebody {
+        final HttpClient http = HttpClient.newBuilder().cookieHandler(new CookieManager())
                 .followRedirects(HttpClient.Redirect.NORMAL).connectTimeout(Duration.ofSeconds(10)).build();
         private final String login;
         private final String password;
-        private String token = "";
+        String token = "";
 
         Somebody(String login, String password) {
             this.login = login;
@@ -237,10 +239,13 @@ public final class Soak {
     private static void importRoster(Somebody teacher, String course, int students) throws IOException, InterruptedException {
         String table = "Last,First,ID\n"
                 + IntStream.range(0, students).mapToObj(i -> "Soaker" + i + ",Sam," + i).collect(Collectors.joining("\n"));
-        String preview = teacher.post(course + "/roster/paste", Map.of("table", table)).body();
-        Matcher file = Pattern.compile("name=\"file\" value=\"([0-9a-f]{64})\"").matcher(preview);
-        if (file.find()) {
-            teacher.post(course + "/roster/apply", Map.of("file", file.group(1)));
+        URI preview = teacher.post(course + "/roster/paste", Map.of("table", table)).uri();
+        Matcher file = Pattern.compile("file=([0-9a-f]{64})").matcher(String.valueOf(preview.getQuery()));
+        // What is still being read is asked for again.
+        for (int i = 0; file.find(0) && i < 20; i++) {
+            if (teacher.post(course + "/roster/apply", Map.of("file", file.group(1))).uri().getPath().equals(course)) {
+                return;
+            }
         }
     }
 
@@ -339,7 +344,7 @@ public final class Soak {
 
     // What is told.
 
-    private boolean told(int minutes, long serverBefore, long diskBefore) throws Exception {
+    private boolean told(int minutes, long serverBefore, long diskBefore, SoakChores chores) throws Exception {
         Somebody teacher = new Somebody("quillfeather", "market-bell");
         teacher.signIn();
         long begun = System.nanoTime();
@@ -374,12 +379,46 @@ public final class Soak {
         line("server MB, before / peak / after", serverBefore + " / " + peakServer + " / " + ServerProcess.rss(ServerProcess.pid(state)));
         line("largest worker, MB", peakWorker);
         line("half-written uploads, before / after", diskBefore + " / " + disk());
-        boolean good = lost == 0 && open == 0 && p95 < 1_000;
+        boolean whole = chores.told(teacher);
+        boolean good = lost == 0 && open == 0 && p95 < 1_000 && whole;
         System.out.println(good ? "It held." : "It did not hold.");
         return good;
     }
 
-    private static void line(String what, Object value) {
+    /** A browser of who teaches. */
+    Somebody teacher() throws InterruptedException {
+        Somebody one = new Somebody("quillfeather", "market-bell");
+        one.signIn();
+        return one;
+    }
+
+    boolean isOver() {
+        return over;
+    }
+
+    String base() {
+        return base;
+    }
+
+    /** The address of the assignment. */
+    String work() {
+        return work;
+    }
+
+    /** What was acknowledged: whose and of which kind, by its address. */
+    Map<String, String> acknowledged() {
+        return Map.copyOf(acknowledged);
+    }
+
+    byte[] archive(String kind) {
+        return archives.get(kind);
+    }
+
+    void wasAway() {
+        away.incrementAndGet();
+    }
+
+    static void line(String what, Object value) {
         System.out.printf("%-40s %s%n", what, value);
     }
 

@@ -54,7 +54,8 @@ final class CheckWorker implements AutoCloseable {
         command.addAll(List.of(settings.java().toString(), "-Xmx" + settings.heapMegabytes() + "m",
                 "-Xms" + Math.min(32, settings.heapMegabytes()) + "m", "-XX:+ExitOnOutOfMemoryError", "-XX:+UseSerialGC",
                 "-XX:-UsePerfData",
-                "-XX:MaxMetaspaceSize=192m", "-XX:MaxDirectMemorySize=64m", "-Djava.awt.headless=true", "-Dfile.encoding=UTF-8", "-Dlogback.configurationFile=worker-log.xml",
+                "-XX:MaxMetaspaceSize=192m", "-XX:MaxDirectMemorySize=64m", "-Djava.awt.headless=true", "-Dfile.encoding=UTF-8",
+                "-Dlogback.configurationFile=worker-log.xml",
                 "-Djava.io.tmpdir=" + settings.temporary()));
         command.addAll(settings.main());
         ProcessBuilder builder = new ProcessBuilder(command).directory(settings.temporary().toFile())
