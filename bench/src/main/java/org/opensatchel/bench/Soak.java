@@ -1,5 +1,6 @@
 package org.opensatchel.bench;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.CookieManager;
@@ -29,6 +30,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
 
 /**
  * A school of two hundred students under load while its parts are killed (scripts/soak.sh does that): whatever was
@@ -96,7 +98,7 @@ public final class Soak {
 
     private void makeArchives() throws IOException {
         Random random = new Random(3);
-        archives.put("sound", zip(Map.of("P/edit/page.html", "<img src=\"../titles/a.png\">", "P/titles/a.png", "\u0089PNG\r\n\u001a\n")));
+        archives.put("sound", zip(Map.of("P/edit/page.html", "<img src=\"../titles/a.png\">", "P/titles/a.png", picture())));
         archives.put("broken", zip(Map.of("P/a.html",
                 IntStream.range(0, 300).mapToObj(i -> "<img src=\"F:/lost/" + i + ".png\">").collect(Collectors.joining()))));
         archives.put("links", zip(IntStream.range(0, 60).boxed().collect(Collectors.toMap(i -> "P/p" + i + ".html",
@@ -111,6 +113,13 @@ public final class Soak {
         byte[] whole = archives.get("links");
         archives.put("cut", Arrays.copyOf(whole, whole.length / 2));
         archives.put("nothing", "this is no archive".getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** A small picture, each of its bytes a letter. */
+    private static String picture() throws IOException {
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
+        return png.toString(StandardCharsets.ISO_8859_1);
     }
 
     private static byte[] zip(Map<String, String> files) throws IOException {

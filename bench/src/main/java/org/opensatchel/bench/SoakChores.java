@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
@@ -76,10 +78,15 @@ final class SoakChores {
         ends.merge(what, 1, Integer::sum);
     }
 
+    /** What came in the first half of the time, and has been checked by now. */
+    private Stream<Map.Entry<String, String>> earlier() {
+        Map<String, String> all = soak.acknowledged();
+        return all.entrySet().stream().sorted(Comparator.comparingLong(one -> Long.parseLong(one.getKey().replaceAll("\\D", ""))))
+                .limit(all.size() / 2);
+    }
+
     private Optional<String> some(String kind, int number) {
-        List<String> known = soak.acknowledged().entrySet().stream().filter(one -> one.getValue().endsWith(" " + kind))
-                .map(Map.Entry::getKey)
-                .sorted().toList();
+        List<String> known = earlier().filter(one -> one.getValue().endsWith(" " + kind)).map(Map.Entry::getKey).toList();
         return known.isEmpty() ? Optional.empty() : Optional.of(known.get(number % known.size()));
     }
 
@@ -92,9 +99,8 @@ final class SoakChores {
     }
 
     private void compare(Soak.Somebody me, int number) throws IOException, InterruptedException {
-        Map<String, List<String>> byWho = soak.acknowledged().entrySet().stream()
-                .collect(Collectors.groupingBy(one -> one.getValue().split(" ")[0], TreeMap::new,
-                        Collectors.mapping(Map.Entry::getKey, Collectors.toList())));
+        Map<String, List<String>> byWho = earlier().collect(Collectors.groupingBy(one -> one.getValue().split(" ")[0], TreeMap::new,
+                Collectors.mapping(Map.Entry::getKey, Collectors.toList())));
         List<List<String>> several = byWho.values().stream().filter(mine -> mine.size() > 1).toList();
         if (!several.isEmpty()) {
             List<String> mine = several.get(number % several.size());
