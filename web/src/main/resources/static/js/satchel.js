@@ -17,6 +17,15 @@ document.addEventListener("DOMContentLoaded", () => {
   }
 });
 
+// A new course lies where its instructor is, as far as the browser knows.
+document.addEventListener("DOMContentLoaded", () => {
+  const field = document.querySelector("input[data-own-zone]"), own = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  if (!field || !Intl.supportedValuesOf) return;
+  const zones = Intl.supportedValuesOf("timeZone");
+  field.list.append(...zones.map((zone) => new Option(zone)));
+  if (own.includes("/")) field.value = own;
+});
+
 // A choice among very many people has all of them once somebody goes there: a page with every choice in full would take minutes.
 ["pointerdown", "focusin"].forEach((event) => document.addEventListener(event, ({ target }) => {
   const everybody = target.dataset?.from && document.getElementById(target.dataset.from);

@@ -25,17 +25,19 @@ class AuditEntry {
     @Enumerated(EnumType.STRING)
     private Deed what;
     private String detail;
+    private String facts;
 
     protected AuditEntry() {
     }
 
-    AuditEntry(Instant at, long accountId, AuditService.About about, Deed what, String detail) {
+    AuditEntry(Instant at, long accountId, AuditService.About about, Deed what, Detail detail) {
         this.at = at;
         this.accountId = accountId;
         this.assignmentId = about.assignment();
         this.enrolmentId = about.enrolment() == 0 ? null : about.enrolment();
         this.handInId = about.handIn() == 0 ? null : about.handIn();
         this.what = what;
-        this.detail = detail;
+        this.detail = "";
+        this.facts = detail.json();
     }
 }

@@ -19,11 +19,11 @@ interface AuditRepository extends Repository<AuditEntry, Long> {
             + "select cast(:at as timestamptz), :account, :assignment, nullif(:enrolment, 0), nullif(:handIn, 0), 'SAW', '' from lazily")
     void saw(Instant at, long account, long assignment, long enrolment, long handIn);
 
-    @Query(value = "select new org.opensatchel.web.audit.AuditLine(a.at, coalesce(c.displayName, ''), a.enrolmentId, a.handInId, h.number, a.what, a.detail) "
+    @Query(value = "select new org.opensatchel.web.audit.AuditLine(a.at, coalesce(c.displayName, ''), a.enrolmentId, a.handInId, h.number, a.what, a.detail, a.facts) "
             + "from AuditEntry a left join Account c on c.id = a.accountId left join HandIn h on h.id = a.handInId where a.assignmentId = :assignment order by a.id desc", countQuery = "select count(a) from AuditEntry a where a.assignmentId = :assignment")
     Page<AuditLine> of(long assignment, Pageable page);
 
-    @Query("select new org.opensatchel.web.audit.AuditLine(a.at, coalesce(c.displayName, ''), a.enrolmentId, a.handInId, h.number, a.what, a.detail) "
+    @Query("select new org.opensatchel.web.audit.AuditLine(a.at, coalesce(c.displayName, ''), a.enrolmentId, a.handInId, h.number, a.what, a.detail, a.facts) "
             + "from AuditEntry a left join Account c on c.id = a.accountId left join HandIn h on h.id = a.handInId "
             + "where a.assignmentId = :assignment and a.enrolmentId = :enrolment and a.what <> SAW order by a.id desc limit 200")
     List<AuditLine> ofStudent(long assignment, long enrolment);

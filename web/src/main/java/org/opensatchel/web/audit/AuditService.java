@@ -15,8 +15,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class AuditService {
 
-    private static final int LONGEST = 1_000;
-
     private final AuditRepository entries;
     private final Clock clock;
 
@@ -28,9 +26,8 @@ public class AuditService {
     /** What a line is about; 0 for no student or no hand-in. */
     public record About(long assignment, long enrolment, long handIn) {}
 
-    public void log(long account, About about, Deed what, String detail) {
-        String kept = detail.length() <= LONGEST ? detail : detail.substring(0, LONGEST - 1) + "…";
-        entries.save(new AuditEntry(clock.instant(), account, about, what, kept.replace("\0", "")));
+    public void log(long account, About about, Deed what, Detail detail) {
+        entries.save(new AuditEntry(clock.instant(), account, about, what, detail));
     }
 
     /**

@@ -154,8 +154,10 @@ public class CourseService {
     }
 
     @Transactional
-    public long createCourse(String code, String title, long instructor) {
-        long id = courses.saveAndFlush(new Course(code, title, instructor)).id();
+    public long createCourse(String code, String title, String zone, long instructor) {
+        Course course = new Course(code, title, instructor);
+        course.setZone(zone);
+        long id = courses.saveAndFlush(course).id();
         courses.putStaff(id, instructor, "OWNER");
         return id;
     }

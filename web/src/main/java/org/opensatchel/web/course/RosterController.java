@@ -203,9 +203,13 @@ class RosterController {
         if (rosters.set(rosters.course(id, me.accountId()), zone.strip(), preChecks)) {
             redirect.addFlashAttribute("told", Speech.say("course.saved"));
         } else {
-            redirect.addFlashAttribute("refused", Speech.say("course.no-zone", zone.strip().length() > 60 ? "…" : zone.strip()));
+            redirect.addFlashAttribute("refused", noZone(zone));
         }
         return "redirect:/courses/" + id;
+    }
+
+    private static String noZone(String zone) {
+        return Speech.say("course.no-zone", zone.strip().length() > 60 ? "…" : zone.strip());
     }
 
     @PostMapping("/courses/{id}/staff")
@@ -219,8 +223,8 @@ class RosterController {
     }
 
     @PostMapping("/courses")
-    String create(@RequestParam String code, @RequestParam String title, @AuthenticationPrincipal SignedIn me,
-            RedirectAttributes redirect) {
+    String create(@RequestParam String code, @RequestParam String title, @RequestParam(defaultValue = "") String zone,
+            @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         if (!me.isInstructor()) {
             throw new NotAccessible();
         }
@@ -229,8 +233,12 @@ class RosterController {
             redirect.addFlashAttribute("refused", named ? Speech.say("course.there", code.strip()) : Speech.say("course.no-code"));
             return "redirect:/";
         }
+        if (!zone.isBlank() && !ZoneId.getAvailableZoneIds().contains(zone.strip())) {
+            redirect.addFlashAttribute("refused", noZone(zone));
+            return "redirect:/";
+        }
         try {
-            return "redirect:/courses/" + courses.createCourse(code.strip(), title.strip(), me.accountId());
+            return "redirect:/courses/" + courses.createCourse(code.strip(), title.strip(), zone.strip(), me.accountId());
         } catch (DataIntegrityViolationException pressedTwice) {
             redirect.addFlashAttribute("refused", Speech.say("course.there", code.strip()));
             return "redirect:/";

@@ -122,7 +122,7 @@ class DemoData implements ApplicationRunner {
 
     private AssignmentView course(long instructor, List<Long> students, String code, String title, String assignment, String name,
             Instant due, int enrolled) {
-        long course = courses.createCourse(code, title, instructor);
+        long course = courses.createCourse(code, title, "", instructor);
         for (int i = 0; i < enrolled; i++) {
             DemoRoster.Person person = DemoRoster.PEOPLE.get(i);
             courses.enrol(course, students.get(i), person.last(), person.first(), "26" + (1_000 + i * 37), i % 2 == 0 ? "1" : "2");

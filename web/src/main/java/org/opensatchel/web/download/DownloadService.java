@@ -12,6 +12,7 @@ import org.hibernate.Session;
 import org.opensatchel.core.naming.FileNameForm;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
+import org.opensatchel.web.audit.Detail;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handin.HandInService.Shown;
@@ -61,13 +62,14 @@ public class DownloadService {
     /** Notes that somebody has them now. */
     void downloaded(AssignmentView assignment, List<Downloads.Picked> picked, long by) {
         picked.forEach(
-                one -> audit.log(by, new AuditService.About(assignment.id(), one.enrolment(), one.handIn()), Deed.DOWNLOADED, one.root()));
+                one -> audit.log(by, new AuditService.About(assignment.id(), one.enrolment(), one.handIn()), Deed.DOWNLOADED,
+                        Detail.text(one.root())));
     }
 
     public void downloaded(Shown shown, long by) {
         audit.log(by, new AuditService.About(shown.place().assignment().id(), shown.handIn().enrolmentId(), shown.handIn().id()),
                 Deed.DOWNLOADED,
-                shown.handIn().fileName());
+                Detail.text(shown.handIn().fileName()));
     }
 
     /** The name a student's root should have; two of one name are told apart by their numbers. */
@@ -110,7 +112,7 @@ public class DownloadService {
                     "insert into graded (hand_in_id, graded_by, graded_at) values (:handIn, :by, :now) on conflict do nothing")
                     .setParameter("handIn", shown.handIn().id()).setParameter("by", by).setParameter("now", now).executeUpdate();
             audit.log(by, new AuditService.About(shown.place().assignment().id(), shown.handIn().enrolmentId(), shown.handIn().id()),
-                    Deed.GRADED, "");
+                    Deed.GRADED, Detail.NONE);
         } else {
             session.createNativeMutationQuery("delete from graded where hand_in_id = :handIn").setParameter("handIn", shown.handIn().id())
                     .executeUpdate();

@@ -17,6 +17,7 @@ import java.util.concurrent.TimeUnit;
 import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
+import org.opensatchel.web.audit.Detail;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
@@ -196,7 +197,7 @@ class IntakeLane implements SmartLifecycle {
                 .equals(transaction.execute(status -> intakes.move(id, IntakeView.State.RUNNING, IntakeView.State.DONE)));
         IntakeView after = transaction.execute(status -> intakes.find(id)).orElse(claim.intake);
         audit.log(claim.intake.madeBy(), new AuditService.About(assignment.id(), 0, 0), Deed.TOOK_IN,
-                after.name() + ": " + after.taken() + (done ? "" : " (cancelled)"));
+                Detail.of(done ? "intake.logged" : "intake.logged-cancelled", after.name(), after.taken()));
     }
 
     /** One of them; whatever is wrong with it is kept with it, and the next goes on. */

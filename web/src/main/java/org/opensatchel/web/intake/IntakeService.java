@@ -15,6 +15,7 @@ import org.opensatchel.core.intake.WhoIsWho;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
+import org.opensatchel.web.audit.Detail;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
@@ -196,7 +197,7 @@ public class IntakeService {
             }
             return left;
         });
-        audit.log(by, new AuditService.About(assignment.id(), 0, 0), Deed.TOOK_BACK, intake.name());
+        audit.log(by, new AuditService.About(assignment.id(), 0, 0), Deed.TOOK_BACK, Detail.text(intake.name()));
         return stay;
     }
 }

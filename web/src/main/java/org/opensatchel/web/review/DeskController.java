@@ -13,6 +13,8 @@ import org.opensatchel.core.review.Ruling;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
+import org.opensatchel.web.audit.Detail;
+import org.opensatchel.web.audit.Detail.Value;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.decision.DecisionService;
@@ -63,7 +65,7 @@ class DeskController {
         return new Subject(shown.place().assignment().id(), shown.handIn().enrolmentId(), shown.handIn().id());
     }
 
-    private void log(SignedIn me, HandInService.Shown shown, Deed deed, String detail) {
+    private void log(SignedIn me, HandInService.Shown shown, Deed deed, Detail detail) {
         audit.log(me.accountId(),
                 new AuditService.About(shown.place().assignment().id(), shown.handIn().enrolmentId(), shown.handIn().id()),
                 deed, detail);
@@ -112,7 +114,7 @@ class DeskController {
             judge(shown, scope);
             String title = Speech.words().title(code);
             log(me, shown, weight.equals("waived") ? Deed.WAIVED : Deed.WEIGHED,
-                    Speech.say("desk.logged-" + weight, title, Speech.say("desk.scope-" + scope), why));
+                    Detail.of("desk.logged-" + weight, Value.title(code), Value.words("desk.scope-" + scope), why));
             redirect.addFlashAttribute("told", Speech.say("desk.told-" + weight, title));
             redirect.addFlashAttribute("undo", shown.handIn().address() + "/rulings/" + made + "/undo");
         }
@@ -132,7 +134,7 @@ class DeskController {
         decisions.takeBackRuling(shown.place().assignment().id(), ruling, me.accountId()).ifPresent(taken -> {
             judge(shown, taken.scope());
             String title = Speech.words().title(taken.code());
-            log(me, shown, Deed.TOOK_BACK, Speech.say("desk.logged-undo", title));
+            log(me, shown, Deed.TOOK_BACK, Detail.of("desk.logged-undo", Value.title(taken.code())));
             redirect.addFlashAttribute("told", Speech.say("desk.told-undo", title));
         });
         return back(shown, back);
@@ -153,7 +155,7 @@ class DeskController {
             Optional<String> weighs = Optional.of(severity).filter(word -> WEIGHTS.contains(word) && !word.equals("waived"));
             decisions.remark(subject(shown), weighs, cut(path, LONGEST_REASON), said, me.accountId());
             judge(shown, Ruling.Scope.HAND_IN);
-            log(me, shown, Deed.REMARKED, said);
+            log(me, shown, Deed.REMARKED, Detail.text(said));
         }
         return back(shown, back);
     }
@@ -165,7 +167,7 @@ class DeskController {
         HandInService.Shown shown = mine(handIn, me);
         if (decisions.removeRemark(subject(shown), remark, me.accountId())) {
             judge(shown, Ruling.Scope.HAND_IN);
-            log(me, shown, Deed.TOOK_BACK, Speech.say("desk.logged-remark"));
+            log(me, shown, Deed.TOOK_BACK, Detail.of("desk.logged-remark"));
         }
         return back(shown, back);
     }
@@ -179,7 +181,7 @@ class DeskController {
         HandInService.Shown shown = mine(handIn, me);
         decisions.decide(subject(shown), DecisionView.Kind.ACCEPTED, cut(reason, LONGEST_REASON), Optional.empty(), Optional.empty(),
                 me.accountId());
-        log(me, shown, Deed.ACCEPTED, cut(reason, LONGEST_REASON));
+        log(me, shown, Deed.ACCEPTED, Detail.text(cut(reason, LONGEST_REASON)));
         told(redirect, shown, "desk.told-accepted");
         return back(shown, back);
     }
@@ -207,7 +209,9 @@ class DeskController {
                     .ofNullable(courses.extensions(shown.place().assignment()).get(shown.handIn().enrolmentId()));
             decisions.decide(subject(shown), DecisionView.Kind.RETURNED, cut(reason, LONGEST_REASON), until, before, me.accountId());
             courses.extend(shown.place().assignment(), shown.place().student(), until.get());
-            log(me, shown, Deed.RETURNED, due.replace('T', ' ') + " " + cut(reason, LONGEST_REASON));
+            log(me, shown, Deed.RETURNED,
+                    Detail.of("desk.logged-until", Value.time(until.get(), shown.place().assignment().deadline().zone()),
+                            cut(reason, LONGEST_REASON)));
             told(redirect, shown, "desk.told-returned");
         }
         return back(shown, back);
@@ -223,7 +227,7 @@ class DeskController {
                 taken.dueBefore().ifPresentOrElse(before -> courses.extend(shown.place().assignment(), shown.place().student(), before),
                         () -> courses.endExtension(shown.place().assignment(), shown.place().student()));
             }
-            log(me, shown, Deed.TOOK_BACK, Speech.say("desk.logged-" + taken.kind()));
+            log(me, shown, Deed.TOOK_BACK, Detail.of("desk.logged-" + taken.kind()));
             redirect.addFlashAttribute("told", Speech.say("desk.told-undecided"));
         });
         return back(shown, back);
@@ -245,7 +249,7 @@ class DeskController {
             refused(redirect, "desk.reason-missing");
         } else {
             decisions.give(subject(shown), number.get(), why, me.accountId());
-            log(me, shown, Deed.GAVE_POINTS, number.get().toPlainString() + ": " + why);
+            log(me, shown, Deed.GAVE_POINTS, Detail.of("desk.logged-gave", number.get(), why));
             redirect.addFlashAttribute("told", Speech.say("desk.told-points", number.get()));
             redirect.addFlashAttribute("undo", shown.handIn().address() + "/points/undo");
         }
@@ -264,7 +268,7 @@ class DeskController {
             RedirectAttributes redirect) {
         HandInService.Shown shown = mine(handIn, me);
         if (decisions.takeBackPoints(subject(shown), me.accountId())) {
-            log(me, shown, Deed.TOOK_BACK, Speech.say("desk.logged-points"));
+            log(me, shown, Deed.TOOK_BACK, Detail.of("desk.logged-points"));
             redirect.addFlashAttribute("told", Speech.say("desk.told-counted"));
         }
         return back(shown, back);

@@ -20,6 +20,7 @@ import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
+import org.opensatchel.web.audit.Detail;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
@@ -192,7 +193,7 @@ public class SlipService {
         }
         slip.sent(said, mail.orElse(null), by, clock.instant());
         slips.saveAndFlush(slip);
-        audit.log(by, new AuditService.About(assignment.id(), student.enrolmentId(), handIn), Deed.SENT, address.orElse(""));
+        audit.log(by, new AuditService.About(assignment.id(), student.enrolmentId(), handIn), Deed.SENT, Detail.text(address.orElse("")));
         return Optional.of(slip.id());
     }
 
@@ -210,7 +211,7 @@ public class SlipService {
                 slips.saveAndFlush(slip.get());
                 audit.log(by, new AuditService.About(assignment.id(), shown.get().handIn().enrolmentId(), slip.get().handIn()),
                         Deed.TOOK_BACK,
-                        Speech.say("slip.logged-undo"));
+                        Detail.of("slip.logged-undo"));
                 taken++;
             }
         }
@@ -266,7 +267,7 @@ public class SlipService {
                         words.fill("slip.remind-subject", assignment.courseCode(), assignment.name()), body), by)
                 .isPresent();
         if (queued) {
-            audit.log(by, new AuditService.About(assignment.id(), student.enrolmentId(), 0), Deed.REMINDED, address.get());
+            audit.log(by, new AuditService.About(assignment.id(), student.enrolmentId(), 0), Deed.REMINDED, Detail.text(address.get()));
         }
         return queued;
     }

@@ -5,7 +5,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.TimeZone;
 import org.opensatchel.core.words.Words;
+import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.context.i18n.TimeZoneAwareLocaleContext;
 import org.springframework.stereotype.Component;
 
 /** Times and sizes as pages show them. */
@@ -22,6 +25,18 @@ public class Times {
         this.clock = clock;
     }
 
+    /** The zone that the times of a page are in: that of its course, where it has one. */
+    public ZoneId zone() {
+        return LocaleContextHolder.getLocaleContext() instanceof TimeZoneAwareLocaleContext page && page.getTimeZone() != null
+                ? page.getTimeZone().toZoneId()
+                : clock.getZone();
+    }
+
+    /** Has the times of the page that is being made said in a zone. */
+    public static void in(ZoneId zone) {
+        LocaleContextHolder.setTimeZone(TimeZone.getTimeZone(zone));
+    }
+
     /** Weekday and time within a week, else the date. */
     public String brief(Instant time) {
         boolean near = Math.abs(time.getEpochSecond() - clock.instant().getEpochSecond()) < WEEK;
@@ -29,17 +44,17 @@ public class Times {
     }
 
     public String full(Instant time) {
-        return full(time, clock.getZone());
+        return full(time, zone());
     }
 
-    /** A time as it is in a zone. */
+    /** A time as it is in a zone, which is said where it is not that of the page. */
     public String full(Instant time, ZoneId zone) {
-        return written("time.full", time, zone);
+        return written("time.full", time, zone) + (zone.equals(zone()) ? "" : " (" + zone + ")");
     }
 
-    /** The same in a language that is not that of the page. */
+    /** The same in a language that is not that of the page, for what may be read elsewhere: the zone is always said. */
     public static String full(Instant time, ZoneId zone, Words words) {
-        return DateTimeFormatter.ofPattern(words.plain("time.full"), words.locale()).format(time.atZone(zone));
+        return DateTimeFormatter.ofPattern(words.plain("time.full"), words.locale()).format(time.atZone(zone)) + " (" + zone + ")";
     }
 
     /** How far off a time is, in the largest unit that says enough: in 3 days, 2 hours ago. */
@@ -67,7 +82,7 @@ public class Times {
     }
 
     private String written(String pattern, Instant time) {
-        return written(pattern, time, clock.getZone());
+        return written(pattern, time, zone());
     }
 
     /** By the pattern that the language has for it. */

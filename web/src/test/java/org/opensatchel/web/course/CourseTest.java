@@ -3,6 +3,7 @@ package org.opensatchel.web.course;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -283,5 +284,33 @@ class CourseTest extends RunningApplication {
         member.navigate(address("/assignments/" + assignment + "/kit"));
         assertThat(member.locator("main")).containsText(
                 "T1_" + courses.forStudent(assignment, accounts.loadUserByUsername("rowan.kestrel").accountId()).student().team());
+    }
+
+    /** A course is asked where it is when it is made, and all its times and the fields for them say so. */
+    @Test
+    void aCourseIsInItsOwnTimeZone() {
+        Page page = signIn("quillfeather", new Browser.NewContextOptions().setTimezoneId("Asia/Tokyo"));
+        page.getByText("New course").click();
+        assertThat(page.getByLabel("Time zone")).hasValue("Asia/Tokyo");
+        page.getByLabel("Code").fill("TRY 107");
+        page.getByLabel("Title").fill("Try-out");
+        page.getByLabel("Time zone").fill("Asia/Nowhere");
+        page.getByText("Create course").click();
+        assertThat(page.locator(".told")).containsText("There is no time zone “Asia/Nowhere”");
+        page.getByText("New course").click();
+        page.getByLabel("Code").fill("TRY 107");
+        page.getByLabel("Title").fill("Try-out");
+        page.getByText("Create course").click();
+        assertThat(page.locator("h1")).hasText("TRY 107 Try-out");
+        assertThat(page.locator("body > footer")).hasText("Times on this page are in Asia/Tokyo.");
+        assertThat(page.locator("label[for=due]")).containsText("(Asia/Tokyo)");
+        page.getByLabel("Code").fill("A1");
+        page.getByLabel("Title").fill("Lamp");
+        page.getByLabel("Due").fill("2027-01-15T12:00");
+        page.getByText("Create assignment").click();
+        assertThat(page.locator("h1")).hasText("The folder plan");
+        page.navigate(page.url().replace("/plan", "/settings"));
+        assertThat(page.getByLabel("Due").first()).hasValue("2027-01-15T12:00");
+        assertThat(page.locator("body > footer")).hasText("Times on this page are in Asia/Tokyo.");
     }
 }

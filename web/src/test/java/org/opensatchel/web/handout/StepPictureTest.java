@@ -41,7 +41,7 @@ class StepPictureTest extends RunningApplication {
     void whoHasTheKitSeesIt() throws IOException {
         long teacher = accounts.loadUserByUsername("quillfeather").accountId();
         long student = accounts.loadUserByUsername("samuel.ikande").accountId();
-        long course = courses.createCourse("STP 1", "Steps", teacher);
+        long course = courses.createCourse("STP 1", "Steps", "", teacher);
         long assignment = courses.createAssignment(course, "P1", "Steps", Instant.now().plus(Duration.ofDays(9)));
         courses.enrol(course, student, "Ikande", Optional.of("Samuel"), "7", "A");
         AssignmentView view = courses.forPlanner(assignment, teacher);

@@ -195,7 +195,7 @@ class IntakeTest extends HandingIn {
 
     /** A course as large as any, with the market's kit; made in the database, since a password each would take minutes. */
     private long thousand(int many) {
-        long course = courses.createCourse("THOUSAND", "A Thousand", accounts.loadUserByUsername("quillfeather").accountId());
+        long course = courses.createCourse("THOUSAND", "A Thousand", "", accounts.loadUserByUsername("quillfeather").accountId());
         database.update(
                 "insert into account (login, display_name, role) select 'thousand.' || i, 'N ' || i, 'STUDENT' from generate_series(1, ?) i",
                 many);

@@ -74,7 +74,7 @@ class AccessTest extends RunningApplication {
         made.addAll(List.of(assistant, other));
         database.update("insert into course_instructor (course_id, account_id, role) values (?, ?, 'ASSISTANT')", market().courseId(),
                 assistant);
-        long course = courses.createCourse("ACC 1", "Another Course", other);
+        long course = courses.createCourse("ACC 1", "Another Course", "", other);
         made.add(course);
         long team = database.queryForObject("insert into team (assignment_id, name) values (?, 'access') returning id", Long.class,
                 market().id());

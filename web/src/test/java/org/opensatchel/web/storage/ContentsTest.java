@@ -55,7 +55,7 @@ class ContentsTest extends RunningApplication {
     @Test
     void aHashOpensOnlyWhatItsCourseHasForThatPurpose() throws IOException {
         AssignmentView market = market();
-        long other = courses.createCourse("SET 301", "Sets", me());
+        long other = courses.createCourse("SET 301", "Sets", "", me());
         Stored table = contents.keep(bytes("Last,First\nMarsh,Ottoline"), Purpose.ROSTER, market.courseId(), me(), 1_000);
         assertThat(contents.open(table.sha256(), Purpose.ROSTER, market.courseId()).readAllBytes()).hasSize(25);
         assertThatThrownBy(() -> contents.open(table.sha256(), Purpose.ROSTER, other)).isInstanceOf(NoSuchFileException.class);
