@@ -14,6 +14,7 @@ usage() {
 ./satchel test                              run every test, with the browser
 ./satchel bench [STUDENTS [MIB]]            measure speed and memory against baselines
 ./satchel soak [MINUTES]                    a school of its own under load and failures, for 30 minutes
+./satchel growth                            what takes how long when the database has grown for years
 ./satchel students                          students who send large projects, from a program and from a browser, while the server is killed
 ./satchel check PROJECT… [--kit FILE] [--for last=…,first=…] [--location PATH]
                 [--documents DIR|ZIP] [--machine NAME|FILE] [--profile P.profile.json]

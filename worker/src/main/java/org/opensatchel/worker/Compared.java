@@ -1,7 +1,6 @@
 package org.opensatchel.worker;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -19,7 +18,6 @@ import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.RootFinder;
 import org.opensatchel.core.project.TreeBuilder;
 import org.opensatchel.core.report.Report.LinkLine;
-import org.opensatchel.core.report.ReportJson;
 
 /**
  * What became of a project from one time it was sent to another.
@@ -71,6 +69,6 @@ public record Compared(List<Group> files, int unchanged, boolean byContent, long
     }
 
     private static List<LinkLine> links(Errand.Side side) throws IOException {
-        return ReportJson.read(Packed.unpack(Files.readAllBytes(Path.of(side.report())))).links();
+        return Packed.report(Path.of(side.report())).links();
     }
 }

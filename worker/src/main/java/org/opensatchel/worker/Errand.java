@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -12,6 +13,8 @@ import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.project.FileIndex;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.sarif.SarifLog;
+import org.opensatchel.core.words.Words;
 
 /** What a worker is asked besides checks: whatever else reads, draws or learns from what somebody sent. It goes over like a {@link WorkOrder}. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "errand")
@@ -246,6 +249,19 @@ public sealed interface Errand {
         @Override
         public byte[] answer() throws IOException {
             return json(Offered.unpacked(this));
+        }
+    }
+
+    /**
+     * A report in the form of other programs (SARIF 2.1.0), which is the answer.
+     *
+     * @param report the file it lies in, compressed
+     * @param language in which things are said
+     */
+    record Sarif(String report, String language) implements Errand {
+        @Override
+        public byte[] answer() throws IOException {
+            return json(SarifLog.of(List.of(Packed.report(Path.of(report))), Words.in(Locale.forLanguageTag(language))));
         }
     }
 

@@ -5,8 +5,12 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.ReportJson;
 
 /** Parts of reports as they travel and are kept: the exact JSON bytes, compressed (RFC 1952). */
 public final class Packed {
@@ -30,6 +34,11 @@ public final class Packed {
         } catch (IOException damaged) {
             throw new UncheckedIOException(damaged);
         }
+    }
+
+    /** A whole report that lies in a file, compressed. */
+    static Report report(Path file) throws IOException {
+        return ReportJson.read(unpack(Files.readAllBytes(file)));
     }
 
     /** The JSON as a stream, for what may be long. */

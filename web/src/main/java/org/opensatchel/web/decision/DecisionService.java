@@ -2,6 +2,7 @@ package org.opensatchel.web.decision;
 
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
@@ -12,6 +13,7 @@ import java.util.stream.Collectors;
 import org.opensatchel.core.review.Judgement.Raised;
 import org.opensatchel.core.review.Ruling;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
@@ -37,6 +39,9 @@ public class DecisionService {
         this.clock = clock;
     }
 
+    /** What a double click, or another window, decides twice in a moment is decided once. */
+    private static final Duration MOMENT = Duration.ofSeconds(10);
+
     /** The rulings of an assignment that count, to be asked for one hand-in after the other. */
     public static final class Rulings {
         private final List<MadeRuling> all;
@@ -48,6 +53,12 @@ public class DecisionService {
         public List<Ruling> about(Subject subject) {
             return all.stream().filter(ruling -> ruling.isAbout(subject)).map(MadeRuling::ruling).toList();
         }
+    }
+
+    /** Begins to decide about a hand-in: until the transaction ends nobody else does. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void hold(long handIn) {
+        decisions.hold(handIn);
     }
 
     @Transactional(readOnly = true)
@@ -73,7 +84,16 @@ public class DecisionService {
         return made.map(MadeRuling::ruling);
     }
 
-    public long remark(Subject subject, Optional<String> severity, String path, String text, long by) {
+    /** @return empty where the same was remarked a moment ago */
+    public Optional<Long> remark(Subject subject, Optional<String> severity, String path, String text, long by) {
+        Instant now = clock.instant();
+        boolean twice = remarks.of(List.of(subject.handIn())).stream().map(Remark::view)
+                .anyMatch(one -> one.text().equals(text) && one.path().equals(path) && one.severity().equals(severity)
+                        && one.madeAt().isAfter(now.minus(MOMENT)));
+        return twice ? Optional.empty() : Optional.of(made(subject, severity, path, text, by));
+    }
+
+    private long made(Subject subject, Optional<String> severity, String path, String text, long by) {
         return remarks.saveAndFlush(new Remark(subject.handIn(), severity, path, text, by, clock.instant())).view().id();
     }
 
@@ -95,9 +115,14 @@ public class DecisionService {
         return remarks.stream().filter(remark -> remark.severity().isPresent()).map(RemarkView::raised).toList();
     }
 
-    /** Decides about a hand-in; what was decided before holds no more. */
+    /** Decides about a hand-in; what was decided before holds no more. The same decided again is the same decision. */
     public long decide(Subject subject, DecisionView.Kind kind, String reason, Optional<Instant> due, Optional<Instant> dueBefore,
             long by) {
+        Optional<DecisionView> same = decisions.of(List.of(subject.handIn())).stream().map(Decision::view)
+                .filter(one -> one.kind() == kind && one.reason().equals(reason) && one.due().equals(due)).findFirst();
+        if (same.isPresent()) {
+            return same.get().id();
+        }
         decisions.of(List.of(subject.handIn())).forEach(before -> before.undo(by, clock.instant()));
         return decisions.saveAndFlush(new Decision(subject.handIn(), kind, reason, due, dueBefore, by, clock.instant())).view().id();
     }

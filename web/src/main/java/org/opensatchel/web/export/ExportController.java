@@ -7,20 +7,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
-import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.sarif.SarifLog;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.decision.DecisionService;
 import org.opensatchel.web.decision.RemarkView;
+import org.opensatchel.web.errand.Errands;
+import org.opensatchel.web.handin.HandInProject;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.handin.ToldFindings;
 import org.opensatchel.web.print.PdfPrinter;
 import org.opensatchel.web.review.BoardMaker;
 import org.opensatchel.web.text.Speech;
+import org.opensatchel.worker.Errand;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -43,15 +44,19 @@ class ExportController {
     private final BoardMaker boards;
     private final DecisionService decisions;
     private final PdfPrinter printer;
+    private final HandInProject projects;
+    private final Errands errands;
     private final Clock clock;
 
     ExportController(CourseService courses, HandInService handIns, BoardMaker boards, DecisionService decisions, PdfPrinter printer,
-            Clock clock) {
+            HandInProject projects, Errands errands, Clock clock) {
         this.courses = courses;
         this.handIns = handIns;
         this.boards = boards;
         this.decisions = decisions;
         this.printer = printer;
+        this.projects = projects;
+        this.errands = errands;
         this.clock = clock;
     }
 
@@ -106,11 +111,12 @@ class ExportController {
     }
 
     @GetMapping("/hand-ins/{handIn}/report.sarif")
-    ResponseEntity<byte[]> sarif(@PathVariable long handIn, @AuthenticationPrincipal SignedIn me) {
+    CompletableFuture<ResponseEntity<byte[]>> sarif(@PathVariable long handIn, @AuthenticationPrincipal SignedIn me) {
         HandInService.Shown shown = done(handIn, me);
-        return download(JsonDocuments.MAPPER.writeValueAsBytes(SarifLog.of(List.of(handIns.report(shown)), Speech.words())),
-                new MediaType("application", "sarif+json"),
-                name(shown) + ".sarif");
+        String language = Speech.words().locale().toLanguageTag();
+        return errands
+                .ask(me.accountId(), () -> projects.lendReport(handIn).as(report -> new Errand.Sarif(report, language)), errands.page())
+                .thenApply(sarif -> download(sarif, new MediaType("application", "sarif+json"), name(shown) + ".sarif"));
     }
 
     private HandInService.Shown done(long handIn, SignedIn me) {

@@ -2,8 +2,6 @@ package org.opensatchel.web.handin;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,7 +9,6 @@ import org.opensatchel.core.json.JsonDocuments;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.report.Since;
-import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.handin.HandInService.Shown;
@@ -87,14 +84,9 @@ class Comparing implements JobWork {
 
     private Lent<Errand.Side> side(long id, Pair pair) throws IOException {
         HandInRepository.Claimed row = handIns.claimed(id);
-        byte[] report = handIns.report(id).orElseThrow(NotAccessible::new);
-        // Lists are compared, which needs no content of a folder.
-        Lent<Errand.Project> project = projects.lend(id, List.of());
-        Path file = Files.createTempFile("satchel-report", "");
         String kit = new String(KitWriter.write(kits.version(row.getKitVersionId()).kit()), StandardCharsets.UTF_8);
-        Lent<Errand.Side> side = project.with(new Lent<>(file.toString(), List.of(() -> Files.deleteIfExists(file))),
-                (one, written) -> new Errand.Side(one, kit, pair.fields, written));
-        Files.write(file, report);
-        return side;
+        // Lists are compared, which needs no content of a folder.
+        return projects.lend(id, List.of()).with(projects.lendReport(id),
+                (project, report) -> new Errand.Side(project, kit, pair.fields, report));
     }
 }

@@ -9,6 +9,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.LocalFile;
@@ -54,6 +55,20 @@ public class HandInProject {
      */
     public Lent<Errand.Project> lend(long handIn, Collection<String> handles) throws IOException {
         return lend(handIns.claimed(handIn), handles);
+    }
+
+    /** Its whole report, as a file. */
+    public Lent<String> lendReport(long handIn) throws IOException {
+        byte[] report = handIns.report(handIn).orElseThrow(NotAccessible::new);
+        Path file = Files.createTempFile("satchel-report", "");
+        Lent<String> lent = new Lent<>(file.toString(), List.of(() -> Files.deleteIfExists(file)));
+        try {
+            Files.write(file, report);
+            return lent;
+        } catch (IOException broken) {
+            lent.close();
+            throw broken;
+        }
     }
 
     private Lent<Errand.Project> lend(HandInRepository.Claimed row, Collection<String> handles) throws IOException {

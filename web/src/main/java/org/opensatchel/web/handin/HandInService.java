@@ -161,12 +161,6 @@ public class HandInService {
         }
     }
 
-    /** The whole report; for what shows it, a {@link #digest} is enough. */
-    @Transactional(readOnly = true)
-    public Report report(Shown shown) {
-        return ReportJson.read(Packed.unpack(handIns.report(shown.handIn().id()).orElseThrow(NotAccessible::new)));
-    }
-
     /** What a page shows of a report at once. */
     @Transactional
     public ReportDigest digest(Shown shown) {

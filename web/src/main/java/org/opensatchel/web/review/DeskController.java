@@ -58,6 +58,8 @@ class DeskController {
         if (!shown.byInstructor() || shown.handIn().isPreCheck()) {
             throw new NotAccessible();
         }
+        // Two windows, or a double click, decide one after the other.
+        decisions.hold(handIn);
         return shown;
     }
 
@@ -153,9 +155,10 @@ class DeskController {
             refused(redirect, "desk.remark-missing");
         } else {
             Optional<String> weighs = Optional.of(severity).filter(word -> WEIGHTS.contains(word) && !word.equals("waived"));
-            decisions.remark(subject(shown), weighs, cut(path, LONGEST_REASON), said, me.accountId());
-            judge(shown, Ruling.Scope.HAND_IN);
-            log(me, shown, Deed.REMARKED, Detail.text(said));
+            if (decisions.remark(subject(shown), weighs, cut(path, LONGEST_REASON), said, me.accountId()).isPresent()) {
+                judge(shown, Ruling.Scope.HAND_IN);
+                log(me, shown, Deed.REMARKED, Detail.text(said));
+            }
         }
         return back(shown, back);
     }

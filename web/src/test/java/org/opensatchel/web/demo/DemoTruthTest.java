@@ -2,12 +2,14 @@ package org.opensatchel.web.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.handin.HandInView;
@@ -16,14 +18,14 @@ import org.opensatchel.web.handin.HandInView;
 class DemoTruthTest extends RunningApplication {
 
     @Test
-    void plantedFaultsAgainstFound() {
+    void plantedFaultsAgainstFound() throws IOException {
         AssignmentView market = market();
         Map<Long, HandInView> latest = handIns.counting(market);
         TreeSet<String> outcomes = new TreeSet<>();
         for (DemoHandIns.Planted planted : DemoHandIns.all()) {
             String login = DemoRoster.PEOPLE.get(planted.student()).login();
             long account = accounts.loadUserByUsername(login).accountId();
-            Report report = handIns.report(handIns.show(first(latest, account, market), account));
+            Report report = ReportJson.read(handIns.reportJson(handIns.show(first(latest, account, market), account)).readAllBytes());
             assertThat(report.findings().stream().map(FindingLine::code).sorted().toList()).as(login).isEqualTo(planted.expected());
             report.links().forEach(link -> outcomes.add(link.outcome()));
         }

@@ -54,58 +54,8 @@ class EveryRouteTest extends RunningApplication {
     @Autowired
     private JdbcTemplate database;
 
-    /**
-     * A route with the names of what it takes.
-     *
-     * @param texts those that take any text; a number, a yes or no or one of a few words is refused before anything of ours reads it
-     * @param takes the types of its body, empty for a form
-     */
-    private record Route(RequestMethod method, String pattern, List<String> path, List<String> fields, Set<String> texts,
-            Set<String> takes) {}
-
     private List<Route> all() {
-        List<Route> out = new ArrayList<>();
-        for (Map.Entry<RequestMappingInfo, HandlerMethod> entry : routes.getHandlerMethods().entrySet()) {
-            List<String> path = new ArrayList<>();
-            List<String> fields = new ArrayList<>();
-            Set<String> texts = new TreeSet<>();
-            Set<String> takes = entry.getKey().getConsumesCondition().getConsumableMediaTypes().stream().map(Object::toString)
-                    .collect(Collectors.toCollection(TreeSet::new));
-            for (Parameter parameter : entry.getValue().getMethod().getParameters()) {
-                if (parameter.isAnnotationPresent(PathVariable.class)) {
-                    path.add(parameter.getName());
-                    if (!isBound(parameter.getType())) {
-                        texts.add(parameter.getName());
-                    }
-                } else if (parameter.isAnnotationPresent(RequestParam.class)) {
-                    String name = parameter.getAnnotation(RequestParam.class).name();
-                    fields.add(name.isEmpty() ? parameter.getName() : name);
-                    if (!isBound(parameter.getType())) {
-                        texts.add(fields.get(fields.size() - 1));
-                    }
-                } else if (parameter.isAnnotationPresent(RequestBody.class)) {
-                    takes.add("application/json");
-                } else if (parameter.isAnnotationPresent(ModelAttribute.class)) {
-                    for (var component : parameter.getType().getRecordComponents()) {
-                        fields.add(component.getName());
-                        if (!isBound(component.getType())) {
-                            texts.add(component.getName());
-                        }
-                    }
-                }
-            }
-            Set<RequestMethod> methods = entry.getKey().getMethodsCondition().getMethods();
-            for (String pattern : entry.getKey().getPatternValues()) {
-                for (RequestMethod method : methods.isEmpty() ? Set.of(RequestMethod.GET) : methods) {
-                    out.add(new Route(method, pattern, path, fields, texts, takes));
-                }
-            }
-        }
-        return out;
-    }
-
-    private static boolean isBound(Class<?> type) {
-        return type.isPrimitive() || Number.class.isAssignableFrom(type) || type == Boolean.class || type.isEnum();
+        return Route.all(routes);
     }
 
     /** What a parameter holds while another one is tried. */
@@ -143,17 +93,17 @@ class EveryRouteTest extends RunningApplication {
         Map<String, String> usual = usual();
         for (Route route : all()) {
             Set<String> types = new TreeSet<>(Set.of("multipart/form-data; boundary=x", "nonsense/\u00e9"));
-            types.addAll(route.takes.isEmpty() ? Set.of("application/json", "text/csv") : route.takes);
-            for (String type : route.method == RequestMethod.POST ? types : Set.<String>of()) {
+            types.addAll(route.takes().isEmpty() ? Set.of("application/json", "text/csv") : route.takes());
+            for (String type : route.method() == RequestMethod.POST ? types : Set.<String>of()) {
                 // What is not taken is refused by its type, whatever is in it.
-                for (String body : route.takes.contains(type) ? BODIES : BODIES.subList(0, 2)) {
-                    String path = route.pattern;
-                    for (String name : route.path) {
+                for (String body : route.takes().contains(type) ? BODIES : BODIES.subList(0, 2)) {
+                    String path = route.pattern();
+                    for (String name : route.path()) {
                         path = path.replaceAll("\\{" + name + "(:[^}]*)?\\}", usual.getOrDefault(name, "1"));
                     }
                     int status = asking.send("POST", address(path), type, body.getBytes(StandardCharsets.UTF_8)).statusCode();
                     if (status >= 500) {
-                        ours.add(status + " " + route.pattern + " " + type + " " + body.substring(0, Math.min(20, body.length())));
+                        ours.add(status + " " + route.pattern() + " " + type + " " + body.substring(0, Math.min(20, body.length())));
                     }
                 }
             }
@@ -170,16 +120,16 @@ class EveryRouteTest extends RunningApplication {
             Map<String, String> usual = usual();
             for (Route route : all()) {
                 // What would end the session, or change what other tests look at, is tried with wrong values of other parameters alone.
-                List<String> names = new ArrayList<>(route.path);
-                names.addAll(route.fields);
+                List<String> names = new ArrayList<>(route.path());
+                names.addAll(route.fields());
                 for (String name : names.isEmpty() ? List.of("") : names) {
                     // A student is let in at few routes, and refused at the others before anything is read: a few values show that.
-                    List<String> tried = !login.equals("quillfeather") ? FEW : route.texts.contains(name) ? VALUES : BOUND;
+                    List<String> tried = !login.equals("quillfeather") ? FEW : route.texts().contains(name) ? VALUES : BOUND;
                     for (String value : tried) {
                         asked++;
                         int status = status(asking, route, name, value, usual);
                         if (status >= 500) {
-                            ours.add(status + " " + login + " " + route.method + " " + route.pattern + " " + name + "="
+                            ours.add(status + " " + login + " " + route.method() + " " + route.pattern() + " " + name + "="
                                     + value.substring(0, Math.min(20, value.length())).replace('\0', '0'));
                         }
                     }
@@ -191,13 +141,13 @@ class EveryRouteTest extends RunningApplication {
     }
 
     private int status(Asking asking, Route route, String tried, String value, Map<String, String> usual) {
-        String path = route.pattern;
-        for (String name : route.path) {
+        String path = route.pattern();
+        for (String name : route.path()) {
             path = path.replaceAll("\\{" + name + "(:[^}]*)?\\}", java.util.regex.Matcher
                     .quoteReplacement(Asking.encoded(name.equals(tried) ? value : usual.getOrDefault(name, "1"))));
         }
         // The others are wrong too, so that nothing is really changed.
-        return asking.form(route.method.name(), address(path),
-                route.fields.stream().map(name -> Map.entry(name, name.equals(tried) ? value : "1")).toList()).statusCode();
+        return asking.form(route.method().name(), address(path),
+                route.fields().stream().map(name -> Map.entry(name, name.equals(tried) ? value : "1")).toList()).statusCode();
     }
 }
