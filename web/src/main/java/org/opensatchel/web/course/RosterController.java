@@ -151,7 +151,7 @@ class RosterController {
             RedirectAttributes redirect) {
         CourseView course = rosters.course(id, me.accountId());
         Optional<Job> asked = files.ask(id, me.accountId(), file, classId == null ? Set.of() : classId);
-        return jobs.once(asked, request, () -> {
+        return jobs.once(asked, JobPages.LONG, request, () -> {
             RosterReading reading = files.answer(asked.orElseThrow()).reading();
             if (!reading.isGood()) {
                 return "redirect:" + preview(id, file);

@@ -128,7 +128,7 @@ class DownloadController {
             return "redirect:" + page(assignment.id());
         }
         String at = page(assignment.id()) + "/" + job.get().id();
-        return jobs.once(job, request, () -> "redirect:" + at + "/file", "redirect:" + at);
+        return jobs.once(job, JobPages.MOMENT, request, () -> "redirect:" + at + "/file", "redirect:" + at);
     }
 
     private static String page(long assignment) {

@@ -240,7 +240,7 @@ class IntakeController {
             return page;
         }
         Optional<Job> looked = intakes.ask(assignment, found, me.accountId());
-        return jobs.once(looked, request, () -> {
+        return jobs.once(looked, JobPages.LONG, request, () -> {
             intakes.take(assignment, found, looked.orElseThrow(), assigned);
             return page;
         }, page);

@@ -19,7 +19,10 @@ import org.springframework.ui.Model;
 @Component
 public class JobPages {
 
-    private static final Duration MOMENT = Duration.ofSeconds(3);
+    /** For what can be shown later as well. */
+    public static final Duration MOMENT = Duration.ofSeconds(3);
+    /** For what was decided on, and has been looked at before. */
+    public static final Duration LONG = Duration.ofSeconds(30);
     private static final String WAITED = JobPages.class.getName() + ".waited";
 
     private final JobWaits waits;
@@ -50,7 +53,7 @@ public class JobPages {
         }
         boolean goesOn = asked.isPresent() && asked.get().isOpen();
         if (goesOn && request.getAttribute(WAITED) == null) {
-            return afterAMoment(asked.get(), request);
+            return after(MOMENT, asked.get(), request);
         }
         model.addAttribute("waiting", waiting);
         model.addAttribute("job", asked.orElse(null));
@@ -65,19 +68,23 @@ public class JobPages {
         return "job/waiting";
     }
 
-    /** What is to be done when a job is done, which it is after a moment, or else what is given instead. */
-    public Object once(Optional<Job> asked, HttpServletRequest request, Supplier<String> then, String otherwise) {
+    /**
+     * What is to be done when a job is done, or else what is given instead.
+     *
+     * @param patience how long it is waited for
+     */
+    public Object once(Optional<Job> asked, Duration patience, HttpServletRequest request, Supplier<String> then, String otherwise) {
         if (asked.isPresent() && asked.get().isOpen() && request.getAttribute(WAITED) == null) {
-            return afterAMoment(asked.get(), request);
+            return after(patience, asked.get(), request);
         }
         return asked.isPresent() && asked.get().isDone() ? then.get() : otherwise;
     }
 
     /** The same request once more. */
-    private CompletableFuture<String> afterAMoment(Job job, HttpServletRequest request) {
+    private CompletableFuture<String> after(Duration patience, Job job, HttpServletRequest request) {
         request.setAttribute(WAITED, true);
         String again = "forward:" + request.getServletPath();
-        return waits.ended(job, MOMENT).thenApply(ended -> again);
+        return waits.ended(job, patience).thenApply(ended -> again);
     }
 
     private static String wrong(Waiting waiting, Job job) {

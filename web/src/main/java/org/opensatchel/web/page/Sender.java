@@ -7,6 +7,7 @@ import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
 import org.apache.catalina.valves.ValveBase;
 import org.apache.coyote.ActionCode;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.stereotype.Component;
@@ -23,11 +24,24 @@ class Sender implements WebServerFactoryCustomizer<TomcatServletWebServerFactory
 
     private static final String KEY = Sender.class.getName();
 
+    private final boolean forwarded;
+
+    /** @param forwarding how forwarded headers are taken; none where nothing stands in front */
+    Sender(@Value("${server.forward-headers-strategy:none}") String forwarding) {
+        this.forwarded = !forwarding.equalsIgnoreCase("none");
+    }
+
     @Override
     public void customize(TomcatServletWebServerFactory factory) {
         // A page that a job was waited for is forwarded to, and written as a whole only after that.
         factory.addContextCustomizers(context -> context.setSuspendWrappedResponseAfterForward(false));
-        factory.addConnectorCustomizers(connector -> connector.setProperty("socket.txBufSize", Integer.toString(BUFFER)));
+        factory.setProtocol(FairProtocol.class.getName());
+        factory.addConnectorCustomizers(connector -> {
+            connector.setProperty("socket.txBufSize", Integer.toString(BUFFER));
+            if (forwarded && connector.getProtocolHandler() instanceof FairProtocol fair) {
+                fair.trustOneAddress();
+            }
+        });
         factory.addEngineValves(new ValveBase(true) {
             @Override
             public void invoke(Request request, Response response) throws IOException, ServletException {

@@ -1,6 +1,7 @@
 package org.opensatchel.web.export;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
@@ -10,6 +11,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -97,9 +99,12 @@ class ExportTest extends RunningApplication {
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
         String to = address("/assignments/" + market().id() + "/downloads");
         Set<String> roots = new TreeSet<>();
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(page.context().request()
-                .post(to, RequestOptions.create().setHeader("X-CSRF-TOKEN", token).setForm(FormData.create().set("what", "new")))
-                .body()))) {
+        APIResponse made = page.context().request()
+                .post(to, RequestOptions.create().setHeader("X-CSRF-TOKEN", token).setForm(FormData.create().set("what", "new")));
+        // What takes longer than a moment has a page until it is made.
+        String file = made.url().replaceFirst("/file$", "") + "/file";
+        await().atMost(Duration.ofMinutes(2)).until(() -> page.context().request().get(file).status() == 200);
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(page.context().request().get(file).body()))) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 roots.add(entry.getName().replaceFirst("/.*", ""));
             }

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.RunningApplication;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -22,6 +23,8 @@ class JobDeskTest extends RunningApplication {
     @Autowired
     private JdbcTemplate database;
 
+    /** Those of other tests stay for an hour. */
+    @BeforeEach
     @AfterEach
     void noJobs() {
         database.update("delete from job");

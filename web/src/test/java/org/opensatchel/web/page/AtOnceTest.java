@@ -39,6 +39,7 @@ class AtOnceTest extends HandingIn {
         hands.shutdownNow();
         nothingIsDecided(database);
         database.update("delete from course_instructor where course_id in (select id from course where code like 'ONCE%')");
+        database.update("delete from enrolment where course_id in (select id from course where code like 'ONCE%')");
         database.update("delete from course where code like 'ONCE%'");
         database.update("delete from account where login like 'once.%'");
     }
