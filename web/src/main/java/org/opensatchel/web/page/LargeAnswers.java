@@ -20,6 +20,7 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.WebUtils;
 
 /**
  * Answers that are larger than what the system holds for a connection keep a thread until they are read: of all only so many go out at once, of
@@ -42,9 +43,11 @@ class LargeAnswers extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        Counted counted = new Counted(request, response, sender(request), acceptsCompressed(request));
+        // A dispatch after a wait comes with what was wrapped before it: counted twice, a place would be taken that nobody gives back.
+        Counted before = WebUtils.getNativeResponse(response, Counted.class);
+        Counted counted = before != null ? before : new Counted(request, response, sender(request), acceptsCompressed(request));
         try {
-            chain.doFilter(request, counted);
+            chain.doFilter(request, before != null ? response : counted);
             counted.writePage();
         } catch (ClientAbortException gone) {
             // Whoever asked is gone, or is not answered any more.

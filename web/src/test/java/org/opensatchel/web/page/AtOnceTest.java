@@ -39,6 +39,12 @@ class AtOnceTest extends HandingIn {
         hands.shutdownNow();
         nothingIsDecided(database);
         database.update("delete from course_instructor where course_id in (select id from course where code like 'ONCE%')");
+        for (String table : List.of("kit_draft", "kit_version")) {
+            database.update(
+                    "delete from " + table + " where assignment_id in (select a.id from assignment a join course c on c.id = a.course_id "
+                            + "where c.code like 'ONCE%')");
+        }
+        database.update("delete from assignment where course_id in (select id from course where code like 'ONCE%')");
         database.update("delete from enrolment where course_id in (select id from course where code like 'ONCE%')");
         database.update("delete from course where code like 'ONCE%'");
         database.update("delete from account where login like 'once.%'");
