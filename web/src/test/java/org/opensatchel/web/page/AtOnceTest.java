@@ -46,8 +46,8 @@ class AtOnceTest extends HandingIn {
         }
         database.update("delete from assignment where course_id in (select id from course where code like 'ONCE%')");
         database.update("delete from enrolment where course_id in (select id from course where code like 'ONCE%')");
+        database.update("delete from account where made_for in (select id from course where code like 'ONCE%')");
         database.update("delete from course where code like 'ONCE%'");
-        database.update("delete from account where login like 'once.%'");
     }
 
     /** Begun in the same moment; what each was answered. */
