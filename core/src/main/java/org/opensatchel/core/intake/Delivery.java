@@ -23,6 +23,8 @@ public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEn
     /** What course systems lay beside an archive: what somebody typed, and a comment. */
     private static final Set<String> BESIDE = Set.of("txt", "html", "htm");
     private static final int MOST_WRAPPINGS = 3;
+    /** How much of a name is kept, in code units: enough to tell deliveries apart, and no more than a table holds. */
+    private static final int MOST_NAME = 250;
 
     public Delivery {
         files = List.copyOf(files);
@@ -32,9 +34,6 @@ public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEn
     public long bytes() {
         return archive.map(SourceEntry::bytes).orElseGet(() -> files.stream().mapToLong(SourceEntry::bytes).sum());
     }
-
-    /** How much of a name is kept, in code units: enough to tell deliveries apart, and no more than a table holds. */
-    private static final int MOST_NAME = 250;
 
     /** A name as it is kept. */
     public static String kept(String name) {

@@ -154,10 +154,20 @@ class Downloads implements JobWork {
                     answer(() -> projects.lend(one.handIn).as(project -> new Errand.Copy(project, kit, one.fields, one.root, one.asItCame,
                             to, made.room())), going));
         } catch (Errands.NoAnswer none) {
-            if (others && (none.isGone() || none.isOfSize())) {
-                return new Copied(true, List.of(one.root), false);
+            if (!others || !none.isGone() && !none.isOfSize()) {
+                throw none;
             }
-            throw none;
+            // Half an archive is none.
+            deleted(Path.of(to));
+            return new Copied(true, List.of(one.root), false);
+        }
+    }
+
+    private static void deleted(Path part) {
+        try {
+            Files.deleteIfExists(part);
+        } catch (IOException stays) {
+            throw new UncheckedIOException(stays);
         }
     }
 

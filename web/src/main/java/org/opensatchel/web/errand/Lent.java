@@ -23,11 +23,26 @@ public record Lent<T>(T what, List<Closeable> held) implements Closeable {
         return new Lent<>(making.apply(what), held);
     }
 
-    /** What is made of it and of another one; both are held as long. */
-    public <V, U> Lent<U> with(Lent<V> other, BiFunction<T, V, U> making) {
-        List<Closeable> both = new ArrayList<>(held);
-        both.addAll(other.held);
-        return new Lent<>(making.apply(what, other.what), both);
+    /** Where another one is had. */
+    public interface Other<V> {
+        Lent<V> lend() throws IOException;
+    }
+
+    /**
+     * What is made of it and of another one; both are held as long.
+     *
+     * @throws IOException when the other is not to be had; then this one is let go of too
+     */
+    public <V, U> Lent<U> with(Other<V> other, BiFunction<T, V, U> making) throws IOException {
+        try {
+            Lent<V> second = other.lend();
+            List<Closeable> both = new ArrayList<>(held);
+            both.addAll(second.held);
+            return new Lent<>(making.apply(what, second.what), both);
+        } catch (IOException | RuntimeException missing) {
+            close();
+            throw missing;
+        }
     }
 
     @Override

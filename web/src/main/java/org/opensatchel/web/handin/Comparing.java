@@ -78,7 +78,7 @@ class Comparing implements JobWork {
     public byte[] run(JobWork.Asked asked, JobWork.Going going) {
         Pair pair = JsonDocuments.MAPPER.readValue(asked.work(), Pair.class);
         return errands.runNow(
-                () -> side(pair.before, pair).with(side(pair.now, pair), (before, now) -> new Errand.Compare(before, now, MOST)),
+                () -> side(pair.before, pair).with(() -> side(pair.now, pair), (before, now) -> new Errand.Compare(before, now, MOST)),
                 errands.page(), going::isStopped);
     }
 
@@ -86,7 +86,7 @@ class Comparing implements JobWork {
         HandInRepository.Claimed row = handIns.claimed(id);
         String kit = new String(KitWriter.write(kits.version(row.getKitVersionId()).kit()), StandardCharsets.UTF_8);
         // Lists are compared, which needs no content of a folder.
-        return projects.lend(id, List.of()).with(projects.lendReport(id),
+        return projects.lend(id, List.of()).with(() -> projects.lendReport(id),
                 (project, report) -> new Errand.Side(project, kit, pair.fields, report));
     }
 }

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
-import java.util.function.Function;
 import org.apache.commons.io.IOUtils;
 import org.opensatchel.core.compare.KitDifference;
 import org.opensatchel.core.fact.Facts;
@@ -111,23 +110,34 @@ class PlanMaterialController {
     @PostMapping("/import")
     CompletableFuture<Offer> take(@PathVariable long id, @AuthenticationPrincipal SignedIn me, InputStream body) throws IOException {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        MadeFiles.Folder folder = made.folder();
-        return kept(assignment, me, body, sha256 -> errands.ask(me.accountId(), () -> {
-            LocalFile file = contents.local(sha256);
-            return new Lent<>(
-                    new Errand.Unpack(file.path().toString(), folder.path().toString(), Math.min(made.room(), limits.unpackedBytes()),
-                            limits),
-                    List.of(file));
-        }, errands.page()).thenApplyAsync(Speech.kept(answer -> taken(assignment, me, read(answer)))))
-                .whenComplete((done, failed) -> IOUtils.closeQuietly(folder));
+        return kept(assignment, me, body, sha256 -> unpacked(assignment, me, sha256, made.folder()));
+    }
+
+    private CompletableFuture<Offer> unpacked(AssignmentView assignment, SignedIn me, String sha256, MadeFiles.Folder folder) {
+        try {
+            return errands.ask(me.accountId(), () -> {
+                LocalFile file = contents.local(sha256);
+                return new Lent<>(new Errand.Unpack(file.path().toString(), folder.path().toString(),
+                        Math.min(made.room(), limits.unpackedBytes()), limits), List.of(file));
+            }, errands.page()).thenApplyAsync(Speech.kept(answer -> taken(assignment, me, read(answer))))
+                    .whenComplete((done, failed) -> IOUtils.closeQuietly(folder));
+        } catch (Errands.Busy busy) {
+            IOUtils.closeQuietly(folder);
+            throw busy;
+        }
+    }
+
+    /** What is done with what was kept. */
+    private interface Use {
+        CompletableFuture<Offer> of(String sha256) throws IOException;
     }
 
     /** What is only looked at is kept for a while, so that it need not be held in memory. */
     private CompletableFuture<Offer> kept(AssignmentView assignment, SignedIn me, InputStream body,
-            Function<String, CompletableFuture<Offer>> use) throws IOException {
+            Use use) throws IOException {
         try {
             String sha256 = contents.keep(body, Purpose.EXAMPLE, assignment.courseId(), me.accountId(), mostBytes).sha256();
-            return use.apply(sha256).exceptionally(Speech.kept(PlanMaterialController::unanswered));
+            return use.of(sha256).exceptionally(Speech.kept(PlanMaterialController::unanswered));
         } catch (ContentStore.TooLarge tooLarge) {
             return CompletableFuture
                     .completedFuture(Offer.refused(List.of(Speech.say("upload.too-large", Speech.words().size(mostBytes)))));

@@ -29,16 +29,16 @@ public final class FairProtocol extends Http11NioProtocol {
 
     /** Everybody comes from one address when something stands in front that passes requests on. */
     void trustOneAddress() {
-        endpoint.one = true;
+        endpoint.trusted = true;
     }
 
     private static final class Endpoint extends NioEndpoint {
 
-        private boolean one;
+        private boolean trusted;
 
         @Override
         protected boolean setSocketOptions(SocketChannel socket) {
-            if (!one && isMoreThanItsShare(socket)) {
+            if (!trusted && isMoreThanItsShare(socket)) {
                 // It is not known as a connection yet, so that nobody else would end it.
                 destroySocket(socket);
                 return true;

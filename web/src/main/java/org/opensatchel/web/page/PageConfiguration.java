@@ -11,9 +11,11 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 class PageConfiguration implements WebMvcConfigurer {
 
     private final PathBand pathBand;
+    private final PageZone pageZone;
 
-    PageConfiguration(PathBand pathBand) {
+    PageConfiguration(PathBand pathBand, PageZone pageZone) {
         this.pathBand = pathBand;
+        this.pageZone = pageZone;
     }
 
     /** Modules name each other by plain addresses, so each is asked for anew; what did not change costs an answer without content. */
@@ -26,5 +28,7 @@ class PageConfiguration implements WebMvcConfigurer {
     @Override
     public void addInterceptors(InterceptorRegistry registry) {
         registry.addInterceptor(pathBand).excludePathPatterns("/css/**", "/js/**", "/fonts/**", "/webjars/**");
+        // The last is asked first after a page was made: the band has times too.
+        registry.addInterceptor(pageZone);
     }
 }

@@ -3,15 +3,11 @@ package org.opensatchel.web.page;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.RosterService.CourseView;
 import org.opensatchel.web.text.Speech;
-import org.opensatchel.web.text.Times;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.HandlerInterceptor;
@@ -41,9 +37,6 @@ class PathBand implements HandlerInterceptor {
 
     @Override
     public void postHandle(HttpServletRequest request, HttpServletResponse response, Object handler, ModelAndView page) {
-        if (page != null) {
-            zone(page).ifPresent(Times::in);
-        }
         boolean whole = page != null && page.hasView() && page.getViewName() != null && !page.getViewName().startsWith("redirect:")
                 && !page.getViewName().contains("::");
         if (!whole || !(request.getUserPrincipal() instanceof Authentication authentication)
@@ -57,16 +50,6 @@ class PathBand implements HandlerInterceptor {
                     .or(() -> steps.of(me.accountId(), assignment.id()).map(own -> looked(assignment, me, own)))
                     .orElse(List.of()));
         }
-    }
-
-    /** The times of a course are in its own zone, wherever the server stands. */
-    private static Optional<ZoneId> zone(ModelAndView page) {
-        if (page.getModel().get("assignment") instanceof AssignmentView assignment) {
-            return Optional.of(assignment.deadline().zone());
-        }
-        return page.getModel().get("course") instanceof CourseView course && !course.timeZone().isEmpty()
-                ? Optional.of(ZoneId.of(course.timeZone()))
-                : Optional.empty();
     }
 
     private List<Step> looked(AssignmentView assignment, SignedIn me, StudentSteps.Steps own) {
