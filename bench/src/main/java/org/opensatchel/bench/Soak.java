@@ -15,7 +15,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -49,7 +49,7 @@ public final class Soak {
     private final Map<String, byte[]> archives = new TreeMap<>();
     private final Map<String, String> acknowledged = new ConcurrentHashMap<>();
     private final Map<String, Integer> answers = new ConcurrentHashMap<>();
-    private final ConcurrentLinkedQueue<Long> pageMillis = new ConcurrentLinkedQueue<>();
+    private final ConcurrentLinkedQueue<PageTime> pageTimes = new ConcurrentLinkedQueue<>();
     private final AtomicInteger away = new AtomicInteger();
     private final AtomicLong peakServer = new AtomicLong();
     private final AtomicLong peakWorker = new AtomicLong();
@@ -141,6 +141,14 @@ public final class Soak {
                 : one < 85 ? "broken" : one < 89 ? "links" : one < 91 ? "sums" : one < 94 ? "entries" : one < 97 ? "cut" : "nothing";
     }
 
+    /**
+     * A page that was read.
+     *
+     * @param path its address, with N for each number
+     * @param at when it was there, in milliseconds of the system's clock
+     */
+    private record PageTime(String path, long at, long millis) {}
+
     // The school.
 
     /** A browser of somebody. */
@@ -195,7 +203,8 @@ public final class Soak {
                     if (answer.uri().getPath().equals("/sign-in")) {
                         signIn();
                     } else if (answer.statusCode() == 200) {
-                        pageMillis.add((System.nanoTime() - begun) / 1_000_000);
+                        pageTimes.add(new PageTime(path.replaceAll("[0-9]+", "N"), System.currentTimeMillis(),
+                                (System.nanoTime() - begun) / 1_000_000));
                         return answer;
                     } else {
                         answers.merge("page " + answer.statusCode(), 1, Integer::sum);
@@ -366,11 +375,10 @@ public final class Soak {
             open += end.equals("OPEN") ? 1 : 0;
             states.merge(end, 1, Integer::sum);
         }
-        List<Long> pages = new ArrayList<>(pageMillis);
-        Collections.sort(pages);
-        long p95 = pages.isEmpty() ? 0 : pages.get((int) (pages.size() * 0.95));
-        Map<String, Long> killed = Files.exists(state.resolve("killed")) ? Files.readAllLines(state.resolve("killed")).stream()
-                .collect(Collectors.groupingBy(word -> word, TreeMap::new, Collectors.counting())) : Map.of();
+        List<String> kills = Files.exists(state.resolve("killed")) ? Files.readAllLines(state.resolve("killed")) : List.of();
+        long p95 = quantile(pageTimes, 0.95);
+        Map<String, Long> killed = kills.stream()
+                .collect(Collectors.groupingBy(line -> line.split(" ")[0], TreeMap::new, Collectors.counting()));
         line("minutes", minutes);
         line("killed", killed);
         line("hand-ins acknowledged", acknowledged.size());
@@ -380,9 +388,12 @@ public final class Soak {
         line("lost", lost);
         line("checks that stay", open);
         line("seconds until the last was checked", (System.nanoTime() - begun) / 1_000_000_000);
-        line("pages read", pages.size());
-        line("page, median / p95 / longest, ms",
-                pages.isEmpty() ? "" : pages.get(pages.size() / 2) + " / " + p95 + " / " + pages.get(pages.size() - 1));
+        line("pages read", pageTimes.size());
+        line("page, ms", quantiles(pageTimes));
+        line("  of these up to 30 s after a server or database was killed", quantiles(near(kills, true)));
+        line("  of these at any other time", quantiles(near(kills, false)));
+        pageTimes.stream().collect(Collectors.groupingBy(PageTime::path, TreeMap::new, Collectors.toList()))
+                .forEach((path, some) -> line("  of these " + path, quantiles(some)));
         line("requests while it was away", away);
         line("other answers", new TreeMap<>(answers));
         line("server MB, before / peak / after", serverBefore + " / " + peakServer + " / " + ServerProcess.rss(ServerProcess.pid(state)));
@@ -392,6 +403,24 @@ public final class Soak {
         boolean good = lost == 0 && open == 0 && p95 < 1_000 && whole;
         System.out.println(good ? "It held." : "It did not hold.");
         return good;
+    }
+
+    private static long quantile(Collection<PageTime> some, double share) {
+        List<Long> sorted = some.stream().map(PageTime::millis).sorted().toList();
+        return sorted.isEmpty() ? 0 : sorted.get(Math.min(sorted.size() - 1, (int) (sorted.size() * share)));
+    }
+
+    private static String quantiles(Collection<PageTime> some) {
+        return "median %d, p95 %d, p99 %d, longest %d, of %d".formatted(quantile(some, 0.5), quantile(some, 0.95), quantile(some, 0.99),
+                quantile(some, 1), some.size());
+    }
+
+    /** Pages read shortly after what answers them was killed, or the others. */
+    private List<PageTime> near(List<String> kills, boolean near) {
+        List<Long> times = kills.stream().map(line -> line.split(" ")).filter(line -> !line[0].equals("worker"))
+                .map(line -> Long.parseLong(line[1])).toList();
+        return pageTimes.stream()
+                .filter(page -> near == times.stream().anyMatch(at -> page.at >= at && page.at - page.millis < at + 30_000)).toList();
     }
 
     /** A browser of who teaches. */

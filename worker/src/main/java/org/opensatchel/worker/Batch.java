@@ -150,7 +150,7 @@ final class Batch implements Closeable {
     Delivered.Single take(Errand.Take take) {
         Optional<Part> found = part(take.number(), take.name());
         if (found.isEmpty()) {
-            return failed(Fault.GONE);
+            return failed(readable ? Fault.GONE : Fault.UNREADABLE);
         }
         Part part = found.get();
         if (part.fault.isPresent()) {

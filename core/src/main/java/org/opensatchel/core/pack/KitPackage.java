@@ -40,6 +40,8 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
 
     static final String DOCUMENT = "kit.json";
     static final String STARTER = "starter/";
+    /** Of entries that do not belong in it so many are named: the first ones tell what it is. */
+    private static final int MOST_TOLD = 5;
 
     private final ZipSource source;
     private final Kit kit;
@@ -92,7 +94,7 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
         }
         List<Phrase> faults = new ArrayList<>();
         Map<String, SourceEntry> entries = new HashMap<>();
-        ((Intake.Opened) intake).listing().faults()
+        ((Intake.Opened) intake).listing().faults().stream().limit(MOST_TOLD)
                 .forEach(fault -> faults.add(PackWording.MEMBER.say(Facts.of(FOUND, fault.path()).and(FAULT, fault.what()))));
         ((Intake.Opened) intake).listing().files().stream().filter(entry -> Leftovers.in(entry.path()).isEmpty())
                 .forEach(entry -> entries.put(entry.path(), entry));
@@ -139,7 +141,7 @@ public final class KitPackage implements Closeable, Handout.StarterContents {
                 starterFault(file).ifPresent(faults::add);
             }
         }
-        left.keySet().stream().sorted().limit(5).forEach(path -> faults.add(PackWording.FOREIGN.say(Facts.of(FOUND, path))));
+        left.keySet().stream().sorted().limit(MOST_TOLD).forEach(path -> faults.add(PackWording.FOREIGN.say(Facts.of(FOUND, path))));
         return faults;
     }
 

@@ -2,7 +2,9 @@ package org.opensatchel.web.course;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.Optional;
 
 /**
@@ -26,6 +28,11 @@ public record Deadline(Instant at, Duration grace, AfterDue after, ZoneId zone) 
 
     public boolean isOver(Instant now) {
         return now.isAfter(at);
+    }
+
+    /** The same time of day so many days later, as clocks there show it, also where they are changed in between; to the minute. */
+    public LocalDateTime daysLater(int days) {
+        return LocalDateTime.ofInstant(at, zone).plusDays(days).truncatedTo(ChronoUnit.MINUTES);
     }
 
     Deadline extended(Instant later) {

@@ -81,7 +81,7 @@ public class Errands {
 
         private final Reason reason;
 
-        NoAnswer(Reason reason) {
+        public NoAnswer(Reason reason) {
             super("no answer: " + reason);
             this.reason = reason;
         }

@@ -3,7 +3,6 @@ package org.opensatchel.web.kit;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
@@ -29,7 +28,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class NextController {
 
-    private static final Duration USUAL_STEP = Duration.ofDays(14);
+    private static final int USUAL_DAYS = 14;
 
     private final CourseService courses;
     private final KitEditor editor;
@@ -49,8 +48,7 @@ class NextController {
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "plan");
         model.addAttribute("code", NextAssignment.codeAfter(assignment.code()));
-        model.addAttribute("due",
-                LocalDateTime.ofInstant(assignment.dueAt().plus(USUAL_STEP), assignment.deadline().zone()).withSecond(0).withNano(0));
+        model.addAttribute("due", assignment.deadline().daysLater(USUAL_DAYS));
         return "kit/next";
     }
 

@@ -72,6 +72,21 @@ class DeadlineTest extends RunningApplication {
         assertThat(deadline.late(Instant.EPOCH.plus(Duration.ofMinutes(minutes))).map(Duration::toString).orElse("")).isEqualTo(late);
     }
 
+    /** Due on a Saturday night on which clocks are put back: an hour is an hour, and a fortnight later is at the same time of day. */
+    @Test
+    void clocksThatArePutBackMeanwhileMoveNothing() {
+        ZoneId zone = ZoneId.of("Europe/Berlin");
+        Deadline deadline = new Deadline(Instant.parse("2026-10-24T23:30:00Z"), Duration.ZERO, AfterDue.CLOSED, zone);
+        Instant firstHalfPastTwo = Instant.parse("2026-10-25T00:30:00Z");
+        Instant secondHalfPastTwo = Instant.parse("2026-10-25T01:30:00Z");
+        assertThat(deadline.late(firstHalfPastTwo)).contains(Duration.ofHours(1));
+        assertThat(deadline.late(secondHalfPastTwo)).contains(Duration.ofHours(2));
+        assertThat(deadline.isClosed(Instant.parse("2026-10-24T23:29:59Z"))).isFalse();
+        assertThat(deadline.daysLater(14)).hasToString("2026-11-08T01:30");
+        assertThat(new Deadline(Instant.parse("2026-03-22T22:59:00Z"), Duration.ZERO, AfterDue.LATE, zone).daysLater(14))
+                .hasToString("2026-04-05T23:59");
+    }
+
     @Test
     void aClosedAssignmentTakesNothingUnlessSomebodyHasMoreTime() {
         due(Duration.ofHours(3), 10, AfterDue.CLOSED);

@@ -12,6 +12,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -23,8 +24,15 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.web.HandingIn;
+import org.opensatchel.web.audit.AuditService;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.handin.TakingIn;
+import org.opensatchel.web.storage.ContentStore;
+import org.opensatchel.web.storage.MadeFiles;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
 
 /** A batch from a course system: previewed, corrected, imported but for the bad one, and undone as a whole. */
@@ -36,6 +44,24 @@ class IntakeTest extends HandingIn {
     private IntakeLane lane;
     @Autowired
     private org.opensatchel.web.storage.Contents contents;
+    @Autowired
+    private IntakeRepository intakes;
+    @Autowired
+    private CourseService allCourses;
+    @Autowired
+    private TakingIn takingIn;
+    @Autowired
+    private ContentStore store;
+    @Autowired
+    private AuditService audit;
+    @Autowired
+    private Batches batches;
+    @Autowired
+    private MadeFiles made;
+    @Autowired
+    private Clock clock;
+    @Autowired
+    private PlatformTransactionManager transactions;
     @TempDir
     private Path temp;
 
@@ -336,5 +362,58 @@ class IntakeTest extends HandingIn {
         assertThat(states(intake)).containsOnly("TAKEN");
         assertThat(counts()).isEqualTo(List.of(before.get(0) + 1, before.get(1) + 1, before.get(2) + 1, before.get(3)));
         demoIsChecked();
+    }
+
+    /** An import whose server ends at a step; each call it makes is one, before it and after it. */
+    private IntakeLane ending(StepsUntilTheEnd steps) {
+        return new IntakeLane(steps.over(IntakeRepository.class, intakes), steps.over(CourseService.class, allCourses),
+                steps.over(TakingIn.class, takingIn), steps.over(ContentStore.class, store), steps.over(AuditService.class, audit),
+                steps.over(Batches.class, batches), steps.over(MadeFiles.class, made), properties, clock, transactions);
+    }
+
+    /** Wherever a server ends in the middle of an import: whoever takes it up has each item once in the end, and none becomes a fault. */
+    @Test
+    void whereverItEndsEachItemComesInOnce() throws Exception {
+        lane.stop();
+        String batch = batch();
+        List<Integer> before = counts();
+        int steps = 0;
+        try {
+            for (boolean ended = true; ended; steps++) {
+                StepsUntilTheEnd until = new StepsUntilTheEnd(steps);
+                IntakeLane first = ending(until);
+                long intake = running(batch, null, "0 seconds");
+                item(intake, 0, "a_1_file_", "liv.sorensen", "OPEN");
+                item(intake, 1, "b_2_file_", "tamsin", "OPEN");
+                first.start();
+                await().atMost(Duration.ofMinutes(1)).until(() -> until.ended() || isDone(intake));
+                ended = until.ended();
+                first.stop();
+                database.update("update intake set heartbeat = now() - interval '31 seconds' where id = ?", intake);
+                IntakeLane next = ending(new StepsUntilTheEnd(Integer.MAX_VALUE));
+                next.start();
+                await().atMost(Duration.ofMinutes(1)).until(() -> isDone(intake));
+                next.stop();
+                assertThat(states(intake)).as("ended at step %d", steps).containsExactly("TAKEN", "TAKEN");
+                assertThat(counts()).as("ended at step %d", steps)
+                        .isEqualTo(List.of(before.get(0) + 1, before.get(1) + 1, before.get(2), before.get(3)));
+                takeBack(intake);
+            }
+        } finally {
+            lane.start();
+        }
+        assertThat(steps).as("steps of two items").isGreaterThan(30);
+    }
+
+    private boolean isDone(long intake) {
+        return database.queryForObject("select state from intake where id = ?", String.class, intake).equals("DONE");
+    }
+
+    /** Takes back what came in, so that the next time begins as this one did. */
+    private void takeBack(long intake) {
+        await().atMost(Duration.ofMinutes(1))
+                .until(() -> new TransactionTemplate(transactions).execute(status -> intakes.removeHandIns(intake)) == 0);
+        database.update("delete from intake_item where intake_id = ?", intake);
+        database.update("delete from intake where id = ?", intake);
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.icegreen.greenmail.configuration.GreenMailConfiguration;
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
+import jakarta.mail.Header;
 import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.net.ServerSocket;
@@ -15,6 +16,8 @@ import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
 
 /** Mails reach a mail server whole, and what became of them is told as it is. */
@@ -43,9 +46,12 @@ class SmtpCarrierTest {
     }
 
     private static MailView mail(String address) {
-        return new MailView(7, Letter.Kind.SLIP, 3, address, "MOV 120: Séafra’s ident",
-                "Hello Séafra,\n\n1. Śluza → rename “Lantern.png”\n",
-                MailView.State.SENDING, null, 1, Instant.EPOCH, null, Instant.EPOCH);
+        return mail(address, "MOV 120: Séafra’s ident", "Hello Séafra,\n\n1. Śluza → rename “Lantern.png”\n");
+    }
+
+    private static MailView mail(String address, String subject, String body) {
+        return new MailView(7, Letter.Kind.SLIP, 3, address, subject, body, MailView.State.SENDING, null, 1, Instant.EPOCH, null,
+                Instant.EPOCH);
     }
 
     @Test
@@ -71,6 +77,29 @@ class SmtpCarrierTest {
     void anAddressThatIsNoneIsNotTriedAgain() {
         assertThat(carrier(server.getSmtp().getPort()).give(mail("no address at all"))).isEqualTo(MailCarrier.Given.ADDRESS_REFUSED);
         assertThat(server.getReceivedMessages()).isEmpty();
+    }
+
+    /** What stands in a roster or a title begins no header, no second recipient and no second mail. */
+    @ParameterizedTest
+    @ValueSource(strings = {"seafra@harrowgate.example\r\nBcc: all@harrowgate.example", "seafra@harrowgate.example\nX: y",
+            "seafra@harrowgate.example, all@harrowgate.example", "seafra@harrowgate.example> RCPT TO:<all@harrowgate.example",
+            "Séafra <seafra@harrowgate.example>, all@harrowgate.example", "seafra@harrowgate.example\u0000all@harrowgate.example"})
+    void anAddressOfTwoReachesNobody(String address) {
+        assertThat(carrier(server.getSmtp().getPort()).give(mail(address))).isEqualTo(MailCarrier.Given.ADDRESS_REFUSED);
+        assertThat(server.getReceivedMessages()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"Ident\r\nBcc: all@harrowgate.example", "Ident\r\n\r\nAnother text", "Ident\rX: y", "Ident\u0085X: y",
+            "Ident\u2028X: y", "=?utf-8?B?SWRlbnQKQmNjOiBhQGIuZXhhbXBsZQ==?="})
+    void aTitleBeginsNoHeader(String subject) throws Exception {
+        carrier(server.getSmtp().getPort()).give(mail("seafra@harrowgate.example", subject, "Hello\r\n.\r\nMAIL FROM:<a@b.example>\r\n"));
+        MimeMessage[] arrived = server.getReceivedMessages();
+        assertThat(arrived).hasSize(1);
+        assertThat(arrived[0].getAllRecipients()).hasSize(1);
+        assertThat(java.util.Collections.list(arrived[0].getAllHeaders()).stream().map(Header::getName).toList())
+                .doesNotContain("Bcc", "X");
+        assertThat(arrived[0].getContent().toString()).contains("Hello").contains("MAIL FROM").doesNotContain("Another text");
     }
 
     /** The server took the text and the line went dead before it said so: nobody knows. */
