@@ -7,10 +7,7 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ReadListener;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.ServletInputStream;
-import jakarta.servlet.ServletRequest;
-import jakarta.servlet.ServletResponse;
 import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.ByteArrayOutputStream;
@@ -252,32 +249,6 @@ class Bodies extends OncePerRequestFilter {
                 // It ended by itself.
                 logger.trace("a body that was given up was gone already", gone);
             }
-        }
-    }
-
-    /** A dispatch that is the first one for whatever looks at it, until that begins something of its own. */
-    private static final class FirstDispatch extends HttpServletRequestWrapper {
-        private boolean later;
-
-        FirstDispatch(HttpServletRequest request) {
-            super(request);
-        }
-
-        @Override
-        public DispatcherType getDispatcherType() {
-            return later ? super.getDispatcherType() : DispatcherType.REQUEST;
-        }
-
-        @Override
-        public AsyncContext startAsync() {
-            later = true;
-            return super.startAsync();
-        }
-
-        @Override
-        public AsyncContext startAsync(ServletRequest request, ServletResponse response) {
-            later = true;
-            return super.startAsync(request, response);
         }
     }
 }

@@ -157,6 +157,26 @@ class HoldTest extends RunningApplication {
         return page.context().cookies().stream().map(one -> one.name + "=" + one.value).collect(Collectors.joining("; "));
     }
 
+    /** Five hundred pages of one person that take a while to make: somebody else's is made among the first. */
+    @Test
+    void whoAsksForVeryManyPagesAtOnceKeepsNobodyElseWaiting() throws IOException {
+        Page greedy = signIn("quillfeather");
+        Page other = signIn("noor.thackeray");
+        for (int i = 0; i < 500; i++) {
+            open("GET /assignments/" + market().id() + "/review HTTP/1.1\r\nHost: x\r\nCookie: " + cookies(greedy) + "\r\n\r\n");
+        }
+        assertThat(other.navigate(address("/")).status()).isEqualTo(200);
+        int unanswered = 0;
+        for (Socket socket : sockets) {
+            unanswered += socket.getInputStream().available() == 0 ? 1 : 0;
+        }
+        assertThat(unanswered).isGreaterThan(100);
+        for (Socket socket : sockets) {
+            socket.setSoTimeout(60_000);
+            assertThat(new String(socket.getInputStream().readNBytes(12), StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 200");
+        }
+    }
+
     /** The same by people who are signed in, with forms and with what scripts send. */
     @Test
     void slowSendersWhoAreSignedInTakeNoPageFromAnybody() throws IOException {
