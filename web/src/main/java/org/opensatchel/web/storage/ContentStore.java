@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 
@@ -94,8 +95,18 @@ public interface ContentStore {
         boolean whileNobodyHas(String sha256, BooleanSupplier doing);
     }
 
-    /** Removes contents nobody owns that were stored before a certain time; returns how many. Others go on storing meanwhile, also other servers. */
-    int collect(Owners owners, Instant before) throws IOException;
+    /** So many parts the store has. */
+    int PARTS = 256;
+
+    /** Removes those of some contents that nobody owns and that were stored before a certain time; returns how many. Others go on storing meanwhile, also other servers. */
+    int remove(Collection<String> hashes, Owners owners, Instant before);
+
+    /**
+     * The same for all contents of a part of the store.
+     *
+     * @param part from 0
+     */
+    int sweep(int part, Owners owners, Instant before) throws IOException;
 
     InputStream open(String sha256) throws IOException;
 

@@ -29,16 +29,35 @@ public class Contents {
 
     /** What was just stored may not have its owner yet. */
     private static final Duration LEFT_ALONE = Duration.ofHours(24);
+    /** So many parts of the store are looked through in an hour. */
+    private static final int SWEPT = 8;
     /** So many contents are asked for in one query. */
     private static final int AT_ONCE = 5_000;
 
     private final ContentStore store;
     private final StoredContentRepository owners;
     private final TransactionTemplate transaction;
+    private final LooseContents loose;
     private final Clock clock;
+    private final ContentStore.Owners owned = new ContentStore.Owners() {
+        @Override
+        public Set<String> owned(String beginning) {
+            return new HashSet<>(owners.between(beginning, beginning + "g"));
+        }
 
-    Contents(ContentStore store, StoredContentRepository owners, Clock clock, PlatformTransactionManager transactions) {
+        @Override
+        public boolean whileNobodyHas(String sha256, BooleanSupplier doing) {
+            return Boolean.TRUE.equals(transaction.execute(status -> {
+                owners.lettingGo();
+                return owners.owners(sha256) == 0 && doing.getAsBoolean();
+            }));
+        }
+    };
+
+    Contents(ContentStore store, StoredContentRepository owners, LooseContents loose, Clock clock,
+            PlatformTransactionManager transactions) {
         this.transaction = new TransactionTemplate(transactions);
+        this.loose = loose;
         this.store = store;
         this.owners = owners;
         this.clock = clock;
@@ -151,22 +170,19 @@ public class Contents {
         return new LocalFile(copy, true);
     }
 
-    /** Lets go of what nothing refers to any more, and removes the contents that nobody has; returns how many were removed. */
+    /**
+     * Lets go of what nothing refers to any more, and removes what nobody has of it. Of everything that is stored a part is looked at each
+     * time, for what was never anybody's: all of it in a day and a half.
+     *
+     * @return how many contents were removed
+     */
     public int collect() throws IOException {
-        owners.release(clock.instant().minus(LEFT_ALONE));
-        return store.collect(new ContentStore.Owners() {
-            @Override
-            public Set<String> owned(String beginning) {
-                return new HashSet<>(owners.between(beginning, beginning + "g"));
-            }
-
-            @Override
-            public boolean whileNobodyHas(String sha256, BooleanSupplier doing) {
-                return Boolean.TRUE.equals(transaction.execute(status -> {
-                    owners.lettingGo();
-                    return owners.owners(sha256) == 0 && doing.getAsBoolean();
-                }));
-            }
-        }, clock.instant().minus(LEFT_ALONE));
+        Instant before = clock.instant().minus(LEFT_ALONE);
+        int removed = store.remove(loose.release(before), owned, before);
+        long hour = Duration.ofMillis(clock.millis()).toHours();
+        for (long part = 0; part < SWEPT; part++) {
+            removed += store.sweep((int) ((hour * SWEPT + part) % ContentStore.PARTS), owned, before);
+        }
+        return removed;
     }
 }

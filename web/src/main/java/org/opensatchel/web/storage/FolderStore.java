@@ -14,6 +14,10 @@ import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HexFormat;
+import java.util.List;
 import java.util.Set;
 import org.apache.commons.io.input.BoundedInputStream;
 import org.opensatchel.core.hash.Sha256;
@@ -231,22 +235,38 @@ class FolderStore implements ContentStore, OnDisk {
     }
 
     @Override
-    public int collect(Owners owners, Instant before) throws IOException {
-        int removed = 0;
-        try (DirectoryStream<Path> folders = Files.newDirectoryStream(contents)) {
-            for (Path folder : folders) {
-                Set<String> owned = owners.owned(folder.getFileName().toString());
-                try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
-                    for (Path file : files) {
-                        String hash = file.getFileName().toString();
-                        boolean old = !owned.contains(hash) && isOlder(file, before);
-                        removed += old && owners.whileNobodyHas(hash, () -> removed(file, before)) ? 1 : 0;
-                    }
+    public int remove(Collection<String> hashes, Owners owners, Instant before) {
+        return (int) hashes.stream().filter(hash -> isOld(place(hash), before))
+                .filter(hash -> owners.whileNobodyHas(hash, () -> removed(place(hash), before))).count();
+    }
+
+    private static boolean isOld(Path file, Instant before) {
+        try {
+            return isOlder(file, before);
+        } catch (IOException unreadable) {
+            return false;
+        }
+    }
+
+    /** A part is a folder, by the first two digits of the hashes in it. */
+    @Override
+    public int sweep(int part, Owners owners, Instant before) throws IOException {
+        removeAbandoned();
+        String beginning = HexFormat.of().toHexDigits((byte) part);
+        Path folder = contents.resolve(beginning);
+        if (!Files.isDirectory(folder)) {
+            return 0;
+        }
+        Set<String> owned = owners.owned(beginning);
+        List<String> strangers = new ArrayList<>();
+        try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
+            for (Path file : files) {
+                if (!owned.contains(file.getFileName().toString())) {
+                    strangers.add(file.getFileName().toString());
                 }
             }
         }
-        removeAbandoned();
-        return removed;
+        return remove(strangers, owners, before);
     }
 
     @Override

@@ -27,32 +27,12 @@ interface StoredContentRepository extends Repository<StoredContent, Long> {
 
     @Modifying
     @Query(nativeQuery = true, value = "insert into stored_content (sha256, bytes, purpose, course_id, stored_by, stored_at, expires_at) values (:sha256, :bytes, :purpose, :course, :account, :now, cast(:expires as timestamp with time zone)) "
-            + "on conflict (sha256, purpose, course_id, stored_by) do update set stored_at = excluded.stored_at, expires_at = excluded.expires_at")
+            + "on conflict (sha256, purpose, course_id, stored_by) do update set stored_at = excluded.stored_at, expires_at = excluded.expires_at, loose_since = excluded.loose_since")
     void owned(String sha256, long bytes, String purpose, long course, long account, Instant now, Instant expires);
 
     /** How long a content is that a course has for a purpose. */
     @Query("select max(c.bytes) from StoredContent c where c.sha256 = :sha256 and c.purpose = :purpose and c.courseId = :course and (c.expiresAt is null or c.expiresAt > :now or c.purpose = org.opensatchel.web.storage.Purpose.STARTER)")
     Optional<Long> bytes(String sha256, Purpose purpose, long course, Instant now);
-
-    /**
-     * What stays because something refers to it: hand-ins, and what plans and kits name.
-     */
-    @Transactional
-    @Modifying
-    @Query(nativeQuery = true, value = """
-            delete from stored_content c where coalesce(c.expires_at, c.stored_at) < :before
-            and case c.purpose
-              when 'HAND_IN' then not exists (
-                select 1 from hand_in h join assignment a on a.id = h.assignment_id
-                where h.sha256 = c.sha256 and a.course_id = c.course_id)
-                and not exists (
-                select 1 from hand_in_file f join hand_in h on h.id = f.hand_in_id join assignment a on a.id = h.assignment_id
-                where f.sha256 = c.sha256 and a.course_id = c.course_id)
-              when 'STARTER' then not exists (
-                select 1 from kit_content k join assignment a on a.id = k.assignment_id
-                where k.sha256 = c.sha256 and a.course_id = c.course_id)
-              else true end""")
-    int release(Instant before);
 
     /** The same for many contents. */
     @Transactional
@@ -64,7 +44,7 @@ interface StoredContentRepository extends Repository<StoredContent, Long> {
     @Modifying
     @Query(nativeQuery = true, value = "insert into stored_content (sha256, bytes, purpose, course_id, stored_by, stored_at, expires_at) "
             + "select s, b, :purpose, :course, :account, :now, cast(:expires as timestamp with time zone) from unnest(cast(:sha256 as text[]), cast(:bytes as bigint[])) as t(s, b) "
-            + "on conflict (sha256, purpose, course_id, stored_by) do update set stored_at = excluded.stored_at, expires_at = excluded.expires_at")
+            + "on conflict (sha256, purpose, course_id, stored_by) do update set stored_at = excluded.stored_at, expires_at = excluded.expires_at, loose_since = excluded.loose_since")
     void allOwned(String[] sha256, Long[] bytes, String purpose, long course, long account, Instant now, Instant expires);
 
     /** Those of some contents that somebody has in a course from handing in, with their lengths. */

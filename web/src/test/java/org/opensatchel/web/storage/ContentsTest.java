@@ -17,6 +17,8 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.kit.KitService;
@@ -45,7 +47,7 @@ class ContentsTest extends RunningApplication {
 
     private void age(String sha256) throws IOException {
         database.update(
-                "update stored_content set stored_at = now() - interval '3 days', expires_at = now() - interval '2 days' where sha256 = ?",
+                "update stored_content set stored_at = now() - interval '3 days', expires_at = now() - interval '2 days', loose_since = loose_since - interval '3 days' where sha256 = ?",
                 sha256);
         try (LocalFile file = contents.local(sha256)) {
             Files.setLastModifiedTime(file.path(), FileTime.from(Instant.now().minus(Duration.ofDays(3))));
@@ -89,6 +91,65 @@ class ContentsTest extends RunningApplication {
         assertThatThrownBy(() -> contents.local(left.sha256())).isInstanceOf(NoSuchFileException.class);
         assertThat(contents.open(fresh.sha256(), Purpose.STARTER, market.courseId())).isNotEmpty();
         assertThat(contents.open(starter, Purpose.STARTER, market.courseId())).as("a kit refers to it").isNotEmpty();
+    }
+
+    private long handIn(String form, String sha256) {
+        return database.queryForObject(
+                "insert into hand_in (kind, form, assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, state, kit_version_id, not_before, queued_at, weight) "
+                        + "select 'HAND_IN', ?, k.assignment_id, ?, 900, 'x.zip', ?, 9, now(), 'DONE', k.id, now(), now(), 1 from kit_version k where k.assignment_id = ? "
+                        + "order by k.id limit 1 returning id",
+                Long.class, form, place("tamsin").student().enrolmentId(), sha256, market().id());
+    }
+
+    private boolean isLoose(String sha256) {
+        return Boolean.TRUE.equals(
+                database.queryForObject("select loose_since is not null from stored_content where sha256 = ?", Boolean.class, sha256));
+    }
+
+    /** Only what something let go of is looked at, however much is stored; and what is let go of with its student or its plan as well. */
+    @ParameterizedTest
+    @ValueSource(strings = {"ZIP", "FOLDER"})
+    void whatAHandInLetsGoOfGoesADayLater(String form) throws IOException {
+        long course = market().courseId();
+        Stored whole = contents.keep(bytes("a project as " + form), Purpose.HAND_IN, course, me(), 1_000);
+        Stored file = contents.keep(bytes("a film of " + form), Purpose.HAND_IN, course, me(), 1_000);
+        long id = handIn(form, whole.sha256());
+        database.update("insert into hand_in_file (hand_in_id, sha256, bytes, enrolment_id) values (?, ?, ?, ?)", id, file.sha256(),
+                file.bytes(),
+                place("tamsin").student().enrolmentId());
+        age(whole.sha256());
+        age(file.sha256());
+        contents.collect();
+        for (Stored one : List.of(whole, file)) {
+            assertThat(isLoose(one.sha256())).as("a hand-in refers to it").isFalse();
+            assertThat(contents.has(one.sha256(), Purpose.HAND_IN, course)).isTrue();
+        }
+        database.update("delete from hand_in where id = ?", id);
+        contents.collect();
+        for (Stored one : List.of(whole, file)) {
+            assertThat(isLoose(one.sha256())).isTrue();
+            age(one.sha256());
+        }
+        contents.collect();
+        for (Stored one : List.of(whole, file)) {
+            assertThatThrownBy(() -> contents.local(one.sha256())).isInstanceOf(NoSuchFileException.class);
+            assertThat(contents.has(one.sha256(), Purpose.HAND_IN, course)).isFalse();
+        }
+    }
+
+    @Test
+    void whatAPlanNamedIsLetGoOfWithIt() throws IOException {
+        long course = market().courseId();
+        Stored starter = contents.keep(bytes("a start that nobody else has"), Purpose.STARTER, course, me(), 1_000);
+        long assignment = courses.createAssignment(course, "LOOSE", "Loose", Instant.now().plus(Duration.ofDays(1)));
+        database.update("insert into kit_draft (assignment_id, revision, document, saved_at, saved_by) "
+                + "select ?, 1, convert_to(?, 'UTF8'), now(), ?", assignment, "{\"starter\": \"" + starter.sha256() + "\"}", me());
+        age(starter.sha256());
+        contents.collect();
+        assertThat(isLoose(starter.sha256())).isFalse();
+        database.update("delete from kit_draft where assignment_id = ?", assignment);
+        database.update("delete from assignment where id = ?", assignment);
+        assertThat(isLoose(starter.sha256())).isTrue();
     }
 
     @Test

@@ -88,11 +88,31 @@ class FolderStoreTest {
     void contentsWithoutAnOwnerAreCollectedWhenTheyAreOld() throws IOException {
         Stored owned = store.store(bytes(1), 1_000);
         Stored nobodys = store.store(bytes(2), 1_000);
-        assertThat(store.collect(ownerOf(owned.sha256()), Instant.now().minusSeconds(60))).as("just stored: its owner may be on the way")
-                .isZero();
-        assertThat(store.collect(ownerOf(owned.sha256()), Instant.now().plusSeconds(60))).isEqualTo(1);
+        assertThat(swept(ownerOf(owned.sha256()), Instant.now().minusSeconds(60))).as("just stored: its owner may be on the way").isZero();
+        assertThat(swept(ownerOf(owned.sha256()), Instant.now().plusSeconds(60))).isEqualTo(1);
         assertThat(Files.exists(store.file(owned.sha256()))).isTrue();
         assertThat(Files.exists(store.file(nobodys.sha256()))).isFalse();
+    }
+
+    private int swept(ContentStore.Owners owners, Instant before) throws IOException {
+        int removed = 0;
+        for (int part = 0; part < ContentStore.PARTS; part++) {
+            removed += store.sweep(part, owners, before);
+        }
+        return removed;
+    }
+
+    @Test
+    void ofSomeContentsThoseGoThatNobodyHas() throws IOException {
+        Stored owned = store.store(bytes(1), 1_000);
+        Stored nobodys = store.store(bytes(2), 1_000);
+        Stored another = store.store(bytes(3), 1_000);
+        List<String> some = List.of(owned.sha256(), nobodys.sha256(), "0".repeat(64));
+        assertThat(store.remove(some, ownerOf(owned.sha256()), Instant.now().minusSeconds(60))).isZero();
+        assertThat(store.remove(some, ownerOf(owned.sha256()), Instant.now().plusSeconds(60))).isEqualTo(1);
+        assertThat(store.has(owned.sha256(), 1)).isTrue();
+        assertThat(store.has(nobodys.sha256(), 2)).isFalse();
+        assertThat(store.has(another.sha256(), 3)).as("which was not asked for").isTrue();
     }
 
     private static ContentStore.Owners ownerOf(String sha256) {
@@ -113,7 +133,7 @@ class FolderStoreTest {
     @Test
     void whatComesWhileItIsLetGoOfStays() throws IOException {
         Stored stored = store.store(bytes(5), 1_000);
-        int removed = store.collect(new ContentStore.Owners() {
+        int removed = swept(new ContentStore.Owners() {
             @Override
             public Set<String> owned(String beginning) {
                 return Set.of();
