@@ -57,9 +57,11 @@ class Bodies extends OncePerRequestFilter {
             BasicThreadFactory.builder().namingPattern("bodies").daemon(true).build());
     private final Set<Coming> coming = new HashSet<>();
     private final Places<String> places = new Places<>(MOST_AT_ONCE, 0);
+    private final Refusals refusals;
     private long held;
 
-    Bodies() {
+    Bodies(Refusals refusals) {
+        this.refusals = refusals;
         clock.scheduleWithFixedDelay(this::look, LOOK_EVERY_MILLIS, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
     }
 
@@ -110,7 +112,7 @@ class Bodies extends OncePerRequestFilter {
         }
     }
 
-    private static void read(HttpServletRequest request, HttpServletResponse response, FilterChain chain, byte[] body, Allowance allowance)
+    private void read(HttpServletRequest request, HttpServletResponse response, FilterChain chain, byte[] body, Allowance allowance)
             throws ServletException, IOException {
         if (ReadRequest.fields(request, body) > allowance.fields) {
             refused(request, response, HttpStatus.CONTENT_TOO_LARGE);
@@ -139,10 +141,10 @@ class Bodies extends OncePerRequestFilter {
     }
 
     /** The connection goes with the answer: what is still to come of it is not waited for. */
-    private static void refused(HttpServletRequest request, HttpServletResponse response, HttpStatus status) throws IOException {
+    private void refused(HttpServletRequest request, HttpServletResponse response, HttpStatus status) throws IOException {
         Sender.letGo(request);
         response.setHeader("Connection", "close");
-        response.sendError(status.value());
+        refusals.refuse(request, response, status);
     }
 
     private void await(HttpServletRequest request, HttpServletResponse response, Allowance allowance) throws IOException {

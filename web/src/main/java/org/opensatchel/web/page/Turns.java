@@ -56,7 +56,10 @@ class Turns extends OncePerRequestFilter {
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
             BasicThreadFactory.builder().namingPattern("turns").daemon(true).build());
 
-    Turns() {
+    private final Refusals refusals;
+
+    Turns(Refusals refusals) {
+        this.refusals = refusals;
         clock.scheduleWithFixedDelay(this::look, LOOK_EVERY_MILLIS, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
     }
 
@@ -145,7 +148,7 @@ class Turns extends OncePerRequestFilter {
             enter(request, response, chain);
         } else if (request.getAttribute(LATE) != null) {
             request.removeAttribute(LATE);
-            response.sendError(HttpStatus.SERVICE_UNAVAILABLE.value());
+            refusals.refuse(request, response, HttpStatus.SERVICE_UNAVAILABLE);
         } else if (request.getAttribute(KEY) instanceof Waiting waited) {
             go(waited.who, new FirstDispatch(request), response, chain);
         } else {
@@ -159,7 +162,7 @@ class Turns extends OncePerRequestFilter {
         switch (turns.enter(who, share(who), one)) {
             case GOES -> go(who, request, response, chain);
             case WAITS -> await(one, request, response);
-            default -> response.sendError(HttpStatus.TOO_MANY_REQUESTS.value());
+            default -> refusals.refuse(request, response, HttpStatus.TOO_MANY_REQUESTS);
         }
     }
 
