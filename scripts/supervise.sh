@@ -1,7 +1,8 @@
 #!/usr/bin/env bash
-# Keeps the application running: begins it again when it ends, and ends it when it shows no sign of life for a minute.
+# Keeps the application running: begins it again when it ends, and ends it when it shows no sign of life for a minute. One that answers nobody but
+# says that it lives is asked too much: beginning it again would help nobody, so it is given ten minutes.
 # Called with the command; SATCHEL_STATE is where its numbers are kept, SATCHEL_PORT where it answers. While it starts it says in
-# SATCHEL_STARTING how far it has come: it is waited for as long as that goes on, however slow the machine is.
+# SATCHEL_STARTING how far it has come, and that it lives once it serves: it is waited for as long as that goes on, however slow the machine is.
 set -u
 child=""
 # So long nothing new may be said while it starts; changing a large database says nothing until it is done.
@@ -51,23 +52,28 @@ while true; do
   child=$!
   printf '%s\n' "$child" >"$SATCHEL_STATE/app.pid"
   silent=0
+  still=0
   round=0
   while kill -0 "$child" 2>/dev/null; do
     sleep 2 & wait $!
     round=$((round + 1))
     [ $((round % 5)) != 0 ] || tend_database
     if lives 2>/dev/null; then
-      silent=0; answered=1; serves=1
+      silent=0; still=0; answered=1; serves=1
     elif [ -z "$serves" ]; then
       comes_on || end_child "the application has stood still at “${said:-its beginning}” while it starts, and is ended."
     else
+      # So many looks, of which each takes up to seven seconds.
       silent=$((silent + 1))
-      [ "$silent" -lt 10 ] || end_child "the application shows no sign of life and is begun again."
+      still=$((still + 1))
+      line=$(cat "$SATCHEL_STARTING" 2>/dev/null || true)
+      if [ "$line" != "$said" ]; then said=$line; still=0; fi
+      { [ "$still" -lt 10 ] && [ "$silent" -lt 100 ]; } || end_child "the application shows no sign of life and is begun again."
     fi
   done
   wait "$child" 2>/dev/null
   # It may have served between two looks.
-  [ "$(cat "$SATCHEL_STARTING" 2>/dev/null || true)" != serving ] || answered=1
+  case "$(cat "$SATCHEL_STARTING" 2>/dev/null || true)" in serving*) answered=1 ;; esac
   # What never answered is not mended by beginning it again.
   if [ -z "$answered" ]; then exit 1; fi
   if [ $((SECONDS - began)) -lt 60 ]; then failures=$((failures + 1)); else failures=0; fi

@@ -54,6 +54,6 @@ public class SatchelApplication {
                     })));
         });
         application.run(args);
-        starting.ifPresent(one -> one.say("serving"));
+        starting.ifPresent(Starting::serve);
     }
 }

@@ -10,8 +10,8 @@ import org.springframework.core.metrics.ApplicationStartup;
 import org.springframework.core.metrics.StartupStep;
 
 /**
- * Says how far the application has come while it starts, in one line of a file, for whoever watches it and must tell a slow start from one that
- * stands still. Each line differs from the one before.
+ * Says how far the application has come while it starts, and that it lives once it serves, in one line of a file, for whoever watches it and must
+ * tell what is slow from what stands still. Each line differs from the one before.
  */
 final class Starting implements ApplicationStartup {
 
@@ -20,6 +20,10 @@ final class Starting implements ApplicationStartup {
     /** What the line begins with while the database is changed, which says nothing of its own until it is done. */
     static final String DATABASE = "database";
 
+    /** What the line begins with once it serves. */
+    static final String SERVING = "serving";
+
+    private static final long BEAT_MILLIS = 3_000;
     private static final long EVERY_NANOS = TimeUnit.MILLISECONDS.toNanos(300);
 
     private final Path file;
@@ -37,6 +41,23 @@ final class Starting implements ApplicationStartup {
             say("parts " + steps);
         }
         return ApplicationStartup.DEFAULT.start(name);
+    }
+
+    /** Says that it serves, again and again: whoever watches it tells one that is asked too much from one that is gone. */
+    void serve() {
+        Thread life = new Thread(() -> {
+            for (long beat = 1;; beat++) {
+                say(SERVING + " " + beat);
+                try {
+                    TimeUnit.MILLISECONDS.sleep(BEAT_MILLIS);
+                } catch (InterruptedException ended) {
+                    return;
+                }
+            }
+        }, "sign-of-life");
+        life.setDaemon(true);
+        life.setPriority(Thread.MAX_PRIORITY);
+        life.start();
     }
 
     /** Says it at once. */

@@ -3,6 +3,8 @@ package org.opensatchel.web.page;
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.nio.channels.SocketChannel;
+import java.util.HashMap;
+import java.util.Map;
 import org.apache.coyote.http11.Http11NioProtocol;
 import org.apache.tomcat.util.net.NioEndpoint;
 import org.slf4j.Logger;
@@ -34,6 +36,10 @@ public final class FairProtocol extends Http11NioProtocol {
 
     private static final class Endpoint extends NioEndpoint {
 
+        private static final long COUNTED_EVERY_NANOS = 250_000_000;
+
+        private final Map<String, Integer> counts = new HashMap<>();
+        private long countedAt;
         private boolean trusted;
 
         @Override
@@ -53,8 +59,7 @@ public final class FairProtocol extends Http11NioProtocol {
             }
             try {
                 String from = socket.getRemoteAddress() instanceof InetSocketAddress address ? address.getAddress().getHostAddress() : "";
-                boolean more = connections.values().stream().filter(held -> from.equals(held.getRemoteAddr())).limit(share)
-                        .count() >= share;
+                boolean more = counted().merge(from, 1, Integer::sum) > share;
                 if (more) {
                     LOG.debug("{} has as many connections as one address may", from);
                 }
@@ -62,6 +67,16 @@ public final class FairProtocol extends Http11NioProtocol {
             } catch (IOException gone) {
                 return true;
             }
+        }
+
+        /** How many connections each address has: counted now and then, and kept up meanwhile. Only who takes connections in asks. */
+        private Map<String, Integer> counted() {
+            if (System.nanoTime() - countedAt > COUNTED_EVERY_NANOS || countedAt == 0) {
+                counts.clear();
+                connections.values().forEach(held -> counts.merge(String.valueOf(held.getRemoteAddr()), 1, Integer::sum));
+                countedAt = System.nanoTime();
+            }
+            return counts;
         }
     }
 }

@@ -41,15 +41,16 @@ class Turns extends OncePerRequestFilter {
 
     private static final String KEY = Turns.class.getName();
     private static final String LATE = Turns.class.getName() + ".late";
-    /** A page asks the database one thing at a time, but for what is noted beside it. */
-    private static final int AT_ONCE = 16;
+    private static final int CORES = Runtime.getRuntime().availableProcessors();
+    /** A page asks the database one thing at a time, but for what is noted beside it; and more than a few on each core only slow each other down. */
+    private static final int AT_ONCE = Math.min(16, Math.max(6, 4 * CORES));
     private static final Duration LONGEST = Duration.ofSeconds(30);
     private static final long LOOK_EVERY_MILLIS = 500;
     private static final String SIGNED_IN = "account ";
-    /** A browser asks for a few things at once. */
-    private static final Share OF_A_PERSON = new Share(4, 600);
+    /** A browser asks for a few things at once, and waits for one as well as for several; whoever wants very much has a part of the machine. */
+    private static final Share OF_A_PERSON = new Share(Math.max(2, CORES / 2), 600);
     /** Behind one address may be a whole school that signs in. */
-    private static final Share OF_AN_ADDRESS = new Share(8, 1_000);
+    private static final Share OF_AN_ADDRESS = new Share(Math.max(3, AT_ONCE / 2), 1_000);
 
     private final TurnQueue<Waiting> turns = new TurnQueue<>(AT_ONCE);
     private final Set<Waiting> waiting = ConcurrentHashMap.newKeySet();
