@@ -129,11 +129,16 @@ class Turns extends OncePerRequestFilter {
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         String path = request.getServletPath();
-        String type = request.getContentType() == null ? "" : request.getContentType().toLowerCase(Locale.ROOT);
-        boolean upload = type.startsWith("application/octet-stream") || type.startsWith("application/zip") || type.startsWith("multipart/")
-                || "POST".equals(request.getMethod()) && Bodies.isList(request);
-        return upload || path.startsWith("/css/") || path.startsWith("/js/") || path.startsWith("/fonts/") || path.startsWith("/webjars/")
+        return isUpload(request) || path.startsWith("/css/") || path.startsWith("/js/") || path.startsWith("/fonts/")
+                || path.startsWith("/webjars/")
                 || path.startsWith("/files/") || path.startsWith("/livez") || path.startsWith("/readyz") || path.startsWith("/actuator/");
+    }
+
+    /** Whether a file is sent, which keeps its thread for as long as that takes. */
+    static boolean isUpload(HttpServletRequest request) {
+        String type = request.getContentType() == null ? "" : request.getContentType().toLowerCase(Locale.ROOT);
+        return type.startsWith("application/octet-stream") || type.startsWith("application/zip") || type.startsWith("multipart/")
+                || "POST".equals(request.getMethod()) && Bodies.isList(request);
     }
 
     /** Whose turn it is after a wait comes in a dispatch of its own, which is the request's first for everything behind. */
@@ -181,6 +186,7 @@ class Turns extends OncePerRequestFilter {
             throws ServletException, IOException {
         Turn turn = new Turn(who);
         request.setAttribute(KEY, turn);
+        Gate.leave(request);
         try {
             chain.doFilter(request, response);
         } finally {
@@ -217,6 +223,7 @@ class Turns extends OncePerRequestFilter {
 
     /** What goes on for longer than a page is made takes no turn any more. */
     static void end(HttpServletRequest request) {
+        Gate.leave(request);
         if (request.getAttribute(KEY) instanceof Turn turn) {
             turn.end();
         }
