@@ -2,6 +2,8 @@ package org.opensatchel.web.page;
 
 import jakarta.annotation.PreDestroy;
 import jakarta.servlet.AsyncContext;
+import jakarta.servlet.AsyncEvent;
+import jakarta.servlet.AsyncListener;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
@@ -44,7 +46,7 @@ class Turns extends OncePerRequestFilter {
     private static final int CORES = Runtime.getRuntime().availableProcessors();
     /** A page asks the database one thing at a time, but for what is noted beside it; and more than a few on each core only slow each other down. */
     private static final int AT_ONCE = Math.min(16, Math.max(6, 4 * CORES));
-    private static final Duration LONGEST = Duration.ofSeconds(30);
+    private static final Duration LONGEST = Duration.ofMinutes(2);
     private static final long LOOK_EVERY_MILLIS = 500;
     private static final String SIGNED_IN = "account ";
     /** A browser asks for a few things at once, and waits for one as well as for several; whoever wants very much has a part of the machine. */
@@ -91,6 +93,7 @@ class Turns extends OncePerRequestFilter {
         private final long since = System.nanoTime();
         private AsyncContext context;
         private boolean called;
+        private boolean settled;
 
         Waiting(String who) {
             this.who = who;
@@ -106,6 +109,18 @@ class Turns extends OncePerRequestFilter {
         synchronized boolean isCalled() {
             called = true;
             return context != null;
+        }
+
+        /** Its turn is used. */
+        synchronized void goes() {
+            settled = true;
+        }
+
+        /** Whether its turn came and is used by nobody; said once. */
+        synchronized boolean isLost() {
+            boolean lost = called && !settled;
+            settled = true;
+            return lost;
         }
 
         boolean isLate() {
@@ -156,6 +171,7 @@ class Turns extends OncePerRequestFilter {
             request.removeAttribute(LATE);
             refusals.refuse(request, response, HttpStatus.SERVICE_UNAVAILABLE);
         } else if (request.getAttribute(KEY) instanceof Waiting waited) {
+            waited.goes();
             go(waited.who, new FirstDispatch(request), response, chain);
         } else {
             chain.doFilter(request, response);
@@ -176,9 +192,10 @@ class Turns extends OncePerRequestFilter {
     private void await(Waiting one, HttpServletRequest request, HttpServletResponse response) {
         AsyncContext context = request.startAsync(request, response);
         context.setTimeout(0);
+        context.addListener(new Departure(one));
         waiting.add(one);
         if (one.waits(context) && !isDispatched(one, KEY, one)) {
-            goOn(turns.leave(one.who, Turns::share));
+            lost(one);
         }
     }
 
@@ -198,7 +215,7 @@ class Turns extends OncePerRequestFilter {
         Deque<Waiting> going = new ArrayDeque<>(next);
         while (!going.isEmpty()) {
             Waiting one = going.poll();
-            if (one.isCalled() && !isDispatched(one, KEY, one)) {
+            if (one.isCalled() && !isDispatched(one, KEY, one) && one.isLost()) {
                 going.addAll(turns.leave(one.who, Turns::share));
             }
         }
@@ -214,6 +231,48 @@ class Turns extends OncePerRequestFilter {
         } catch (IllegalStateException gone) {
             logger.trace("a page was not waited for", gone);
             return false;
+        }
+    }
+
+    private void lost(Waiting one) {
+        if (one.isLost()) {
+            goOn(turns.leave(one.who, Turns::share));
+        }
+    }
+
+    /** Whoever waits may go away at any time, also when their turn has come and before they take it: then it is the next one's. */
+    private final class Departure implements AsyncListener {
+        private final Waiting one;
+
+        Departure(Waiting one) {
+            this.one = one;
+        }
+
+        @Override
+        public void onComplete(AsyncEvent event) {
+            gone();
+        }
+
+        @Override
+        public void onError(AsyncEvent event) {
+            gone();
+        }
+
+        @Override
+        public void onTimeout(AsyncEvent event) {
+            // It has none: how long one waits is looked after here.
+        }
+
+        @Override
+        public void onStartAsync(AsyncEvent event) {
+            // What waits for something else has its turn behind it.
+        }
+
+        private void gone() {
+            waiting.remove(one);
+            if (!turns.forget(one.who, one)) {
+                lost(one);
+            }
         }
     }
 

@@ -157,23 +157,45 @@ class HoldTest extends RunningApplication {
         return page.context().cookies().stream().map(one -> one.name + "=" + one.value).collect(Collectors.joining("; "));
     }
 
-    /** Five hundred pages of one person that take a while to make: somebody else's is made among the first. */
+    private void ask(Page who, int times) throws IOException {
+        for (int i = 0; i < times; i++) {
+            open("GET / HTTP/1.1\r\nHost: x\r\nCookie: " + cookies(who) + "\r\n\r\n");
+        }
+    }
+
+    /** Five hundred pages of one person: somebody else's is made among the first, and all are made in the end. */
     @Test
     void whoAsksForVeryManyPagesAtOnceKeepsNobodyElseWaiting() throws IOException {
         Page greedy = signIn("quillfeather");
         Page other = signIn("noor.thackeray");
-        for (int i = 0; i < 500; i++) {
-            open("GET /assignments/" + market().id() + "/review HTTP/1.1\r\nHost: x\r\nCookie: " + cookies(greedy) + "\r\n\r\n");
-        }
-        assertThat(other.navigate(address("/")).status()).isEqualTo(200);
+        ask(greedy, 500);
+        assertThat(other.context().request().get(address("/")).status()).isEqualTo(200);
         int unanswered = 0;
         for (Socket socket : sockets) {
             unanswered += socket.getInputStream().available() == 0 ? 1 : 0;
         }
         assertThat(unanswered).isGreaterThan(100);
         for (Socket socket : sockets) {
-            socket.setSoTimeout(60_000);
+            socket.setSoTimeout(120_000);
             assertThat(new String(socket.getInputStream().readNBytes(12), StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 200");
+        }
+    }
+
+    /** People who go away while they wait, or just when their turn comes, take no turn with them. */
+    @Test
+    void whoGoesAwayTakesNoTurnWithThem() throws IOException {
+        Page greedy = signIn("quillfeather");
+        for (int round = 0; round < 5; round++) {
+            ask(greedy, 100);
+            for (Socket socket : sockets) {
+                // Ended at once, as a page does that is left.
+                socket.setSoLinger(true, 0);
+                socket.close();
+            }
+            sockets.clear();
+        }
+        for (int i = 0; i < 20; i++) {
+            assertThat(greedy.context().request().get(address("/")).status()).isEqualTo(200);
         }
     }
 
