@@ -9,9 +9,10 @@ test_scripts() {
   grep -E '^# (tests|pass|fail) ' "$state/scripts-test.log"
 }
 
-# Of all lines of code, how many the tests ran through: a figure to look at, not to reach.
+# Of all lines of code, how many the tests ran through, where SATCHEL_COVERAGE is set: a figure to look at, not to reach. Listening takes its time.
 tell_coverage() {
   local module csv
+  [ -n "${SATCHEL_COVERAGE:-}" ] || return 0
   for module in core web; do
     csv="$home/$module/target/site/jacoco/jacoco.csv"
     [ -r "$csv" ] && awk -F, -v module="$module" 'NR > 1 { missed += $(NF - 5); covered += $(NF - 4) } END { printf "Lines of %s run through by its tests: %d of %d (%.1f %%)\n", module, covered, covered + missed, 100 * covered / (covered + missed) }' "$csv"
@@ -29,7 +30,8 @@ run_tests() {
   exec 8>"$state/test.lock"
   flock -n 8 || die "A test run is going on already."
   choose_pg_data
-  local was_running="" status=0 storage part
+  local was_running="" status=0 storage part listening=-Djacoco.skip=true
+  [ -z "${SATCHEL_COVERAGE:-}" ] || listening=-Djacoco.skip=false
   find_postgres && pg_is_running && was_running=1
   # The database outlives a run that is killed, and would hold the lock on.
   start_pg 8>&-
@@ -39,7 +41,7 @@ run_tests() {
   export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel_test" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$storage"
   export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 LC_ALL=C.UTF-8
   test_scripts || status=$?
-  run_maven verify "$@" || status=$?
+  run_maven verify "$listening" "$@" || status=$?
   rm -rf "$storage"
   for part in 1 2; do pg -d postgres -c "drop database if exists satchel_test_$part with (force)" || true; done
   [ -n "$was_running" ] || stop_pg

@@ -35,9 +35,9 @@ public class SatchelApplication {
             }
         }
         SpringApplication application = new SpringApplication(SatchelApplication.class);
-        Optional<Starting> starting = Optional.ofNullable(System.getenv(Starting.FILE)).filter(path -> !path.isBlank()).map(Path::of)
-                .map(Starting::new);
-        starting.ifPresent(one -> {
+        Optional<SignsOfLife> signs = Optional.ofNullable(System.getenv(SignsOfLife.FILE)).filter(path -> !path.isBlank()).map(Path::of)
+                .map(SignsOfLife::new);
+        signs.ifPresent(one -> {
             application.setApplicationStartup(one);
             // Changing a large database may take longer than all the rest, and tells nothing until it is done.
             application.addInitializers(context -> ((GenericApplicationContext) context)
@@ -49,11 +49,11 @@ public class SatchelApplication {
 
                         @Override
                         public void handle(Event event, Context migrating) {
-                            one.say(Starting.DATABASE + " " + migrating.getMigrationInfo().getVersion());
+                            one.say(SignsOfLife.DATABASE + " " + migrating.getMigrationInfo().getVersion());
                         }
                     })));
         });
         application.run(args);
-        starting.ifPresent(Starting::serve);
+        signs.ifPresent(SignsOfLife::serve);
     }
 }

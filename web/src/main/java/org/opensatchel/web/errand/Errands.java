@@ -210,6 +210,9 @@ public class Errands {
             prepared.execute(() -> {
                 try {
                     work.run();
+                } catch (NoAnswer gone) {
+                    // What it was about may be deleted by now; anything else was told where it happened.
+                    LOG.debug("something was not prepared", gone);
                 } catch (RuntimeException broke) {
                     LOG.warn("something could not be prepared: {}", broke.toString());
                 }

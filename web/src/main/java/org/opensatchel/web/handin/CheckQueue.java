@@ -56,7 +56,8 @@ class CheckQueue {
         Instant now = clock.instant();
         Optional<FairQueue.Waiting> next = new FairQueue(handIns.waiting(now), handIns.running(), places, now).next();
         String token = UUID.randomUUID().toString();
-        return next.filter(one -> handIns.claim(one.handIn(), token, now) == 1).map(one -> new Claim(token, handIns.claimed(one.handIn())));
+        return next.filter(one -> handIns.claim(one.handIn(), token, now) == 1).flatMap(one -> handIns.claimed(one.handIn()))
+                .map(row -> new Claim(token, row));
     }
 
     /** How many are begun before this one; empty when it does not wait. */

@@ -83,7 +83,7 @@ class Comparing implements JobWork {
     }
 
     private Lent<Errand.Side> side(long id, Pair pair) throws IOException {
-        HandInRepository.Claimed row = handIns.claimed(id);
+        HandInRepository.Claimed row = projects.row(id);
         String kit = new String(KitWriter.write(kits.version(row.getKitVersionId()).kit()), StandardCharsets.UTF_8);
         // Lists are compared, which needs no content of a folder.
         return projects.lend(id, List.of()).with(() -> projects.lendReport(id),

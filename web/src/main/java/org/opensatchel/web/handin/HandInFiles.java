@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.hibernate.Session;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.project.FileIndex;
+import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.worker.Errand;
 import org.opensatchel.worker.Packed;
@@ -74,7 +75,7 @@ public class HandInFiles {
 
     /** Makes the index of a hand-in that has none. */
     public Errand missing(HandInService.Shown shown, Errand.Project project) {
-        HandInRepository.Claimed row = handIns.claimed(shown.handIn().id());
+        HandInRepository.Claimed row = handIns.claimed(shown.handIn().id()).orElseThrow(NotAccessible::new);
         String kit = new String(KitWriter.write(kits.version(row.getKitVersionId()).kit()), StandardCharsets.UTF_8);
         return new Errand.Index(project, kit, shown.place().student().fields(shown.place().assignment()).values());
     }

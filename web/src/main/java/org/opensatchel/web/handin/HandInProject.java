@@ -3,6 +3,7 @@ package org.opensatchel.web.handin;
 import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -33,14 +34,19 @@ public class HandInProject {
         this.properties = properties;
     }
 
+    /** Of one that was deleted meanwhile nothing is there any more, like a file that is gone. */
+    HandInRepository.Claimed row(long handIn) throws NoSuchFileException {
+        return handIns.claimed(handIn).orElseThrow(() -> new NoSuchFileException("hand-in " + handIn));
+    }
+
     /** What came, as the file it is kept as. */
     public LocalFile asItCame(HandInService.Shown shown) throws IOException {
-        return contents.local(handIns.claimed(shown.handIn().id()).getSha256());
+        return contents.local(row(shown.handIn().id()).getSha256());
     }
 
     /** All of it. */
     public Lent<Errand.Project> lend(long handIn) throws IOException {
-        return lend(handIns.claimed(handIn));
+        return lend(row(handIn));
     }
 
     /** All of what is known already. */
@@ -54,7 +60,7 @@ public class HandInProject {
      * @param handles where they lie; of a folder, the hashes of their contents
      */
     public Lent<Errand.Project> lend(long handIn, Collection<String> handles) throws IOException {
-        return lend(handIns.claimed(handIn), handles);
+        return lend(row(handIn), handles);
     }
 
     /** Its whole report, as a file. */

@@ -83,7 +83,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
     int claim(long id, String claim, Instant now);
 
     @Query(nativeQuery = true, value = "select id, assignment_id as assignmentId, enrolment_id as enrolmentId, sha256, form, coalesce(next_kit_version_id, kit_version_id) as kitVersionId, tries, faults from hand_in where id = :id")
-    Claimed claimed(long id);
+    Optional<Claimed> claimed(long id);
 
     /** When it was checked at last. */
     @Query("select h.checkedAt from HandIn h where h.id = :id")

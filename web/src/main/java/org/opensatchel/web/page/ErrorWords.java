@@ -1,5 +1,7 @@
 package org.opensatchel.web.page;
 
+import java.util.Map;
+import java.util.Set;
 import org.opensatchel.web.text.Speech;
 
 /**
@@ -10,21 +12,21 @@ import org.opensatchel.web.text.Speech;
  */
 record ErrorWords(String title, String sentence) {
 
+    private static final Set<Integer> KNOWN = Set.of(400, 401, 404, 405, 406, 408, 409, 413, 422, 429, 503, 507);
+    /** What people are told of these is the same. */
+    private static final Map<Integer, Integer> ALIKE = Map.of(403, 401, 415, 406);
+
     static ErrorWords of(int status) {
-        return switch (status) {
-            case 400 -> said("400");
-            case 401, 403 -> said("401");
-            case 404 -> said("404");
-            case 405 -> said("405");
-            case 406, 415 -> said("406");
-            case 409 -> said("409");
-            case 413 -> said("413");
-            case 422 -> said("422");
-            case 429 -> said("429");
-            case 503 -> said("503");
-            case 507 -> said("507");
-            default -> said(status >= 500 ? "500" : "other");
-        };
+        int told = ALIKE.getOrDefault(status, status);
+        if (KNOWN.contains(told)) {
+            return said(Integer.toString(told));
+        }
+        return said(status >= 500 ? "500" : "other");
+    }
+
+    /** There was no time for this: the machine has more to do than it can. */
+    static ErrorWords busy() {
+        return said("busy");
     }
 
     private static ErrorWords said(String kind) {

@@ -7,7 +7,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
@@ -28,20 +27,10 @@ class Gate extends OncePerRequestFilter {
 
     private final Semaphore gate = new Semaphore(2 * Runtime.getRuntime().availableProcessors() + 2, true);
 
-    /** One who is in, and goes out once. */
-    private static final class Pass {
-        private final AtomicBoolean out = new AtomicBoolean();
-        private final Semaphore gate;
+    private final Refusals refusals;
 
-        Pass(Semaphore gate) {
-            this.gate = gate;
-        }
-
-        void end() {
-            if (out.compareAndSet(false, true)) {
-                gate.release();
-            }
-        }
+    Gate(Refusals refusals) {
+        this.refusals = refusals;
     }
 
     @Override
@@ -58,10 +47,10 @@ class Gate extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         if (!isIn()) {
-            response.sendError(HttpStatus.SERVICE_UNAVAILABLE.value());
+            refusals.refuse(request, response, HttpStatus.SERVICE_UNAVAILABLE);
             return;
         }
-        Pass pass = new Pass(gate);
+        Once pass = new Once(gate::release);
         request.setAttribute(KEY, pass);
         try {
             chain.doFilter(request, response);
@@ -81,8 +70,6 @@ class Gate extends OncePerRequestFilter {
 
     /** It is known what this is, and it goes on by other rules. */
     static void leave(HttpServletRequest request) {
-        if (request.getAttribute(KEY) instanceof Pass pass) {
-            pass.end();
-        }
+        Once.end(request.getAttribute(KEY));
     }
 }

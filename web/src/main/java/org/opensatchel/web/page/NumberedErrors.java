@@ -1,12 +1,17 @@
 package org.opensatchel.web.page;
 
 import io.micrometer.core.instrument.MeterRegistry;
+import java.io.EOFException;
+import java.net.SocketException;
+import java.net.SocketTimeoutException;
 import java.security.SecureRandom;
 import java.util.Map;
+import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.web.error.ErrorAttributeOptions;
 import org.springframework.boot.webmvc.error.DefaultErrorAttributes;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.WebRequest;
@@ -30,7 +35,8 @@ class NumberedErrors extends DefaultErrorAttributes {
     @Override
     public Map<String, Object> getErrorAttributes(WebRequest request, ErrorAttributeOptions options) {
         Map<String, Object> attributes = super.getErrorAttributes(request, options);
-        int status = attributes.get("status") instanceof Integer number ? number : 500;
+        int status = isGone(getError(request)) ? HttpStatus.REQUEST_TIMEOUT.value()
+                : attributes.get("status") instanceof Integer number ? number : 500;
         attributes.put("words", ErrorWords.of(status));
         if (status < 500) {
             metrics.counter("satchel.refused", "status", Integer.toString(status)).increment();
@@ -39,6 +45,12 @@ class NumberedErrors extends DefaultErrorAttributes {
             attributes.put("number", number(request, status, attributes.get("path")));
         }
         return attributes;
+    }
+
+    /** Whoever asked broke off, or sent nothing for too long: nobody reads the answer, and nothing of ours is wrong. */
+    private static boolean isGone(Throwable fault) {
+        return fault instanceof ClientAbortException || fault instanceof SocketException || fault instanceof SocketTimeoutException
+                || fault instanceof EOFException;
     }
 
     private String number(WebRequest request, int status, Object path) {

@@ -54,8 +54,9 @@ class Refusals {
         Locale before = LocaleContextHolder.getLocale();
         try {
             LocaleContextHolder.setLocale(kind.language);
-            return templates.process("page/refused",
-                    new Context(kind.language, Map.of("words", ErrorWords.of(kind.status.value()), "files", files.folder())))
+            // Nothing is known of the database here: it is the machine that has too much to do.
+            ErrorWords words = kind.status == HttpStatus.SERVICE_UNAVAILABLE ? ErrorWords.busy() : ErrorWords.of(kind.status.value());
+            return templates.process("page/refused", new Context(kind.language, Map.of("words", words, "files", files.folder())))
                     .getBytes(StandardCharsets.UTF_8);
         } finally {
             LocaleContextHolder.setLocale(before);

@@ -19,14 +19,21 @@ import java.util.function.Function;
 final class TurnQueue<T> {
 
     private final int atOnce;
+    private final Function<String, Share> shares;
     private final Map<String, Integer> going = new HashMap<>();
     /** Those whose turn was longest ago come first. */
     private final Map<String, Deque<T>> waiting = new LinkedHashMap<>();
     private int allGoing;
-    private int allWaiting;
 
-    TurnQueue(int atOnce) {
+    /**
+     * A queue in which nobody goes yet.
+     *
+     * @param atOnce so many go at once, of all together
+     * @param shares what each may have
+     */
+    TurnQueue(int atOnce, Function<String, Share> shares) {
         this.atOnce = atOnce;
+        this.shares = shares;
     }
 
     /**
@@ -42,7 +49,8 @@ final class TurnQueue<T> {
         GOES, WAITS, REFUSED
     }
 
-    synchronized Entry enter(String who, Share share, T one) {
+    synchronized Entry enter(String who, T one) {
+        Share share = shares.apply(who);
         if (allGoing < atOnce && going.getOrDefault(who, 0) < share.going && !waiting.containsKey(who)) {
             begin(who);
             return Entry.GOES;
@@ -52,7 +60,6 @@ final class TurnQueue<T> {
             return Entry.REFUSED;
         }
         own.add(one);
-        allWaiting++;
         waiting.putIfAbsent(who, own);
         return Entry.WAITS;
     }
@@ -65,33 +72,31 @@ final class TurnQueue<T> {
     /**
      * One is done.
      *
-     * @param share what each may have
      * @return those that go now
      */
-    synchronized List<T> leave(String who, Function<String, Share> share) {
+    synchronized List<T> leave(String who) {
         allGoing--;
         going.computeIfPresent(who, (key, count) -> count == 1 ? null : count - 1);
         List<T> out = new ArrayList<>();
-        for (T next = next(share); next != null; next = next(share)) {
+        for (T next = next(); next != null; next = next()) {
             out.add(next);
         }
         return out;
     }
 
-    private T next(Function<String, Share> share) {
+    private T next() {
         if (allGoing >= atOnce) {
             return null;
         }
         for (Iterator<Map.Entry<String, Deque<T>>> all = waiting.entrySet().iterator(); all.hasNext();) {
             Map.Entry<String, Deque<T>> own = all.next();
             String who = own.getKey();
-            if (going.getOrDefault(who, 0) < share.apply(who).going) {
+            if (going.getOrDefault(who, 0) < shares.apply(who).going) {
                 T one = own.getValue().poll();
                 all.remove();
                 if (!own.getValue().isEmpty()) {
                     waiting.put(who, own.getValue());
                 }
-                allWaiting--;
                 begin(who);
                 return one;
             }
@@ -105,14 +110,9 @@ final class TurnQueue<T> {
         if (own == null || !own.remove(one)) {
             return false;
         }
-        allWaiting--;
         if (own.isEmpty()) {
             waiting.remove(who);
         }
         return true;
-    }
-
-    synchronized int waiting() {
-        return allWaiting;
     }
 }

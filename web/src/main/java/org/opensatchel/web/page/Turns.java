@@ -2,8 +2,6 @@ package org.opensatchel.web.page;
 
 import jakarta.annotation.PreDestroy;
 import jakarta.servlet.AsyncContext;
-import jakarta.servlet.AsyncEvent;
-import jakarta.servlet.AsyncListener;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
@@ -11,7 +9,10 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
+import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
@@ -21,7 +22,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
 import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.web.page.TurnQueue.Share;
 import org.springframework.core.Ordered;
@@ -47,6 +47,8 @@ class Turns extends OncePerRequestFilter {
     /** A page asks the database one thing at a time, but for what is noted beside it; and more than a few on each core only slow each other down. */
     private static final int AT_ONCE = Math.min(16, Math.max(6, 4 * CORES));
     private static final Duration LONGEST = Duration.ofMinutes(2);
+    /** Longer than a server with very much to do takes to begin with somebody whose turn has come. */
+    private static final Duration COMES_WITHIN = Duration.ofSeconds(30);
     private static final long LOOK_EVERY_MILLIS = 500;
     private static final String SIGNED_IN = "account ";
     /** A browser asks for a few things at once, and waits for one as well as for several; whoever wants very much has a part of the machine. */
@@ -54,77 +56,59 @@ class Turns extends OncePerRequestFilter {
     /** Behind one address may be a whole school that signs in. */
     private static final Share OF_AN_ADDRESS = new Share(Math.max(3, AT_ONCE / 2), 1_000);
 
-    private final TurnQueue<Waiting> turns = new TurnQueue<>(AT_ONCE);
+    private final TurnQueue<Waiting> turns = new TurnQueue<>(AT_ONCE, Turns::share);
     private final Set<Waiting> waiting = ConcurrentHashMap.newKeySet();
-    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
+    private final ScheduledExecutorService looks = Executors.newSingleThreadScheduledExecutor(
             BasicThreadFactory.builder().namingPattern("turns").daemon(true).build());
 
     private final Refusals refusals;
+    private final InstantSource clock;
 
-    Turns(Refusals refusals) {
+    Turns(Refusals refusals, Clock clock) {
         this.refusals = refusals;
-        clock.scheduleWithFixedDelay(this::look, LOOK_EVERY_MILLIS, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+        this.clock = clock;
+        looks.scheduleWithFixedDelay(this::look, LOOK_EVERY_MILLIS, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
     }
 
     @PreDestroy
     void close() {
-        clock.shutdownNow();
-    }
-
-    /** One turn, given back once. */
-    private final class Turn {
-        private final AtomicBoolean over = new AtomicBoolean();
-        private final String who;
-
-        Turn(String who) {
-            this.who = who;
-        }
-
-        void end() {
-            if (over.compareAndSet(false, true)) {
-                goOn(turns.leave(who, Turns::share));
-            }
-        }
+        looks.shutdownNow();
     }
 
     /** A request that waits for its turn. */
     private static final class Waiting {
         private final String who;
-        private final long since = System.nanoTime();
+        private final Instant since;
         private AsyncContext context;
-        private boolean called;
+        private Instant called;
         private boolean settled;
 
-        Waiting(String who) {
+        Waiting(String who, Instant since) {
             this.who = who;
+            this.since = since;
         }
 
         /** It waits from now on; whether its turn came before. */
         synchronized boolean waits(AsyncContext from) {
             context = from;
-            return called;
+            return called != null;
         }
 
         /** Its turn has come; whether it waits already. */
-        synchronized boolean isCalled() {
-            called = true;
+        synchronized boolean isCalled(Instant now) {
+            called = now;
             return context != null;
         }
 
-        /** Its turn is used. */
-        synchronized void goes() {
+        /** Who settles what becomes of its turn, once: whoever takes it, or whoever finds that nobody does. */
+        synchronized boolean isSettledHere() {
+            boolean first = !settled;
             settled = true;
+            return first;
         }
 
-        /** Whether its turn came and is used by nobody; said once. */
-        synchronized boolean isLost() {
-            boolean lost = called && !settled;
-            settled = true;
-            return lost;
-        }
-
-        boolean isLate() {
-            return System.nanoTime() - since > LONGEST.toNanos();
+        synchronized boolean isCalledBefore(Instant then) {
+            return called != null && called.isBefore(then);
         }
     }
 
@@ -171,8 +155,7 @@ class Turns extends OncePerRequestFilter {
             request.removeAttribute(LATE);
             refusals.refuse(request, response, HttpStatus.SERVICE_UNAVAILABLE);
         } else if (request.getAttribute(KEY) instanceof Waiting waited) {
-            waited.goes();
-            go(waited.who, new FirstDispatch(request), response, chain);
+            take(waited, new FirstDispatch(request), response, chain);
         } else {
             chain.doFilter(request, response);
         }
@@ -180,8 +163,8 @@ class Turns extends OncePerRequestFilter {
 
     private void enter(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
         String who = who(request);
-        Waiting one = new Waiting(who);
-        switch (turns.enter(who, share(who), one)) {
+        Waiting one = new Waiting(who, clock.instant());
+        switch (turns.enter(who, one)) {
             case GOES -> go(who, request, response, chain);
             case WAITS -> await(one, request, response);
             default -> refusals.refuse(request, response, HttpStatus.TOO_MANY_REQUESTS);
@@ -192,16 +175,26 @@ class Turns extends OncePerRequestFilter {
     private void await(Waiting one, HttpServletRequest request, HttpServletResponse response) {
         AsyncContext context = request.startAsync(request, response);
         context.setTimeout(0);
-        context.addListener(new Departure(one));
         waiting.add(one);
-        if (one.waits(context) && !isDispatched(one, KEY, one)) {
-            lost(one);
+        if (one.waits(context) && !isDispatched(one, KEY, one) && one.isSettledHere()) {
+            goOn(turns.leave(one.who));
+        }
+    }
+
+    /** Who comes for their turn too late waits for another. */
+    private void take(Waiting waited, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        waiting.remove(waited);
+        if (waited.isSettledHere()) {
+            go(waited.who, request, response, chain);
+        } else {
+            enter(request, response, chain);
         }
     }
 
     private void go(String who, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        Turn turn = new Turn(who);
+        Once turn = new Once(() -> goOn(turns.leave(who)));
         request.setAttribute(KEY, turn);
         Gate.leave(request);
         try {
@@ -215,76 +208,45 @@ class Turns extends OncePerRequestFilter {
         Deque<Waiting> going = new ArrayDeque<>(next);
         while (!going.isEmpty()) {
             Waiting one = going.poll();
-            if (one.isCalled() && !isDispatched(one, KEY, one) && one.isLost()) {
-                going.addAll(turns.leave(one.who, Turns::share));
+            if (one.isCalled(clock.instant()) && !isDispatched(one, KEY, one) && one.isSettledHere()) {
+                going.addAll(turns.leave(one.who));
             }
         }
     }
 
     /** False when whoever asked is gone: their turn is over before it began. */
     private boolean isDispatched(Waiting one, String attribute, Object value) {
-        waiting.remove(one);
         try {
             one.context.getRequest().setAttribute(attribute, value);
             one.context.dispatch();
             return true;
         } catch (IllegalStateException gone) {
+            waiting.remove(one);
             logger.trace("a page was not waited for", gone);
             return false;
         }
     }
 
-    private void lost(Waiting one) {
-        if (one.isLost()) {
-            goOn(turns.leave(one.who, Turns::share));
-        }
-    }
-
-    /** Whoever waits may go away at any time, also when their turn has come and before they take it: then it is the next one's. */
-    private final class Departure implements AsyncListener {
-        private final Waiting one;
-
-        Departure(Waiting one) {
-            this.one = one;
-        }
-
-        @Override
-        public void onComplete(AsyncEvent event) {
-            gone();
-        }
-
-        @Override
-        public void onError(AsyncEvent event) {
-            gone();
-        }
-
-        @Override
-        public void onTimeout(AsyncEvent event) {
-            // It has none: how long one waits is looked after here.
-        }
-
-        @Override
-        public void onStartAsync(AsyncEvent event) {
-            // What waits for something else has its turn behind it.
-        }
-
-        private void gone() {
-            waiting.remove(one);
-            if (!turns.forget(one.who, one)) {
-                lost(one);
+    /**
+     * Whoever waited too long is told so. Whoever was called and does not come is gone, because a connection that ends at that moment tells
+     * nobody: their turn is the next one's.
+     */
+    void look() {
+        Instant now = clock.instant();
+        for (Waiting one : waiting) {
+            if (one.since.isBefore(now.minus(LONGEST)) && turns.forget(one.who, one)) {
+                waiting.remove(one);
+                isDispatched(one, LATE, true);
+            } else if (one.isCalledBefore(now.minus(COMES_WITHIN)) && one.isSettledHere()) {
+                waiting.remove(one);
+                goOn(turns.leave(one.who));
             }
         }
-    }
-
-    private void look() {
-        waiting.stream().filter(Waiting::isLate).filter(one -> turns.forget(one.who, one)).forEach(one -> isDispatched(one, LATE, true));
     }
 
     /** What goes on for longer than a page is made takes no turn any more. */
     static void end(HttpServletRequest request) {
         Gate.leave(request);
-        if (request.getAttribute(KEY) instanceof Turn turn) {
-            turn.end();
-        }
+        Once.end(request.getAttribute(KEY));
     }
 }

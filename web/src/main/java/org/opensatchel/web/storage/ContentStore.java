@@ -108,6 +108,9 @@ public interface ContentStore {
      */
     int sweep(int part, Owners owners, Instant before) throws IOException;
 
+    /** Removes what a crash left half written; what another server is writing now is left alone. */
+    void removeAbandoned() throws IOException;
+
     InputStream open(String sha256) throws IOException;
 
     /**

@@ -178,6 +178,7 @@ public class Contents {
      */
     public int collect() throws IOException {
         Instant before = clock.instant().minus(LEFT_ALONE);
+        store.removeAbandoned();
         int removed = store.remove(loose.release(before), owned, before);
         long hour = Duration.ofMillis(clock.millis()).toHours();
         for (long part = 0; part < SWEPT; part++) {

@@ -44,8 +44,8 @@ class FolderStore implements ContentStore, OnDisk {
         removeAbandoned();
     }
 
-    /** What a crash left half written belongs to nobody; what another server is writing now is left alone. */
-    private void removeAbandoned() throws IOException {
+    @Override
+    public void removeAbandoned() throws IOException {
         Instant before = Instant.now().minus(ABANDONED);
         try (var left = Files.newDirectoryStream(incoming)) {
             for (Path file : left) {
@@ -251,7 +251,6 @@ class FolderStore implements ContentStore, OnDisk {
     /** A part is a folder, by the first two digits of the hashes in it. */
     @Override
     public int sweep(int part, Owners owners, Instant before) throws IOException {
-        removeAbandoned();
         String beginning = HexFormat.of().toHexDigits((byte) part);
         Path folder = contents.resolve(beginning);
         if (!Files.isDirectory(folder)) {

@@ -35,10 +35,10 @@ class KeptViews {
         return found.stream().findFirst();
     }
 
-    /** Keeps one, while there is room and the hand-in is there. */
+    /** Keeps one, while there is room and the hand-in is there, which is not deleted meanwhile. */
     void keep(long handIn, String name, byte[] content) {
         database.sql("insert into hand_in_view (hand_in_id, name, content) select h.id, ?, ? from hand_in h where h.id = ? and ? > "
-                + "(select coalesce(sum(length(v.content)), 0) from hand_in_view v where v.hand_in_id = h.id) on conflict do nothing")
+                + "(select coalesce(sum(length(v.content)), 0) from hand_in_view v where v.hand_in_id = h.id) for key share of h on conflict do nothing")
                 .param(name).param(content).param(handIn).param(MOST_BYTES - content.length).update();
     }
 }

@@ -103,9 +103,9 @@ class CheckQueueTest extends RunningApplication {
     @Test
     void whatIsBeingCheckedIsNobodyElses() {
         long id = handedIn("CHECKING", "another server", "0 seconds");
-        assertThat(queue.alive(new CheckQueue.Claim("not theirs", repository.claimed(id)), 1, 1)).isFalse();
-        assertThat(queue.alive(new CheckQueue.Claim("another server", repository.claimed(id)), 1, 1)).isTrue();
-        queue.failed(new CheckQueue.Claim("not theirs", repository.claimed(id)), Reason.BROKE);
+        assertThat(queue.alive(new CheckQueue.Claim("not theirs", repository.claimed(id).orElseThrow()), 1, 1)).isFalse();
+        assertThat(queue.alive(new CheckQueue.Claim("another server", repository.claimed(id).orElseThrow()), 1, 1)).isTrue();
+        queue.failed(new CheckQueue.Claim("not theirs", repository.claimed(id).orElseThrow()), Reason.BROKE);
         assertThat(view(id).state()).isEqualTo("CHECKING");
     }
 
@@ -121,10 +121,10 @@ class CheckQueueTest extends RunningApplication {
     @Test
     void whatWantsTooMuchIsTriedOnceMoreAndThenGivenUpUntilSomebodyAsks() {
         long id = handedIn("CHECKING", "me", "0 seconds");
-        CheckQueue.Claim first = new CheckQueue.Claim("me", repository.claimed(id));
+        CheckQueue.Claim first = new CheckQueue.Claim("me", repository.claimed(id).orElseThrow());
         assertThat(queue.failed(first, Reason.MEMORY)).isFalse();
         database.update("update hand_in set state = 'CHECKING', claimed_by = 'me' where id = ?", id);
-        assertThat(queue.failed(new CheckQueue.Claim("me", repository.claimed(id)), Reason.MEMORY)).isTrue();
+        assertThat(queue.failed(new CheckQueue.Claim("me", repository.claimed(id).orElseThrow()), Reason.MEMORY)).isTrue();
         assertThat(view(id).state()).isEqualTo("FAILED");
         assertThat(view(id).failure()).isEqualTo("MEMORY");
 
@@ -138,7 +138,7 @@ class CheckQueueTest extends RunningApplication {
         long id = handedIn("CHECKING", "me", "0 seconds");
         int tries = 0;
         Duration waited = Duration.ZERO;
-        while (!queue.failed(new CheckQueue.Claim("me", repository.claimed(id)), Reason.STORE)) {
+        while (!queue.failed(new CheckQueue.Claim("me", repository.claimed(id).orElseThrow()), Reason.STORE)) {
             assertThat(view(id).state()).isEqualTo("WAITING");
             waited = waited.plus(Duration.between(Instant.now(), view(id).notBefore()));
             assertThat(++tries).isLessThan(40);

@@ -2,7 +2,6 @@ package org.opensatchel.web.intake;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.awaitility.Awaitility.await;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
@@ -12,7 +11,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -24,15 +22,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.web.HandingIn;
-import org.opensatchel.web.audit.AuditService;
-import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.handin.TakingIn;
-import org.opensatchel.web.storage.ContentStore;
-import org.opensatchel.web.storage.MadeFiles;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
 
 /** A batch from a course system: previewed, corrected, imported but for the bad one, and undone as a whole. */
@@ -40,28 +31,6 @@ class IntakeTest extends HandingIn {
 
     @Autowired
     private SatchelProperties properties;
-    @Autowired
-    private IntakeLane lane;
-    @Autowired
-    private org.opensatchel.web.storage.Contents contents;
-    @Autowired
-    private IntakeRepository intakes;
-    @Autowired
-    private CourseService allCourses;
-    @Autowired
-    private TakingIn takingIn;
-    @Autowired
-    private ContentStore store;
-    @Autowired
-    private AuditService audit;
-    @Autowired
-    private Batches batches;
-    @Autowired
-    private MadeFiles made;
-    @Autowired
-    private Clock clock;
-    @Autowired
-    private PlatformTransactionManager transactions;
     @TempDir
     private Path temp;
 
@@ -71,23 +40,6 @@ class IntakeTest extends HandingIn {
         database.update("delete from intake");
         database.update("delete from audit");
         database.update("delete from stored_content where purpose = 'INTAKE'");
-    }
-
-    private static byte[] zip(Object... entries) throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(out)) {
-            for (int i = 0; i < entries.length; i += 2) {
-                zip.putNextEntry(new ZipEntry((String) entries[i]));
-                zip.write(entries[i + 1] instanceof byte[] bytes ? bytes : ((String) entries[i + 1]).getBytes(StandardCharsets.UTF_8));
-            }
-        }
-        return out.toByteArray();
-    }
-
-    private static byte[] project(String last, String first) throws IOException {
-        String root = "MOV120_A2_" + last + "_" + first + "/";
-        return zip(root + "satchel.kit.json", "{\"marker\": 1, \"kit\": {\"title\": \"x\", \"version\": 1, \"sha256\": \"" + "0".repeat(64)
-                + "\"}, \"for\": {\"last\": \"" + last + "\", \"first\": \"" + first + "\"}}", root + "story/a.txt", "x");
     }
 
     private Page choose(byte[] batch) throws IOException {
@@ -112,9 +64,11 @@ class IntakeTest extends HandingIn {
 
     @Test
     void aBatchIsPreviewedImportedAndUndone() throws IOException {
-        Page page = choose(zip("Sorensen_Liv_81_assignsubmission_file_/project.zip", project("Sørensen", "Liv"), "Tamsin_82_file_/film.zip",
-                project("Tamsin", ""),
-                "Umberline_Cass_83_file_/work.zip", project("Marsh", "Odile"), "unknown_84_file_/x.zip", project("Nobody", "None"),
+        Page page = choose(SentBatch.zip("Sorensen_Liv_81_assignsubmission_file_/project.zip", SentBatch.project("Sørensen", "Liv"),
+                "Tamsin_82_file_/film.zip",
+                SentBatch.project("Tamsin", ""),
+                "Umberline_Cass_83_file_/work.zip", SentBatch.project("Marsh", "Odile"), "unknown_84_file_/x.zip",
+                SentBatch.project("Nobody", "None"),
                 "Quist_Annelie_85_file_/broken.zip", "this is no archive"));
         assertThat(page.locator("tbody tr")).hasCount(5);
         assertThat(page.locator("tr", row("unknown_84"))).containsText("nothing: please choose");
@@ -160,7 +114,8 @@ class IntakeTest extends HandingIn {
 
     @Test
     void aProjectFolderInTheBatchIsPackedForItsStudent() throws IOException {
-        Page page = choose(zip("Liv Sørensen/story/a.txt", "x", "Liv Sørensen/edit/b.otio", "{}", "Cass Umberline/story/a.txt", "y"));
+        Page page = choose(
+                SentBatch.zip("Liv Sørensen/story/a.txt", "x", "Liv Sørensen/edit/b.otio", "{}", "Cass Umberline/story/a.txt", "y"));
         assertThat(page.locator("tbody tr")).hasCount(2);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
         assertThat(page.locator("h1")).hasText("Imported");
@@ -259,7 +214,7 @@ class IntakeTest extends HandingIn {
             zip.setLevel(Deflater.NO_COMPRESSION);
             for (int i = 1; i <= many; i++) {
                 zip.putNextEntry(new ZipEntry(String.format("77%04d_project.zip", i)));
-                zip.write(zip("MOV120_A2_Thousand/story/n" + i + ".txt", "x"));
+                zip.write(SentBatch.zip("MOV120_A2_Thousand/story/n" + i + ".txt", "x"));
             }
         }
         // One bit of what is in one of them is another by now.
@@ -288,132 +243,5 @@ class IntakeTest extends HandingIn {
         } finally {
             thousandGone(assignment);
         }
-    }
-
-    private long running(String sha256, String claimedBy, String heartbeat) {
-        return database.queryForObject("insert into intake (assignment_id, name, sha256, state, made_by, made_at, claimed_by, heartbeat) "
-                + "values (?, 'batch.zip', ?, 'RUNNING', ?, now(), ?, now() + cast(? as interval)) returning id", Long.class, market().id(),
-                sha256,
-                accounts.loadUserByUsername("quillfeather").accountId(), claimedBy, heartbeat);
-    }
-
-    private void item(long intake, int ordinal, String name, String login, String state) {
-        database.update("insert into intake_item (intake_id, ordinal, name, enrolment_id, state) values (?, ?, ?, ?, ?)", intake, ordinal,
-                name,
-                place(login).student().enrolmentId(), state);
-    }
-
-    private List<String> states(long intake) {
-        return database.queryForList("select state from intake_item where intake_id = ? order by ordinal", String.class, intake);
-    }
-
-    private String batch() throws IOException {
-        byte[] batch = zip("a_1_file_/a.zip", project("S\u00f8rensen", "Liv"), "b_2_file_/b.zip", project("Tamsin", ""), "c_3_file_/c.zip",
-                project("Umberline", "Cass"));
-        return contents.keep(new java.io.ByteArrayInputStream(batch), org.opensatchel.web.storage.Purpose.INTAKE, market().courseId(),
-                accounts.loadUserByUsername("quillfeather").accountId(), Long.MAX_VALUE).sha256();
-    }
-
-    /** A server that ended in the middle of an import, however it ended, costs half a minute; what was taken in is not taken in again. */
-    @Test
-    void whatAServerWasAtThatIsGoneGoesOnWhereItStopped() throws IOException {
-        List<Integer> before = counts();
-        long intake = running(batch(), "gone", "-31 seconds");
-        item(intake, 0, "a_1_file_", "liv.sorensen", "TAKEN");
-        item(intake, 1, "b_2_file_", "tamsin", "OPEN");
-        item(intake, 2, "c_3_file_", "cass.umberline", "OPEN");
-        await().atMost(Duration.ofMinutes(1))
-                .until(() -> database.queryForObject("select state from intake where id = ?", String.class, intake).equals("DONE"));
-        assertThat(states(intake)).containsOnly("TAKEN");
-        assertThat(counts()).isEqualTo(List.of(before.get(0), before.get(1) + 1, before.get(2) + 1, before.get(3)));
-        demoIsChecked();
-    }
-
-    @Test
-    void whatAnotherServerIsAtIsLeftToIt() throws IOException {
-        long intake = running(batch(), "another", "1 hour");
-        item(intake, 0, "a_1_file_", "liv.sorensen", "OPEN");
-        long ours = running(batch(), null, "0 seconds");
-        item(ours, 0, "b_2_file_", "tamsin", "OPEN");
-        await().atMost(Duration.ofMinutes(1))
-                .until(() -> database.queryForObject("select state from intake where id = ?", String.class, ours).equals("DONE"));
-        assertThat(states(intake)).containsExactly("OPEN");
-        demoIsChecked();
-    }
-
-    /** An ordinary stop breaks nothing off: the one that is being taken in is finished, and no other becomes a fault. */
-    @Test
-    void aStopLeavesTheRestWaiting() throws Exception {
-        List<Integer> before = counts();
-        lane.stop();
-        long intake = running(batch(), null, "0 seconds");
-        item(intake, 0, "a_1_file_", "liv.sorensen", "OPEN");
-        item(intake, 1, "b_2_file_", "tamsin", "OPEN");
-        item(intake, 2, "c_3_file_", "cass.umberline", "OPEN");
-        lane.start();
-        await().atMost(Duration.ofMinutes(1)).until(() -> states(intake).contains("TAKEN"));
-        java.util.concurrent.CountDownLatch stopped = new java.util.concurrent.CountDownLatch(1);
-        lane.stop(stopped::countDown);
-        assertThat(stopped.await(1, java.util.concurrent.TimeUnit.MINUTES)).isTrue();
-        assertThat(states(intake)).doesNotContain("FAILED");
-        lane.start();
-        await().atMost(Duration.ofMinutes(1))
-                .until(() -> database.queryForObject("select state from intake where id = ?", String.class, intake).equals("DONE"));
-        assertThat(states(intake)).containsOnly("TAKEN");
-        assertThat(counts()).isEqualTo(List.of(before.get(0) + 1, before.get(1) + 1, before.get(2) + 1, before.get(3)));
-        demoIsChecked();
-    }
-
-    /** An import whose server ends at a step; each call it makes is one, before it and after it. */
-    private IntakeLane ending(StepsUntilTheEnd steps) {
-        return new IntakeLane(steps.over(IntakeRepository.class, intakes), steps.over(CourseService.class, allCourses),
-                steps.over(TakingIn.class, takingIn), steps.over(ContentStore.class, store), steps.over(AuditService.class, audit),
-                steps.over(Batches.class, batches), steps.over(MadeFiles.class, made), properties, clock, transactions);
-    }
-
-    /** Wherever a server ends in the middle of an import: whoever takes it up has each item once in the end, and none becomes a fault. */
-    @Test
-    void whereverItEndsEachItemComesInOnce() throws Exception {
-        lane.stop();
-        String batch = batch();
-        List<Integer> before = counts();
-        int steps = 0;
-        try {
-            for (boolean ended = true; ended; steps++) {
-                StepsUntilTheEnd until = new StepsUntilTheEnd(steps);
-                IntakeLane first = ending(until);
-                long intake = running(batch, null, "0 seconds");
-                item(intake, 0, "a_1_file_", "liv.sorensen", "OPEN");
-                item(intake, 1, "b_2_file_", "tamsin", "OPEN");
-                first.start();
-                await().atMost(Duration.ofMinutes(1)).until(() -> until.ended() || isDone(intake));
-                ended = until.ended();
-                first.stop();
-                database.update("update intake set heartbeat = now() - interval '31 seconds' where id = ?", intake);
-                IntakeLane next = ending(new StepsUntilTheEnd(Integer.MAX_VALUE));
-                next.start();
-                await().atMost(Duration.ofMinutes(1)).until(() -> isDone(intake));
-                next.stop();
-                assertThat(states(intake)).as("ended at step %d", steps).containsExactly("TAKEN", "TAKEN");
-                assertThat(counts()).as("ended at step %d", steps)
-                        .isEqualTo(List.of(before.get(0) + 1, before.get(1) + 1, before.get(2), before.get(3)));
-                takeBack(intake);
-            }
-        } finally {
-            lane.start();
-        }
-        assertThat(steps).as("steps of two items").isGreaterThan(30);
-    }
-
-    private boolean isDone(long intake) {
-        return database.queryForObject("select state from intake where id = ?", String.class, intake).equals("DONE");
-    }
-
-    /** Takes back what came in, so that the next time begins as this one did. */
-    private void takeBack(long intake) {
-        await().atMost(Duration.ofMinutes(1))
-                .until(() -> new TransactionTemplate(transactions).execute(status -> intakes.removeHandIns(intake)) == 0);
-        database.update("delete from intake_item where intake_id = ?", intake);
-        database.update("delete from intake where id = ?", intake);
     }
 }

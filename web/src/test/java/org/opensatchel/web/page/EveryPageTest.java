@@ -70,7 +70,10 @@ class EveryPageTest extends RunningApplication {
                         "() => document.querySelectorAll('details').forEach(one => { one.removeAttribute('name'); one.open = true; })");
             }
             List<String> found = audited(page);
-            found.addAll(violations(page));
+            if (narrow || name.equals("light")) {
+                // What these rules ask is the same whichever the colours or the width between.
+                found.addAll(violations(page));
+            }
             assertThat(found).as(name + " " + path).isEmpty();
         }
     }

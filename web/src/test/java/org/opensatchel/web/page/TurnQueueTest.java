@@ -19,35 +19,29 @@ class TurnQueueTest {
 
     private static final Share SHARE = new Share(2, 100);
 
-    private static List<String> leave(TurnQueue<String> queue, String who) {
-        return queue.leave(who, any -> SHARE);
-    }
-
     @Test
     void whoComesAfterSomebodyWithVeryManyIsNext() {
-        TurnQueue<String> queue = new TurnQueue<>(3);
-        assertThat(queue.enter("greedy", SHARE, "g1")).isEqualTo(Entry.GOES);
-        assertThat(queue.enter("greedy", SHARE, "g2")).isEqualTo(Entry.GOES);
-        IntStream.range(3, 90).forEach(i -> assertThat(queue.enter("greedy", SHARE, "g" + i)).isEqualTo(Entry.WAITS));
-        assertThat(queue.enter("one", SHARE, "o1")).as("there is a place that the greedy may not have").isEqualTo(Entry.GOES);
-        assertThat(queue.enter("two", SHARE, "t1")).isEqualTo(Entry.WAITS);
-        assertThat(leave(queue, "greedy")).containsExactly("g3");
-        assertThat(leave(queue, "greedy")).containsExactly("t1");
-        assertThat(leave(queue, "two")).containsExactly("g4");
-        assertThat(queue.waiting()).isEqualTo(85);
+        TurnQueue<String> queue = new TurnQueue<>(3, any -> SHARE);
+        assertThat(queue.enter("greedy", "g1")).isEqualTo(Entry.GOES);
+        assertThat(queue.enter("greedy", "g2")).isEqualTo(Entry.GOES);
+        IntStream.range(3, 90).forEach(i -> assertThat(queue.enter("greedy", "g" + i)).isEqualTo(Entry.WAITS));
+        assertThat(queue.enter("one", "o1")).as("there is a place that the greedy may not have").isEqualTo(Entry.GOES);
+        assertThat(queue.enter("two", "t1")).isEqualTo(Entry.WAITS);
+        assertThat(queue.leave("greedy")).containsExactly("g3");
+        assertThat(queue.leave("greedy")).containsExactly("t1");
+        assertThat(queue.leave("two")).containsExactly("g4");
     }
 
     @Test
     void ofOneSoManyWaitAndTheNextIsRefused() {
-        TurnQueue<String> queue = new TurnQueue<>(1);
-        Share few = new Share(1, 2);
-        assertThat(List.of(queue.enter("a", few, "1"), queue.enter("a", few, "2"), queue.enter("a", few, "3"), queue.enter("a", few, "4")))
+        TurnQueue<String> queue = new TurnQueue<>(1, any -> new Share(1, 2));
+        assertThat(List.of(queue.enter("a", "1"), queue.enter("a", "2"), queue.enter("a", "3"), queue.enter("a", "4")))
                 .containsExactly(Entry.GOES, Entry.WAITS, Entry.WAITS, Entry.REFUSED);
-        assertThat(queue.enter("b", few, "5")).as("somebody else").isEqualTo(Entry.WAITS);
+        assertThat(queue.enter("b", "5")).as("somebody else").isEqualTo(Entry.WAITS);
         assertThat(queue.forget("a", "2")).isTrue();
         assertThat(queue.forget("a", "2")).as("once").isFalse();
-        assertThat(queue.enter("a", few, "6")).isEqualTo(Entry.WAITS);
-        assertThat(leave(queue, "a")).containsExactly("3");
+        assertThat(queue.enter("a", "6")).isEqualTo(Entry.WAITS);
+        assertThat(queue.leave("a")).containsExactly("3");
         assertThat(queue.forget("a", "3")).as("it goes already").isFalse();
     }
 
@@ -55,7 +49,7 @@ class TurnQueueTest {
     void whateverComesAndGoesEveryoneGetsThroughAndNoneTooManyGo() {
         long seed = System.nanoTime();
         Random random = new Random(seed);
-        TurnQueue<String> queue = new TurnQueue<>(5);
+        TurnQueue<String> queue = new TurnQueue<>(5, any -> SHARE);
         Map<String, Integer> going = new HashMap<>();
         Deque<String> running = new ArrayDeque<>();
         int[] through = new int[1];
@@ -63,7 +57,7 @@ class TurnQueueTest {
         for (int step = 0; step < 5_000; step++) {
             if (step < 3_000 && random.nextInt(3) > 0) {
                 String who = Integer.toString(random.nextInt(6));
-                Entry entry = queue.enter(who, SHARE, who);
+                Entry entry = queue.enter(who, who);
                 come += entry == Entry.REFUSED ? 0 : 1;
                 if (entry == Entry.GOES) {
                     begin(who, going, running, through);
@@ -73,12 +67,11 @@ class TurnQueueTest {
                 String who = order.get(random.nextInt(order.size()));
                 running.remove(who);
                 going.merge(who, -1, Integer::sum);
-                leave(queue, who).forEach(next -> begin(next, going, running, through));
+                queue.leave(who).forEach(next -> begin(next, going, running, through));
             }
             assertThat(running.size()).as("seed %d", seed).isLessThanOrEqualTo(5);
             assertThat(going.values()).as("seed %d", seed).allMatch(count -> count >= 0 && count <= SHARE.going());
         }
-        assertThat(queue.waiting()).as("seed %d", seed).isZero();
         assertThat(through[0]).as("seed %d", seed).isEqualTo(come);
     }
 

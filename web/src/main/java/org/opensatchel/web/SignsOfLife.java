@@ -13,7 +13,7 @@ import org.springframework.core.metrics.StartupStep;
  * Says how far the application has come while it starts, and that it lives once it serves, in one line of a file, for whoever watches it and must
  * tell what is slow from what stands still. Each line differs from the one before.
  */
-final class Starting implements ApplicationStartup {
+final class SignsOfLife implements ApplicationStartup {
 
     /** Names the file; without it nothing is said. */
     static final String FILE = "SATCHEL_STARTING";
@@ -30,7 +30,7 @@ final class Starting implements ApplicationStartup {
     private long steps;
     private long told;
 
-    Starting(Path file) {
+    SignsOfLife(Path file) {
         this.file = file;
     }
 
