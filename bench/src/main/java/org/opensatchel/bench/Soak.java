@@ -1,7 +1,5 @@
 package org.opensatchel.bench;
 
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.CookieManager;
 import java.net.URI;
@@ -14,23 +12,17 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
-import javax.imageio.ImageIO;
 
 /**
  * A school of two hundred students under load while its parts are killed (scripts/soak.sh does that): whatever was
@@ -46,17 +38,18 @@ public final class Soak {
     private final String base;
     private final Path state;
     private final Random seeds = new Random(11);
-    private final Map<String, byte[]> archives = new TreeMap<>();
+    private final SoakArchives archives;
     private final Map<String, String> acknowledged = new ConcurrentHashMap<>();
     private final Map<String, Integer> answers = new ConcurrentHashMap<>();
-    private final ConcurrentLinkedQueue<PageTime> pageTimes = new ConcurrentLinkedQueue<>();
+    private final PageTimes pageTimes = new PageTimes();
     private final AtomicInteger away = new AtomicInteger();
     private final AtomicLong peakServer = new AtomicLong();
     private final AtomicLong peakWorker = new AtomicLong();
     private volatile boolean over;
     private String work;
 
-    private Soak(String base, Path state) {
+    private Soak(String base, Path state) throws IOException {
+        this.archives = new SoakArchives();
         this.base = base;
         this.state = state;
     }
@@ -67,7 +60,6 @@ public final class Soak {
     }
 
     private boolean run(int minutes) throws Exception {
-        makeArchives();
         Map<String, String> passwords = makeSchool();
         long serverBefore = ServerProcess.rss(ServerProcess.pid(state));
         long diskBefore = disk();
@@ -93,61 +85,6 @@ public final class Soak {
         thread.start();
         return thread;
     }
-
-    // What is handed in.
-
-    private void makeArchives() throws IOException {
-        Random random = new Random(3);
-        archives.put("sound", zip(Map.of("P/edit/page.html", "<img src=\"../titles/a.png\">", "P/titles/a.png", picture())));
-        archives.put("broken", zip(Map.of("P/a.html",
-                IntStream.range(0, 300).mapToObj(i -> "<img src=\"F:/lost/" + i + ".png\">").collect(Collectors.joining()))));
-        archives.put("links", zip(IntStream.range(0, 60).boxed().collect(Collectors.toMap(i -> "P/p" + i + ".html",
-                i -> IntStream.range(0, 1_500).mapToObj(k -> "<img src=\"m" + i + "-" + k + ".png\">").collect(Collectors.joining())))));
-        archives.put("sums",
-                zip(IntStream.range(0, 4).boxed()
-                        .collect(Collectors.toMap(i -> "P/" + i + ".css",
-                                i -> IntStream.range(0, 8_000)
-                                        .mapToObj(k -> "a{b:url(" + "x".repeat(3_960) + Long.toString(random.nextLong(), 36) + ".png)}\n")
-                                        .collect(Collectors.joining())))));
-        archives.put("entries", zip(IntStream.range(0, 60_000).boxed().collect(Collectors.toMap(i -> "P/files/f" + i + ".txt", i -> ""))));
-        byte[] whole = archives.get("links");
-        archives.put("cut", Arrays.copyOf(whole, whole.length / 2));
-        archives.put("nothing", "this is no archive".getBytes(StandardCharsets.UTF_8));
-    }
-
-    /** A small picture, each of its bytes a letter. */
-    private static String picture() throws IOException {
-        ByteArrayOutputStream png = new ByteArrayOutputStream();
-        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
-        return png.toString(StandardCharsets.ISO_8859_1);
-    }
-
-    private static byte[] zip(Map<String, String> files) throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream out = new ZipOutputStream(bytes)) {
-            for (Map.Entry<String, String> file : new TreeMap<>(files).entrySet()) {
-                out.putNextEntry(new ZipEntry(file.getKey()));
-                out.write(file.getValue().getBytes(StandardCharsets.ISO_8859_1));
-                out.closeEntry();
-            }
-        }
-        return bytes.toByteArray();
-    }
-
-    /** Mostly small and nearly right, as in a class; now and then something that nobody would hand in. */
-    private static String pick(Random random) {
-        int one = random.nextInt(100);
-        return one < 60 ? "sound"
-                : one < 85 ? "broken" : one < 89 ? "links" : one < 91 ? "sums" : one < 94 ? "entries" : one < 97 ? "cut" : "nothing";
-    }
-
-    /**
-     * A page that was read.
-     *
-     * @param path its address, with N for each number
-     * @param at when it was there, in milliseconds of the system's clock
-     */
-    private record PageTime(String path, long at, long millis) {}
 
     // The school.
 
@@ -203,8 +140,7 @@ public final class Soak {
                     if (answer.uri().getPath().equals("/sign-in")) {
                         signIn();
                     } else if (answer.statusCode() == 200) {
-                        pageTimes.add(new PageTime(path.replaceAll("[0-9]+", "N"), System.currentTimeMillis(),
-                                (System.nanoTime() - begun) / 1_000_000));
+                        pageTimes.add(path, (System.nanoTime() - begun) / 1_000_000);
                         return answer;
                     } else {
                         answers.merge("page " + answer.statusCode(), 1, Integer::sum);
@@ -274,7 +210,7 @@ public final class Soak {
             me.signIn();
             while (!over) {
                 me.page(work + "/hand-in");
-                handIn(me, pick(random), random);
+                handIn(me, SoakArchives.pick(random), random);
                 Thread.sleep(45_000 + random.nextInt(120_000));
             }
         } catch (InterruptedException asked) {
@@ -287,7 +223,7 @@ public final class Soak {
             HttpResponse<String> answer = me.http.send(
                     HttpRequest.newBuilder(URI.create(base + work + "/hand-in")).timeout(Duration.ofMinutes(2))
                             .header("Content-Type", "application/zip").header("X-CSRF-TOKEN", me.token)
-                            .header("X-File-Name", kind + ".zip").POST(HttpRequest.BodyPublishers.ofByteArray(archives.get(kind))).build(),
+                            .header("X-File-Name", kind + ".zip").POST(HttpRequest.BodyPublishers.ofByteArray(archives.of(kind))).build(),
                     HttpResponse.BodyHandlers.ofString());
             Matcher next = Pattern.compile("\"next\":\"(/hand-ins/[0-9]+)\"").matcher(answer.body());
             if (answer.statusCode() == 200 && next.find()) {
@@ -376,7 +312,6 @@ public final class Soak {
             states.merge(end, 1, Integer::sum);
         }
         List<String> kills = Files.exists(state.resolve("killed")) ? Files.readAllLines(state.resolve("killed")) : List.of();
-        long p95 = quantile(pageTimes, 0.95);
         Map<String, Long> killed = kills.stream()
                 .collect(Collectors.groupingBy(line -> line.split(" ")[0], TreeMap::new, Collectors.counting()));
         line("minutes", minutes);
@@ -388,39 +323,16 @@ public final class Soak {
         line("lost", lost);
         line("checks that stay", open);
         line("seconds until the last was checked", (System.nanoTime() - begun) / 1_000_000_000);
-        line("pages read", pageTimes.size());
-        line("page, ms", quantiles(pageTimes));
-        line("  of these up to 30 s after a server or database was killed", quantiles(near(kills, true)));
-        line("  of these at any other time", quantiles(near(kills, false)));
-        pageTimes.stream().collect(Collectors.groupingBy(PageTime::path, TreeMap::new, Collectors.toList()))
-                .forEach((path, some) -> line("  of these " + path, quantiles(some)));
+        pageTimes.tell(kills);
         line("requests while it was away", away);
         line("other answers", new TreeMap<>(answers));
         line("server MB, before / peak / after", serverBefore + " / " + peakServer + " / " + ServerProcess.rss(ServerProcess.pid(state)));
         line("largest worker, MB", peakWorker);
         line("half-written uploads, before / after", diskBefore + " / " + disk());
         boolean whole = chores.told(teacher);
-        boolean good = lost == 0 && open == 0 && p95 < 1_000 && whole;
+        boolean good = lost == 0 && open == 0 && pageTimes.p95() < 1_000 && whole;
         System.out.println(good ? "It held." : "It did not hold.");
         return good;
-    }
-
-    private static long quantile(Collection<PageTime> some, double share) {
-        List<Long> sorted = some.stream().map(PageTime::millis).sorted().toList();
-        return sorted.isEmpty() ? 0 : sorted.get(Math.min(sorted.size() - 1, (int) (sorted.size() * share)));
-    }
-
-    private static String quantiles(Collection<PageTime> some) {
-        return "median %d, p95 %d, p99 %d, longest %d, of %d".formatted(quantile(some, 0.5), quantile(some, 0.95), quantile(some, 0.99),
-                quantile(some, 1), some.size());
-    }
-
-    /** Pages read shortly after what answers them was killed, or the others. */
-    private List<PageTime> near(List<String> kills, boolean near) {
-        List<Long> times = kills.stream().map(line -> line.split(" ")).filter(line -> !line[0].equals("worker"))
-                .map(line -> Long.parseLong(line[1])).toList();
-        return pageTimes.stream()
-                .filter(page -> near == times.stream().anyMatch(at -> page.at >= at && page.at - page.millis < at + 30_000)).toList();
     }
 
     /** A browser of who teaches. */
@@ -449,7 +361,7 @@ public final class Soak {
     }
 
     byte[] archive(String kind) {
-        return archives.get(kind);
+        return archives.of(kind);
     }
 
     void wasAway() {

@@ -14,9 +14,8 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
+import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -39,7 +38,6 @@ public abstract class RunningApplication {
     /** What the demo's people sign in with. */
     protected static final String PASSWORD = "market-bell";
 
-    private static Playwright playwright;
     private static Browser browser;
 
     @LocalServerPort
@@ -62,20 +60,17 @@ public abstract class RunningApplication {
             .ifPresent(fault -> contexts.stream().flatMap(context -> context.pages().stream())
                     .forEach(page -> System.err.printf("%s showed %s: %s%n", test.getDisplayName(), page.url(), shortened(page))));
 
-    @BeforeAll
-    static void openBrowser() {
-        // A slow machine is no fault of a page.
-        PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
-                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update",
-                        "--disable-sync", "--no-first-run")));
-    }
-
-    @AfterAll
-    static void closeBrowser() {
-        browser.close();
-        playwright.close();
+    /** One for all tests of a process, and only where a page is opened; it ends with the process. */
+    private static Browser browser() {
+        if (browser == null || !browser.isConnected()) {
+            // A slow machine is no fault of a page.
+            PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
+            browser = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1"))).chromium()
+                    .launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+                            .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking",
+                                    "--disable-component-update", "--disable-sync", "--no-first-run")));
+        }
+        return browser;
     }
 
     @BeforeEach
@@ -115,7 +110,7 @@ public abstract class RunningApplication {
 
     /** Somebody who is not signed in. */
     protected Page unknown() {
-        BrowserContext context = browser.newContext();
+        BrowserContext context = browser().newContext();
         contexts.add(context);
         return context.newPage();
     }
@@ -133,7 +128,7 @@ public abstract class RunningApplication {
     }
 
     private Page signIn(String login, String password, Browser.NewContextOptions options) {
-        BrowserContext context = browser.newContext(options.setAcceptDownloads(true));
+        BrowserContext context = browser().newContext(options.setAcceptDownloads(true));
         contexts.add(context);
         Page page = context.newPage();
         page.onPageError(complaints::add);

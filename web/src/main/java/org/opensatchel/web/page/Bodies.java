@@ -88,7 +88,7 @@ class Bodies extends OncePerRequestFilter {
         if (!bodied || (allowance == Allowance.SIGNED_IN && !isForm(request))) {
             chain.doFilter(request, response);
         } else if (request.getContentLengthLong() > allowance.bytes) {
-            refused(request, response, HttpStatus.CONTENT_TOO_LARGE);
+            refusals.refuseWhole(request, response, HttpStatus.CONTENT_TOO_LARGE);
         } else if (request.getContentLengthLong() > 0 && Sender.arrived(request) >= request.getContentLengthLong()) {
             // What has come already holds nobody up.
             byte[] body = request.getInputStream().readNBytes((int) request.getContentLengthLong());
@@ -104,7 +104,7 @@ class Bodies extends OncePerRequestFilter {
         request.removeAttribute(REFUSED);
         request.removeAttribute(BODY);
         if (refusal instanceof HttpStatus status) {
-            refused(request, response, status);
+            refusals.refuseWhole(request, response, status);
         } else if (body instanceof byte[] bytes) {
             read(new FirstDispatch(request), response, chain, bytes, isSignedIn(request) ? Allowance.SIGNED_IN : Allowance.STRANGER);
         } else {
@@ -115,7 +115,7 @@ class Bodies extends OncePerRequestFilter {
     private void read(HttpServletRequest request, HttpServletResponse response, FilterChain chain, byte[] body, Allowance allowance)
             throws ServletException, IOException {
         if (ReadRequest.fields(request, body) > allowance.fields) {
-            refused(request, response, HttpStatus.CONTENT_TOO_LARGE);
+            refusals.refuseWhole(request, response, HttpStatus.CONTENT_TOO_LARGE);
         } else {
             chain.doFilter(new ReadRequest(request, body), response);
         }
@@ -140,18 +140,11 @@ class Bodies extends OncePerRequestFilter {
         return session != null && session.getAttribute(HttpSessionSecurityContextRepository.SPRING_SECURITY_CONTEXT_KEY) != null;
     }
 
-    /** The connection goes with the answer: what is still to come of it is not waited for. */
-    private void refused(HttpServletRequest request, HttpServletResponse response, HttpStatus status) throws IOException {
-        Sender.letGo(request);
-        response.setHeader("Connection", "close");
-        refusals.refuse(request, response, status);
-    }
-
     private void await(HttpServletRequest request, HttpServletResponse response, Allowance allowance) throws IOException {
         String sender = allowance == Allowance.SIGNED_IN ? request.getSession(false).getId() : request.getRemoteAddr();
         Coming one = new Coming(sender, allowance);
         if (!begin(one)) {
-            refused(request, response, HttpStatus.TOO_MANY_REQUESTS);
+            refusals.refuseLater(request, response, HttpStatus.TOO_MANY_REQUESTS);
             return;
         }
         one.context = request.startAsync(request, response);

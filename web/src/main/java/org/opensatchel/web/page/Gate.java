@@ -46,6 +46,9 @@ class Gate extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
+        if (refusals.isRefused(request, response)) {
+            return;
+        }
         if (!isIn()) {
             refusals.refuse(request, response, HttpStatus.SERVICE_UNAVAILABLE);
             return;

@@ -1,5 +1,7 @@
 package org.opensatchel.web.page;
 
+import jakarta.annotation.PreDestroy;
+import jakarta.servlet.AsyncContext;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -8,7 +10,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.core.words.Words;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -24,6 +33,15 @@ import org.thymeleaf.spring6.SpringTemplateEngine;
 @Component
 class Refusals {
 
+    private static final String LATE = Refusals.class.getName() + ".late";
+    private static final Logger LOG = LoggerFactory.getLogger(Refusals.class);
+    /** Long enough that whoever asks again at once costs little, and short enough for somebody who wonders. */
+    private static final long LATER_SECONDS = 4;
+    private static final int MOST_LATER = 2_000;
+
+    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
+            BasicThreadFactory.builder().namingPattern("refusals").daemon(true).build());
+    private final AtomicInteger waiting = new AtomicInteger();
     private final AcceptHeaderLocaleResolver browser = new AcceptHeaderLocaleResolver();
     private final SpringTemplateEngine templates;
     private final StaticFiles files;
@@ -36,6 +54,52 @@ class Refusals {
         this.files = files;
         browser.setSupportedLocales(List.copyOf(Words.languages()));
         browser.setDefaultLocale(Locale.ENGLISH);
+    }
+
+    @PreDestroy
+    void close() {
+        clock.shutdownNow();
+    }
+
+    /**
+     * Answers in a while, and holds no thread until then: whoever asks for too much at once, and again as soon as they are answered, asks for
+     * less so.
+     */
+    void refuseLater(HttpServletRequest request, HttpServletResponse response, HttpStatus status) throws IOException {
+        if (waiting.incrementAndGet() > MOST_LATER) {
+            waiting.decrementAndGet();
+            refuseWhole(request, response, status);
+            return;
+        }
+        AsyncContext context = request.startAsync(request, response);
+        context.setTimeout(0);
+        request.setAttribute(LATE, status);
+        clock.schedule(() -> call(context), LATER_SECONDS, TimeUnit.SECONDS);
+    }
+
+    private void call(AsyncContext context) {
+        waiting.decrementAndGet();
+        try {
+            context.dispatch();
+        } catch (IllegalStateException gone) {
+            LOG.trace("a refusal was not waited for", gone);
+        }
+    }
+
+    /** Whether this is somebody who was to be answered later, and is now. */
+    boolean isRefused(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        if (!(request.getAttribute(LATE) instanceof HttpStatus status)) {
+            return false;
+        }
+        refuseWhole(request, response, status);
+        return true;
+    }
+
+    /** Refuses, and the connection goes with the answer: what is still to come of a body is not waited for. */
+    void refuseWhole(HttpServletRequest request, HttpServletResponse response, HttpStatus status) throws IOException {
+        Sender.letGo(request);
+        response.setHeader("Connection", "close");
+        refuse(request, response, status);
     }
 
     /** Answers with a page that says why, and what to do. */

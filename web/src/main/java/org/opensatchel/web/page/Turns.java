@@ -52,7 +52,7 @@ class Turns extends OncePerRequestFilter {
     private static final long LOOK_EVERY_MILLIS = 500;
     private static final String SIGNED_IN = "account ";
     /** A browser asks for a few things at once, and waits for one as well as for several; whoever wants very much has a part of the machine. */
-    private static final Share OF_A_PERSON = new Share(Math.max(2, CORES / 2), 600);
+    private static final Share OF_A_PERSON = new Share(Math.max(1, CORES / 2), 600);
     /** Behind one address may be a whole school that signs in. */
     private static final Share OF_AN_ADDRESS = new Share(Math.max(3, AT_ONCE / 2), 1_000);
 
@@ -167,7 +167,7 @@ class Turns extends OncePerRequestFilter {
         switch (turns.enter(who, one)) {
             case GOES -> go(who, request, response, chain);
             case WAITS -> await(one, request, response);
-            default -> refusals.refuse(request, response, HttpStatus.TOO_MANY_REQUESTS);
+            default -> refusals.refuseLater(request, response, HttpStatus.TOO_MANY_REQUESTS);
         }
     }
 

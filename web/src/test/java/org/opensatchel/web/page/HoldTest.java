@@ -219,6 +219,29 @@ class HoldTest extends RunningApplication {
         assertThat(reader.navigate(address("/assignments/" + market().id() + "/kit")).status()).isEqualTo(200);
     }
 
+    /** Eight at once are one person's; more are refused, in a while and with a sentence, and the connection goes with it. */
+    @Test
+    void whoSendsTooManyAtOnceIsToldSo() throws IOException {
+        Page sender = signIn("quillfeather");
+        for (int i = 0; i < 12; i++) {
+            open("POST /courses HTTP/1.1\r\nHost: x\r\nCookie: " + cookies(sender)
+                    + "\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 5000\r\n\r\na");
+        }
+        int refused = 0;
+        for (Socket socket : sockets) {
+            socket.setSoTimeout(60_000);
+            String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            assertThat(answer).containsIgnoringCase("Connection: close");
+            if (answer.startsWith("HTTP/1.1 429")) {
+                assertThat(answer).contains("Too much at once");
+                refused++;
+            } else {
+                assertThat(answer).startsWith("HTTP/1.1 408").contains("This came too slowly");
+            }
+        }
+        assertThat(refused).isEqualTo(4);
+    }
+
     /** Whoever asks for long pages and does not read them holds up nobody who makes one. */
     @Test
     void slowReadersTakeNoPageFromAnybody() throws IOException {
