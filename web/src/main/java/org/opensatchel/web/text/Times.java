@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.TimeZone;
 import org.opensatchel.core.words.Words;
@@ -32,6 +33,16 @@ public class Times {
                 : clock.getZone();
     }
 
+    /** What people call the zone of a page. */
+    public String zoneName() {
+        return name(zone());
+    }
+
+    /** A zone as people write it: the place it is named by, or UTC. */
+    private static String name(ZoneId zone) {
+        return zone.normalized().equals(ZoneOffset.UTC) ? "UTC" : zone.getId().replace('_', ' ');
+    }
+
     /** Has the times of the page that is being made said in a zone. */
     public static void in(ZoneId zone) {
         LocaleContextHolder.setTimeZone(TimeZone.getTimeZone(zone));
@@ -49,12 +60,12 @@ public class Times {
 
     /** A time as it is in a zone, which is said where it is not that of the page. */
     public String full(Instant time, ZoneId zone) {
-        return written("time.full", time, zone) + (zone.equals(zone()) ? "" : " (" + zone + ")");
+        return written("time.full", time, zone) + (zone.equals(zone()) ? "" : " (" + name(zone) + ")");
     }
 
     /** The same in a language that is not that of the page, for what may be read elsewhere: the zone is always said. */
     public static String full(Instant time, ZoneId zone, Words words) {
-        return DateTimeFormatter.ofPattern(words.plain("time.full"), words.locale()).format(time.atZone(zone)) + " (" + zone + ")";
+        return DateTimeFormatter.ofPattern(words.plain("time.full"), words.locale()).format(time.atZone(zone)) + " (" + name(zone) + ")";
     }
 
     /** How far off a time is, in the largest unit that says enough: in 3 days, 2 hours ago. */
