@@ -46,6 +46,8 @@ class Bodies extends OncePerRequestFilter {
     /** Whoever sends more slowly than this, after a while, sends nothing anybody waits for. */
     private static final int LEAST_A_SECOND = 256;
     private static final Duration PATIENCE = Duration.ofSeconds(10);
+    /** A body that stands still is given up before the connector does that, which would leave whoever sends it without a sentence. */
+    private static final Duration STILL = Duration.ofSeconds(6);
 
     /** What somebody may send: how much, for how long, how many at once, in how many fields. */
     private record Allowance(int bytes, Duration time, int atOnce, int fields) {
@@ -158,6 +160,7 @@ class Bodies extends OncePerRequestFilter {
         private final String sender;
         private final Allowance allowance;
         private final long began = System.nanoTime();
+        private volatile long moved = began;
         private final ByteArrayOutputStream body = new ByteArrayOutputStream(1_024);
         private final byte[] buffer = new byte[8_192];
         private AsyncContext context;
@@ -176,6 +179,7 @@ class Bodies extends OncePerRequestFilter {
                 if (got < 0) {
                     return;
                 }
+                moved = System.nanoTime();
                 body.write(buffer, 0, got);
                 boolean room = hold(got);
                 if (body.size() > allowance.bytes || !room) {
@@ -206,7 +210,7 @@ class Bodies extends OncePerRequestFilter {
 
         boolean isTooSlow() {
             Duration since = Duration.ofNanos(System.nanoTime() - began);
-            return since.compareTo(allowance.time) > 0
+            return since.compareTo(allowance.time) > 0 || System.nanoTime() - moved > STILL.toNanos()
                     || (since.compareTo(PATIENCE) > 0 && body.size() < since.toSeconds() * LEAST_A_SECOND);
         }
     }
