@@ -4,6 +4,7 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.opensatchel.core.link.LinkReader;
 import org.opensatchel.core.link.format.LinkReaders;
+import org.opensatchel.core.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParentCommand;
@@ -25,7 +26,7 @@ final class FormatsCommand implements Callable<Integer> {
             ObjectNode json = Output.object();
             ArrayNode formats = json.putArray("formats");
             for (LinkReader reader : LinkReaders.all()) {
-                ObjectNode one = formats.addObject().put("format", reader.format());
+                ObjectNode one = formats.addObject().put("id", reader.id()).put("format", Words.ENGLISH.format(reader.id()));
                 ArrayNode extensions = one.putArray("extensions");
                 reader.extensions().forEach(extensions::add);
             }
@@ -33,7 +34,7 @@ final class FormatsCommand implements Callable<Integer> {
             return 0;
         }
         LinkReaders.all().stream()
-                .map(reader -> String.format(Locale.ROOT, "%-32s %s", satchel.words().format(reader.format()),
+                .map(reader -> String.format(Locale.ROOT, "%-32s %s", satchel.words().format(reader.id()),
                         String.join(" ", reader.extensions().stream().map(extension -> "." + extension).toList())))
                 .sorted(String.CASE_INSENSITIVE_ORDER)
                 .forEach(satchel.out()::println);

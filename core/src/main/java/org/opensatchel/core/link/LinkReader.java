@@ -8,8 +8,8 @@ import java.util.List;
  */
 public interface LinkReader {
 
-    /** The format's name, for people. */
-    String format();
+    /** The format's id: its key in code, reports and bundles, which say what people call it. */
+    String id();
 
     /** The extensions such files usually have, in lower case without their dots. */
     List<String> extensions();

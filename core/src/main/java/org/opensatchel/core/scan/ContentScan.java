@@ -60,9 +60,9 @@ public final class ContentScan {
     private static final long MOST_LOOKED_THROUGH = 1L << 30;
     private static final int FEW_FILES = 64;
     private static final long FEW_BYTES = 8L << 20;
-    /** What is said of files in no known format, and of those that only the kit's own rules know. */
-    public static final String PATH_FINDER = "no known format";
-    public static final String KIT_RULES = "kit rules";
+    /** Stand where the id of a format does: for files in no known format, and for those that only the kit's own rules know. */
+    public static final String PATH_FINDER = "no-known-format";
+    public static final String KIT_RULES = "kit-rules";
     private static final String SHORTCUT = ".lnk";
     /** Of shorter files the whole is read as soon as its beginning. */
     private static final long WORTH_A_LOOK = 8L << 10;
@@ -337,16 +337,16 @@ public final class ContentScan {
 
     /** The timelines of a document are read of all its bytes at once, which its reader of links gets to read again. */
     private InputStream timelines(ProjectFile file, LinkReader reader, InputStream content, ScanResult result) throws IOException {
-        int most = TimelineReaders.most(reader.format());
+        int most = TimelineReaders.most(reader.id());
         if (file.bytes() > most) {
             return content;
         }
         byte[] bytes = content.readNBytes(most);
         try {
-            alone(file.bytes() > LONG_DOCUMENT, () -> result.timelines = TimelineReaders.read(reader.format(), file.path(), bytes));
+            alone(file.bytes() > LONG_DOCUMENT, () -> result.timelines = TimelineReaders.read(reader.id(), file.path(), bytes));
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = reader.format();
-            BrokenReader.tell(reader.format(), broke);
+            result.failure = reader.id();
+            BrokenReader.tell(reader.id(), broke);
         }
         return new SequenceInputStream(new ByteArrayInputStream(bytes), content);
     }
@@ -471,6 +471,6 @@ public final class ContentScan {
     }
 
     private static String format(Optional<LinkReader> reader) {
-        return reader.map(LinkReader::format).orElse(KIT_RULES);
+        return reader.map(LinkReader::id).orElse(KIT_RULES);
     }
 }

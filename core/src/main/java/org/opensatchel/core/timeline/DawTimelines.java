@@ -38,8 +38,8 @@ final class DawTimelines implements TimelineReader {
     private static final double LONGEST = 1e9;
 
     @Override
-    public String format() {
-        return "DAWproject exchange package";
+    public String id() {
+        return "dawproject";
     }
 
     @Override

@@ -34,8 +34,8 @@ final class EdlTimelines implements TimelineReader {
     private static final double DROP = 30_000.0 / 1_001;
 
     @Override
-    public String format() {
-        return "edit decision list";
+    public String id() {
+        return "edl";
     }
 
     /** A moment as it is written. */

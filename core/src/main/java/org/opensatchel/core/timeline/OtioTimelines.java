@@ -28,8 +28,8 @@ final class OtioTimelines implements TimelineReader {
     private static final double LONGEST = 1e9;
 
     @Override
-    public String format() {
-        return "OpenTimelineIO timeline";
+    public String id() {
+        return "otio";
     }
 
     @Override

@@ -6,8 +6,8 @@ import org.opensatchel.core.path.ProjectPath;
 /** Reads the timelines of one format. It judges nothing, and of what cannot be read it gives what came before. */
 interface TimelineReader {
 
-    /** The format, as its reader of links calls it. */
-    String format();
+    /** The id of the format. */
+    String id();
 
     /** Of longer documents nothing is told: a timeline of ten thousand clips is shorter. */
     default int mostBytes() {

@@ -22,6 +22,6 @@ public final class TimelineReaders {
     }
 
     private static Optional<TimelineReader> of(String format) {
-        return ALL.stream().filter(reader -> reader.format().equals(format)).findFirst();
+        return ALL.stream().filter(reader -> reader.id().equals(format)).findFirst();
     }
 }

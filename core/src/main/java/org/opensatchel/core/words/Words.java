@@ -51,6 +51,10 @@ public final class Words {
     private static final int MOST_NAMES = 4;
     private static final int MOST_TEXTS = 20;
 
+    private static final String FORMAT_KEY = FactName.FORMAT.word() + ".";
+    /** Reports from before formats had ids have their English names, as keys of these. */
+    private static final Map<String, String> FORMERLY = formerly();
+
     private final Bundle bundle;
     private final String open;
     private final String close;
@@ -59,6 +63,13 @@ public final class Words {
         this.bundle = bundle;
         this.open = bundle.text("quote.open");
         this.close = bundle.text("quote.close");
+    }
+
+    private static Map<String, String> formerly() {
+        Map<String, String> out = new HashMap<>(
+                Map.of("no known format", FORMAT_KEY + "no-known-format", "kit rules", FORMAT_KEY + "kit-rules"));
+        ENGLISH.bundle.keys().stream().filter(key -> key.startsWith(FORMAT_KEY)).forEach(key -> out.put(ENGLISH.bundle.text(key), key));
+        return Map.copyOf(out);
     }
 
     /** The language nearest to the one asked for; English where there is none. */
@@ -373,14 +384,23 @@ public final class Words {
         return say(((Fact.Said) fact).phrase()).pieces();
     }
 
-    /** What a format is called, by the name its reader has for it. */
-    public String format(String format) {
-        return words(term(FactName.FORMAT, format), format).get(0).text();
+    /** What a format is called, by its id. */
+    public String format(String id) {
+        return words(format(id, ""), id).get(0).text();
     }
 
     private static String term(FactName name, String value) {
-        return name == FactName.CODE ? value + ".title"
-                : name.word() + "." + value.toLowerCase(Locale.ROOT).replace(' ', '-').replace('_', '-');
+        return switch (name) {
+            case CODE -> value + ".title";
+            case FORMAT -> format(value, FORMERLY.getOrDefault(value, ""));
+            default -> name.word() + "." + value.toLowerCase(Locale.ROOT).replace(' ', '-').replace('_', '-');
+        };
+    }
+
+    /** @param otherwise the key where the value is no id */
+    private static String format(String id, String otherwise) {
+        String key = FORMAT_KEY + id;
+        return ENGLISH.has(key) ? key : otherwise;
     }
 
     private List<Sentence.Piece> words(String key, String otherwise) {

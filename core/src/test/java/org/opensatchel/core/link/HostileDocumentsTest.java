@@ -31,7 +31,7 @@ class HostileDocumentsTest {
         List<Arguments> out = new ArrayList<>();
         for (LinkReader reader : LinkReaders.all()) {
             for (Hostile hostile : Hostile.values()) {
-                out.add(Arguments.of(reader.format(), hostile, reader));
+                out.add(Arguments.of(reader.id(), hostile, reader));
             }
         }
         return out.stream();
@@ -105,7 +105,7 @@ class HostileDocumentsTest {
     }
 
     static Stream<Arguments> readers() {
-        return LinkReaders.all().stream().map(reader -> Arguments.of(reader.format(), reader));
+        return LinkReaders.all().stream().map(reader -> Arguments.of(reader.id(), reader));
     }
 
     /** One line longer than anything is read, made as it is read: an end or a refusal, in bounded memory. */

@@ -31,7 +31,7 @@ import org.opensatchel.core.report.Report;
 /** Arrangements of exchange packages, written by construction. */
 class DawTimelinesTest {
 
-    private static final String FORMAT = "DAWproject exchange package";
+    private static final String FORMAT = "dawproject";
     private static final String STRUCTURE = """
             <Structure>
               <Track contentType="tracks" id="g" name="Band"><Channel role="submix"/>

@@ -16,8 +16,8 @@ import org.opensatchel.core.path.ProjectPath;
 /** Timelines as documents have them, told in a line for each track. */
 class TimelineReadersTest {
 
-    private static final String OTIO = "OpenTimelineIO timeline";
-    private static final String EDL = "edit decision list";
+    private static final String OTIO = "otio";
+    private static final String EDL = "edl";
     private static final ProjectPath PATH = ProjectPath.of("edit/a.otio");
 
     private static List<Timeline> read(String format, String text) {

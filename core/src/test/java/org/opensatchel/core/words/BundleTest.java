@@ -23,11 +23,13 @@ import org.opensatchel.core.fact.FactName;
 import org.opensatchel.core.fact.Wording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
+import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.lint.LintCode;
 import org.opensatchel.core.lint.LintWording;
 import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.path.ProjectPath;
 
 /** Every language says everything, and nothing else; and each thing with the facts that it declares. */
 class BundleTest {
@@ -84,7 +86,7 @@ class BundleTest {
         }
         Stream.of(LintCode.values()).forEach(code -> out.put(code.id() + ".title", Set.of()));
         Stream.of(Family.values()).forEach(family -> out.put("family." + family.word(), Set.of()));
-        LinkReaders.all().forEach(reader -> out.put("format." + reader.format().toLowerCase(Locale.ROOT).replace(' ', '-'), Set.of()));
+        LinkReaders.all().forEach(reader -> out.put("format." + reader.id(), Set.of()));
         List.of("format.no-known-format", "format.kit-rules", "quote.open", "quote.close", "size.bytes")
                 .forEach(key -> out.put(key, Set.of(FactName.COUNT)));
         List.of("list.more", "more.same", "more.following").forEach(key -> out.put(key, Set.of(FactName.MORE)));
@@ -190,5 +192,21 @@ class BundleTest {
             assertThat(Words.in(language).remedy(code)).isNotEmpty()
                     .allSatisfy(step -> assertThat(step.toString()).endsWith(".").doesNotContain("{", "none"));
         }
+    }
+
+    /** Reports from before formats had ids say them by their English names; what people read stays the same, in every language. */
+    @Test
+    void aFormatIsSaidByItsIdAndByItsFormerName() {
+        assertThat(Words.ENGLISH.format("otio")).isEqualTo("OpenTimelineIO timeline");
+        for (String value : List.of("html", "web page")) {
+            assertThat(failed(value)).contains("Webseite");
+        }
+        assertThat(failed("kit rules")).contains("eigenen Regeln");
+        assertThat(failed("SVG")).as("what somebody calls a format of theirs").contains("SVG").doesNotContain("Bild");
+    }
+
+    private static String failed(String format) {
+        return Words.in(Locale.GERMAN).of(Finding.of(Code.PACKAGE_RULE_FAILED).path(ProjectPath.of("a.html")).fact(FactName.HOW, "reader")
+                .fact(FactName.FORMAT, format).make()).message().toString();
     }
 }

@@ -39,7 +39,7 @@ class CatalogueController {
                         family -> new Section(family.getKey().word(), words.fill("family." + family.getKey().word()), family.getValue()))
                         .toList());
         model.addAttribute("formats",
-                LinkReaders.all().stream().map(reader -> new Format(words.format(reader.format()), reader.extensions()))
+                LinkReaders.all().stream().map(reader -> new Format(words.format(reader.id()), reader.extensions()))
                         .sorted(Comparator.comparing(Format::title, String.CASE_INSENSITIVE_ORDER)).toList());
         return "page/what-is-checked";
     }

@@ -22,8 +22,8 @@ final class ColladaReader implements LinkReader {
     private static final Set<String> SOURCES = Set.of("skin", "morph", "input", "accessor", "channel", "sampler");
 
     @Override
-    public String format() {
-        return "COLLADA scene";
+    public String id() {
+        return "collada";
     }
 
     @Override

@@ -23,8 +23,8 @@ final class CssReader implements LinkReader {
     private static final String CHARSET_RULE = "@charset \"";
 
     @Override
-    public String format() {
-        return "CSS style sheet";
+    public String id() {
+        return "css";
     }
 
     @Override

@@ -22,8 +22,8 @@ final class CueReader implements LinkReader {
     private static final int LONGEST_LINE = 10_000;
 
     @Override
-    public String format() {
-        return "cue sheet";
+    public String id() {
+        return "cue";
     }
 
     @Override

@@ -32,8 +32,8 @@ final class DashReader implements LinkReader {
             "Initialization", Set.of("sourceURL"), "RepresentationIndex", Set.of("sourceURL"), "BitstreamSwitching", Set.of("sourceURL"));
 
     @Override
-    public String format() {
-        return "MPEG-DASH presentation";
+    public String id() {
+        return "dash";
     }
 
     @Override

@@ -20,8 +20,8 @@ final class DawprojectReader implements LinkReader {
     private static final String PROJECT = "project.xml";
 
     @Override
-    public String format() {
-        return "DAWproject exchange package";
+    public String id() {
+        return "dawproject";
     }
 
     @Override

@@ -26,8 +26,8 @@ final class EdlReader implements LinkReader {
             "(?m)^\\s*[0-9]{3,6}\\s+\\S+\\s+\\S+\\s+[A-Z0-9]+\\s+([0-9]{3}\\s+)?[0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2}[:;.][0-9]{2,3}\\s");
 
     @Override
-    public String format() {
-        return "edit decision list";
+    public String id() {
+        return "edl";
     }
 
     @Override

@@ -25,8 +25,8 @@ final class EpubReader implements LinkReader {
     private static final String CONTAINER = "META-INF/container.xml";
 
     @Override
-    public String format() {
-        return "EPUB book";
+    public String id() {
+        return "epub";
     }
 
     @Override

@@ -24,8 +24,8 @@ final class GlbReader implements LinkReader {
     private static final long MAX_JSON = 64L << 20;
 
     @Override
-    public String format() {
-        return "binary glTF scene";
+    public String id() {
+        return "glb";
     }
 
     @Override

@@ -21,8 +21,8 @@ final class GltfReader implements LinkReader {
     private static final Set<String> HOLDERS = Set.of("buffers", "images", "shaders");
 
     @Override
-    public String format() {
-        return "glTF scene";
+    public String id() {
+        return "gltf";
     }
 
     @Override

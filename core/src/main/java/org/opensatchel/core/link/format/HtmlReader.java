@@ -50,8 +50,8 @@ final class HtmlReader implements LinkReader {
     private static final Pattern REFRESH = Pattern.compile("(?is)^\\s*[0-9.]*\\s*[;,]?\\s*url\\s*=\\s*(['\"]?)(.*?)\\1\\s*$");
 
     @Override
-    public String format() {
-        return "web page";
+    public String id() {
+        return "html";
     }
 
     @Override

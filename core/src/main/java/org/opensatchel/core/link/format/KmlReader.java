@@ -25,8 +25,8 @@ final class KmlReader implements LinkReader {
     private static final Set<String> TEXTS = Set.of("description", "text");
 
     @Override
-    public String format() {
-        return "KML map";
+    public String id() {
+        return "kml";
     }
 
     @Override

@@ -43,8 +43,8 @@ final class LatexReader implements LinkReader {
     private static final int LONGEST_BEGIN = 30;
 
     @Override
-    public String format() {
-        return "LaTeX text";
+    public String id() {
+        return "latex";
     }
 
     @Override

@@ -26,7 +26,7 @@ public final class LinkReaders {
     private static final Set<String> EXTENSIONS = ALL.stream().flatMap(reader -> reader.extensions().stream())
             .collect(Collectors.toUnmodifiableSet());
 
-    private static final Set<String> COUNTING = ALL.stream().filter(LinkReader::countsFromIncluder).map(LinkReader::format)
+    private static final Set<String> COUNTING = ALL.stream().filter(LinkReader::countsFromIncluder).map(LinkReader::id)
             .collect(Collectors.toUnmodifiableSet());
 
     private LinkReaders() {

@@ -24,8 +24,8 @@ final class M3uReader implements LinkReader {
     private static final Pattern URI = Pattern.compile("[:,]\\s*URI=\"([^\"]*)\"");
 
     @Override
-    public String format() {
-        return "M3U playlist";
+    public String id() {
+        return "m3u";
     }
 
     @Override

@@ -55,8 +55,8 @@ final class MarkdownReader implements LinkReader {
                     + "hero|avatar|background)s?|css|csl|bibliography|audio|video|src)[ \\t]*:[ \\t]*[\"']?([^\\s\"'#\\[{]+\\.[a-z0-9]{2,5})[\"']?[ \\t]*$");
 
     @Override
-    public String format() {
-        return "Markdown text";
+    public String id() {
+        return "markdown";
     }
 
     @Override

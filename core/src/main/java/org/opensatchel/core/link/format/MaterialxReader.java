@@ -20,8 +20,8 @@ import org.opensatchel.core.path.Notation;
 final class MaterialxReader implements LinkReader {
 
     @Override
-    public String format() {
-        return "MaterialX document";
+    public String id() {
+        return "materialx";
     }
 
     @Override

@@ -35,8 +35,8 @@ final class MtlReader implements LinkReader {
     private static final Set<String> NUMERIC = Set.of("-mm", "-o", "-s", "-t");
 
     @Override
-    public String format() {
-        return "MTL material library";
+    public String id() {
+        return "mtl";
     }
 
     @Override

@@ -27,8 +27,8 @@ final class MusicxmlReader implements LinkReader {
     private static final String CONTAINER = "META-INF/container.xml";
 
     @Override
-    public String format() {
-        return "MusicXML score";
+    public String id() {
+        return "musicxml";
     }
 
     @Override

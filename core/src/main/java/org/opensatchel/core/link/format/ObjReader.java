@@ -24,8 +24,8 @@ final class ObjReader implements LinkReader {
     private static final Set<String> OBJECTS = Set.of("shadow_obj", "trace_obj");
 
     @Override
-    public String format() {
-        return "OBJ model";
+    public String id() {
+        return "obj";
     }
 
     @Override

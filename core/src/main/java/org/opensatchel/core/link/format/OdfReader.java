@@ -31,8 +31,8 @@ final class OdfReader implements LinkReader {
     private static final Set<String> NOT_NEEDED = Set.of("template", "event-listener", "auto-reload", "hyperlink-behaviour");
 
     @Override
-    public String format() {
-        return "OpenDocument file";
+    public String id() {
+        return "odf";
     }
 
     @Override

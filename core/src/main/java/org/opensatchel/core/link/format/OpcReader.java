@@ -30,8 +30,8 @@ final class OpcReader implements LinkReader {
             "potx", "potm", "ppsx", "ppsm", "3mf");
 
     @Override
-    public String format() {
-        return "Open Packaging document";
+    public String id() {
+        return "opc";
     }
 
     @Override

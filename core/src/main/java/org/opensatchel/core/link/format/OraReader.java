@@ -17,8 +17,8 @@ final class OraReader implements LinkReader {
     private static final String STACK = "stack.xml";
 
     @Override
-    public String format() {
-        return "OpenRaster picture";
+    public String id() {
+        return "ora";
     }
 
     @Override

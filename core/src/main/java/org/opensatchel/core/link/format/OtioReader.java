@@ -24,8 +24,8 @@ final class OtioReader implements LinkReader {
     private static final int MAX_DIGITS = 20;
 
     @Override
-    public String format() {
-        return "OpenTimelineIO timeline";
+    public String id() {
+        return "otio";
     }
 
     @Override

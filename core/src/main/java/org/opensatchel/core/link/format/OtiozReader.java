@@ -18,8 +18,8 @@ final class OtiozReader implements LinkReader {
     private static final String TIMELINE = "content.otio";
 
     @Override
-    public String format() {
-        return "OpenTimelineIO bundle";
+    public String id() {
+        return "otioz";
     }
 
     @Override

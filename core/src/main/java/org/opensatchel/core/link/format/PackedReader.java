@@ -32,8 +32,8 @@ record PackedReader(LinkReader inner) implements LinkReader {
     }
 
     @Override
-    public String format() {
-        return inner.format();
+    public String id() {
+        return inner.id();
     }
 
     @Override

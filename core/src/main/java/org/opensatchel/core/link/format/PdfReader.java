@@ -44,8 +44,8 @@ final class PdfReader implements LinkReader {
     private static final Set<String> OPENING = Set.of("GoToR", "Launch", "ImportData", "GoToE", "Thread");
 
     @Override
-    public String format() {
-        return "PDF document";
+    public String id() {
+        return "pdf";
     }
 
     @Override

@@ -24,8 +24,8 @@ final class PlyReader implements LinkReader {
     private static final Pattern TEXTURE = Pattern.compile("^(?:comment|obj_info)\\s+(?i:TextureFile|texture)\\s*:?\\s+(.*?)\\s*$");
 
     @Override
-    public String format() {
-        return "PLY model";
+    public String id() {
+        return "ply";
     }
 
     @Override

@@ -36,7 +36,7 @@ final class ScriptReader implements LinkReader {
     private static final String BEFORE_PATTERN = "(,=:[!&|?{};+-*%<>~^\n";
 
     @Override
-    public String format() {
+    public String id() {
         return "script";
     }
 

@@ -29,8 +29,8 @@ final class SfzReader implements LinkReader {
     private static final int LONGEST_LINE = 100_000;
 
     @Override
-    public String format() {
-        return "SFZ instrument";
+    public String id() {
+        return "sfz";
     }
 
     @Override

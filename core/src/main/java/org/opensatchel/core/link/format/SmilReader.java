@@ -22,8 +22,8 @@ final class SmilReader implements LinkReader {
     private static final Set<String> LINKING = Set.of("a", "area", "anchor");
 
     @Override
-    public String format() {
-        return "SMIL presentation";
+    public String id() {
+        return "smil";
     }
 
     @Override

@@ -29,8 +29,8 @@ final class StepReader implements LinkReader {
             "ifc", "stl");
 
     @Override
-    public String format() {
-        return "STEP model";
+    public String id() {
+        return "step";
     }
 
     @Override

@@ -24,8 +24,8 @@ final class StyleSourceReader implements LinkReader {
     private static final List<String> EXTENSIONS = List.of("scss", "sass", "less", "styl");
 
     @Override
-    public String format() {
-        return "style sheet source";
+    public String id() {
+        return "sass";
     }
 
     @Override

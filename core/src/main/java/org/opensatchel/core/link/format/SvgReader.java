@@ -32,8 +32,8 @@ final class SvgReader implements LinkReader {
     private static final Pattern HREF = Pattern.compile("(?:^|\\s)href\\s*=\\s*(?:\"([^\"]*)\"|'([^']*)')");
 
     @Override
-    public String format() {
-        return "SVG picture";
+    public String id() {
+        return "svg";
     }
 
     @Override

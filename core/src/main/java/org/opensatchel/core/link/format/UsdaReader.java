@@ -26,8 +26,8 @@ final class UsdaReader implements LinkReader {
     private static final String ARGUMENTS = ":SDF_FORMAT_ARGS:";
 
     @Override
-    public String format() {
-        return "USD scene";
+    public String id() {
+        return "usda";
     }
 
     @Override

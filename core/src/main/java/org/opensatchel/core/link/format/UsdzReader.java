@@ -15,8 +15,8 @@ import org.opensatchel.core.link.member.PackageDocument;
 final class UsdzReader implements LinkReader {
 
     @Override
-    public String format() {
-        return "USD package";
+    public String id() {
+        return "usdz";
     }
 
     @Override

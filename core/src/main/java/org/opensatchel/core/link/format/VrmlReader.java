@@ -21,8 +21,8 @@ import org.opensatchel.core.path.Notation;
 final class VrmlReader implements LinkReader {
 
     @Override
-    public String format() {
-        return "VRML world";
+    public String id() {
+        return "vrml";
     }
 
     @Override

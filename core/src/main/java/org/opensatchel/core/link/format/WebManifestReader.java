@@ -15,8 +15,8 @@ import org.opensatchel.core.path.Notation;
 final class WebManifestReader implements LinkReader {
 
     @Override
-    public String format() {
-        return "web application manifest";
+    public String id() {
+        return "webmanifest";
     }
 
     @Override

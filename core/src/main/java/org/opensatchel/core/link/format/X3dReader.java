@@ -25,8 +25,8 @@ final class X3dReader implements LinkReader {
     private static final Set<String> INCLUDING = Set.of("Inline", "ExternProtoDeclare", "GeoLOD", "InlineGeometry");
 
     @Override
-    public String format() {
-        return "X3D scene";
+    public String id() {
+        return "x3d";
     }
 
     @Override

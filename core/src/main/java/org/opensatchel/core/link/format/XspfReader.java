@@ -22,8 +22,8 @@ final class XspfReader implements LinkReader {
     private static final Set<String> LINKING = Set.of("location", "image", "info", "link");
 
     @Override
-    public String format() {
-        return "XSPF playlist";
+    public String id() {
+        return "xspf";
     }
 
     @Override

@@ -18,8 +18,8 @@ final class ZaeReader implements LinkReader {
     private static final String MANIFEST = "manifest.xml";
 
     @Override
-    public String format() {
-        return "COLLADA archive";
+    public String id() {
+        return "zae";
     }
 
     @Override
