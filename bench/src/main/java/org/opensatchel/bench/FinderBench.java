@@ -15,11 +15,12 @@ import org.openjdk.jmh.annotations.Param;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
-import org.opensatchel.core.link.DocumentContent;
-import org.opensatchel.core.link.LinkSink;
-import org.opensatchel.core.link.Unreadable;
-import org.opensatchel.core.link.finder.PathFinder;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.guessed.PathFinder;
+import org.opensatchel.formats.link.DocumentContent;
+import org.opensatchel.formats.link.LinkSink;
+import org.opensatchel.formats.link.Unreadable;
 
 /** The path finder on one thread, against looking at every byte. */
 @State(Scope.Benchmark)
@@ -72,7 +73,7 @@ public class FinderBench {
 
     @Benchmark
     public int find() throws IOException, Unreadable {
-        LinkSink sink = new LinkSink(ProjectPath.of("thing.scn"), 4_096);
+        LinkSink sink = new LinkSink(ProjectPath.of("thing.scn"), 4_096, Formats.ENDINGS);
         PathFinder.read(new DocumentContent(ProjectPath.of("thing.scn"), new ByteArrayInputStream(bytes), BYTES), sink);
         return sink.links().size();
     }

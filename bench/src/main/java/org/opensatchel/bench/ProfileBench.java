@@ -12,16 +12,17 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-import org.opensatchel.core.link.DocumentContent;
-import org.opensatchel.core.link.LinkSink;
-import org.opensatchel.core.link.Unreadable;
-import org.opensatchel.core.link.finder.PathFinder;
-import org.opensatchel.core.link.learn.Example;
-import org.opensatchel.core.link.learn.Learned;
-import org.opensatchel.core.link.learn.Learner;
-import org.opensatchel.core.link.profile.Profile;
-import org.opensatchel.core.link.profile.Profiles;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.described.Profile;
+import org.opensatchel.formats.described.Profiles;
+import org.opensatchel.formats.described.learn.Example;
+import org.opensatchel.formats.described.learn.Learned;
+import org.opensatchel.formats.described.learn.Learner;
+import org.opensatchel.formats.guessed.PathFinder;
+import org.opensatchel.formats.link.DocumentContent;
+import org.opensatchel.formats.link.LinkSink;
+import org.opensatchel.formats.link.Unreadable;
 
 /** Learning a format from 20 MB of documents among 5,000 files, and reading by it, beside the path finder on the same bytes. */
 final class ProfileBench {
@@ -113,13 +114,13 @@ final class ProfileBench {
             long start = System.nanoTime();
             for (Example.Document document : documents) {
                 PathFinder.read(new DocumentContent(document.path(), new ByteArrayInputStream(document.bytes()), SIZE),
-                        new LinkSink(document.path(), MOST_TEXT));
+                        new LinkSink(document.path(), MOST_TEXT, Formats.ENDINGS));
             }
             finding[i] = (System.nanoTime() - start) / 1e9;
             start = System.nanoTime();
             read = 0;
             for (Example.Document document : documents) {
-                LinkSink sink = new LinkSink(document.path(), MOST_TEXT);
+                LinkSink sink = new LinkSink(document.path(), MOST_TEXT, Formats.ENDINGS);
                 profiles.read(document.path(), document.bytes(), sink);
                 read += sink.count();
             }

@@ -11,7 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import tools.jackson.databind.node.ObjectNode;
 
 /**

@@ -2,9 +2,9 @@ package org.opensatchel.cli;
 
 import java.util.Locale;
 import java.util.concurrent.Callable;
-import org.opensatchel.core.link.LinkReader;
-import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.format.Format;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParentCommand;
@@ -25,17 +25,17 @@ final class FormatsCommand implements Callable<Integer> {
         if (format == Output.json) {
             ObjectNode json = Output.object();
             ArrayNode formats = json.putArray("formats");
-            for (LinkReader reader : LinkReaders.all()) {
+            for (Format reader : Formats.documents()) {
                 ObjectNode one = formats.addObject().put("id", reader.id()).put("format", Words.ENGLISH.format(reader.id()));
                 ArrayNode extensions = one.putArray("extensions");
-                reader.extensions().forEach(extensions::add);
+                reader.endings().forEach(extensions::add);
             }
             Output.print(json, satchel.out());
             return 0;
         }
-        LinkReaders.all().stream()
+        Formats.documents().stream()
                 .map(reader -> String.format(Locale.ROOT, "%-32s %s", satchel.words().format(reader.id()),
-                        String.join(" ", reader.extensions().stream().map(extension -> "." + extension).toList())))
+                        String.join(" ", reader.endings().stream().map(extension -> "." + extension).toList())))
                 .sorted(String.CASE_INSENSITIVE_ORDER)
                 .forEach(satchel.out()::println);
         satchel.out().println();

@@ -8,7 +8,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.base.json.JsonFault;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.MachineReader;
 

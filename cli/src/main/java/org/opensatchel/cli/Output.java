@@ -1,7 +1,7 @@
 package org.opensatchel.cli;
 
 import java.io.PrintStream;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 

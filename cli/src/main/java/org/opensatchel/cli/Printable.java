@@ -1,6 +1,7 @@
 package org.opensatchel.cli;
 
 import java.util.Locale;
+
 /** Text made safe for a terminal: what controls it, or turns the reading direction, is shown as {@code \\u….}. */
 final class Printable {
 

@@ -2,10 +2,10 @@ package org.opensatchel.cli;
 
 import java.io.PrintStream;
 import java.util.List;
-import org.opensatchel.core.link.profile.Kind;
-import org.opensatchel.core.link.profile.Slot;
 import org.opensatchel.core.teach.SlotStory;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.formats.described.Kind;
+import org.opensatchel.formats.described.Slot;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.ParentCommand;
 

@@ -2,7 +2,7 @@ package org.opensatchel.cli;
 
 import java.util.List;
 import java.util.concurrent.Callable;
-import org.opensatchel.core.link.profile.Profile;
+import org.opensatchel.formats.described.Profile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.ParentCommand;

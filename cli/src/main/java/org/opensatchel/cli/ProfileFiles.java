@@ -9,12 +9,12 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import org.opensatchel.core.hash.Sha256;
-import org.opensatchel.core.json.JsonFault;
-import org.opensatchel.core.link.profile.Profile;
-import org.opensatchel.core.link.profile.ProfileReader;
-import org.opensatchel.core.link.profile.ProfileReading;
-import org.opensatchel.core.link.profile.ProfileWriter;
+import org.opensatchel.base.hash.Sha256;
+import org.opensatchel.base.json.JsonFault;
+import org.opensatchel.formats.described.Profile;
+import org.opensatchel.formats.described.ProfileReader;
+import org.opensatchel.formats.described.ProfileReading;
+import org.opensatchel.formats.described.ProfileWriter;
 
 /** Profiles that are given as files, in their order. */
 final class ProfileFiles {

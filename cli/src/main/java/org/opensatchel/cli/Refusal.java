@@ -1,7 +1,7 @@
 package org.opensatchel.cli;
 
 import java.util.List;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.words.Words;
 
 /** Something asked for that cannot be done: what is said of it, in no language yet. */

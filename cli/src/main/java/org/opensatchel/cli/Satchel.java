@@ -9,11 +9,11 @@ import java.util.Locale;
 import java.util.ResourceBundle;
 import java.util.logging.LogManager;
 import org.opensatchel.core.words.Words;
+import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.ScopeType;
-import picocli.CommandLine;
 
 /** The command line over the core: no database, no server, nothing written but what it prints. */
 @Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.", subcommands = {

@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import tools.jackson.databind.JsonNode;
 
 /** {@code satchel kit …} and {@code satchel name …}, with their exit statuses. */

@@ -11,7 +11,7 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 
 /** {@code satchel profile …} and {@code satchel check --profile}, with their exit statuses. */
 class ProfileCommandsTest {

@@ -7,32 +7,40 @@ import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.CompositeArchRule;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** The walls of the core. */
 class WallsTest {
 
-    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
-            .importPackages("org.opensatchel.core");
+    private static final JavaClasses ALL = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+            .importPackages("org.opensatchel.base", "org.opensatchel.formats", "org.opensatchel.core");
 
     @Test
     void theCoreKnowsNoInterfaceAndNoFramework() {
         CompositeArchRule
                 .of(noClasses().should().dependOnClassesThat().resideInAnyPackage("org.springframework..", "jakarta..", "javax.servlet..",
                         "org.hibernate..", "org.thymeleaf..", "picocli.."))
-                .and(noClasses().that().resideInAPackage("..core.link..").should().dependOnClassesThat()
-                        .resideInAnyPackage("..core.check..", "..core.resolve..", "..core.match..", "..core.report..", "..core.project.."))
                 .and(noClasses().that().resideInAPackage("..core.resolve..").should().dependOnClassesThat()
                         .resideInAnyPackage("..core.check..", "..core.match..", "..core.report.."))
-                .and(noClasses().that().resideInAPackage("..core.path..").should().dependOnClassesThat().resideInAnyPackage("..core.link..",
-                        "..core.project..", "..core.kit..", "..core.check.."))
-                .check(CORE);
+                .check(ALL);
+    }
+
+    /** What paths, facts and places are knows nothing else; what formats are knows nothing of kits, checks and reports. */
+    @Test
+    void whatLiesBelowKnowsNothingAbove() {
+        noClasses().that().resideInAPackage("..base..").should().dependOnClassesThat()
+                .resideInAnyPackage("..opensatchel.formats..", "..opensatchel.core..").check(ALL);
+        noClasses().that().resideInAPackage("..opensatchel.formats..").should().dependOnClassesThat()
+                .resideInAnyPackage("..opensatchel.core..").check(ALL);
     }
 
     @Test
     void packagesDependOnEachOtherOneWay() {
-        SlicesRuleDefinition.slices().matching("org.opensatchel.core.(*)..").should().beFreeOfCycles().check(CORE);
-        // And at every level below: link and link.format, check and check.rule.
-        SlicesRuleDefinition.slices().matching("org.opensatchel.core.(**)").should().beFreeOfCycles().check(CORE);
+        for (String house : List.of("base", "formats", "core")) {
+            SlicesRuleDefinition.slices().matching("org.opensatchel." + house + ".(*)..").should().beFreeOfCycles().check(ALL);
+        }
+        // And at every level below: check and check.rule, the formats and each of them.
+        SlicesRuleDefinition.slices().matching("org.opensatchel.(**)").should().beFreeOfCycles().check(ALL);
     }
 }

@@ -7,7 +7,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.roster.OneRoster;

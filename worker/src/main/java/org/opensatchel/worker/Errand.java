@@ -8,7 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.project.FileIndex;
 import org.opensatchel.core.project.ProjectSource;

@@ -5,15 +5,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.project.FileIndex;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
-import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.core.report.Report.FindingLine;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
 
 /** What of a project people will look at first, and so is worth preparing: small pictures, waves, and the lines around what was found. */
 final class Wishes {
@@ -44,7 +45,7 @@ final class Wishes {
     }
 
     private void media(FileKind kind, int most, long largest, int side) {
-        tree.ownFiles().stream().filter(file -> FileKind.of(file.path().extension()) == kind && file.bytes() <= largest).limit(most)
+        tree.ownFiles().stream().filter(file -> Formats.kind(file.path().extension()) == kind && file.bytes() <= largest).limit(most)
                 .forEach(file -> add(file, side, "", ""));
     }
 

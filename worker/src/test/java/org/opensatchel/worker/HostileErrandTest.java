@@ -21,8 +21,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import org.opensatchel.core.hash.Sha256;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.hash.Sha256;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.worker.Delivered.Fault;
 

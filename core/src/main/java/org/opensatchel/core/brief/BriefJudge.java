@@ -1,19 +1,19 @@
 package org.opensatchel.core.brief;
 
-import static org.opensatchel.core.fact.FactName.ASKED_COUNT;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.ASKED_COUNT;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HOW;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.MediaRule;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.MediaFacts.Picture;
-import org.opensatchel.core.media.sound.SoundLevels;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.MediaFacts.Picture;
+import org.opensatchel.formats.sound.SoundLevels;
 
 /** Holds what a file says of itself, and what was measured of it, against a brief. */
 public final class BriefJudge {

@@ -1,9 +1,8 @@
 package org.opensatchel.core.brief;
 
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Wording;
-
 import java.util.Set;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Wording;
 
 /** What of a brief could not be judged: each a few words. */
 public enum BriefWording implements Wording {

@@ -2,9 +2,9 @@ package org.opensatchel.core.brief;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.MediaRule;
-import org.opensatchel.core.path.ProjectPath;
 
 /**
  * A file of which a brief asks something, and what came of it.

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.brief.BriefJudge.Judged;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.FolderRule;
@@ -18,15 +19,15 @@ import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedFolder;
 import org.opensatchel.core.match.PlannedRole;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.media.TypeNames;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.scan.FileFacts;
 import org.opensatchel.core.scan.Listening;
 import org.opensatchel.core.scan.Scan;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
+import org.opensatchel.formats.kind.TypeNames;
+import org.opensatchel.formats.media.MediaFacts;
 
 /**
  * Which files a kit's briefs are about, each held against all that is asked of it: the files that fill a role, and pictures, films and sounds
@@ -108,7 +109,7 @@ public final class Briefing {
         }
         for (ProjectPath folder : match.found()) {
             tree.filesBelow(folder).stream().map(ProjectFile::path)
-                    .filter(path -> MEDIA.contains(FileKind.of(path.extension())) && !path.name().startsWith("."))
+                    .filter(path -> MEDIA.contains(Formats.kind(path.extension())) && !path.name().startsWith("."))
                     .filter(path -> !plan.isManaged(path) && plan.starter(path).isEmpty() && isNearest(folder, path))
                     .forEach(path -> ask(path, rule.media().get(), false));
         }
@@ -178,7 +179,7 @@ public final class Briefing {
         for (Asked one : rules) {
             List<BriefWording> all = new ArrayList<>(BriefJudge.all(one.rule()));
             if (!one.isSpecific()) {
-                switch (FileKind.of(path.extension())) {
+                switch (Formats.kind(path.extension())) {
                     case PICTURE -> all.retainAll(OF_PICTURES);
                     case SOUND -> all.retainAll(OF_SOUNDS);
                     default -> {

@@ -1,16 +1,16 @@
 package org.opensatchel.core.brief;
 
-import static org.opensatchel.core.fact.FactName.CODEC;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.CODEC;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.List;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.brief.CodecNames.Kind;
-import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.MediaFacts.Picture;
-import org.opensatchel.core.media.format.MediaFacts.Sound;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.MediaFacts.Picture;
+import org.opensatchel.formats.media.MediaFacts.Sound;
 
 /** How pictures and sound are coded, against what is asked for. Of what the names in a brief are not of, it asks nothing. */
 final class CodecJudge {

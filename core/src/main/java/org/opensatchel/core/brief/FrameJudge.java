@@ -1,21 +1,21 @@
 package org.opensatchel.core.brief;
 
-import static org.opensatchel.core.fact.FactName.ASKED_COUNT;
-import static org.opensatchel.core.fact.FactName.ASKED_HEIGHT;
-import static org.opensatchel.core.fact.FactName.ASKED_SHAPE;
-import static org.opensatchel.core.fact.FactName.ASKED_WIDTH;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HEIGHT;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.SHAPE;
-import static org.opensatchel.core.fact.FactName.WIDTH;
+import static org.opensatchel.base.fact.FactName.ASKED_COUNT;
+import static org.opensatchel.base.fact.FactName.ASKED_HEIGHT;
+import static org.opensatchel.base.fact.FactName.ASKED_SHAPE;
+import static org.opensatchel.base.fact.FactName.ASKED_WIDTH;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HEIGHT;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.SHAPE;
+import static org.opensatchel.base.fact.FactName.WIDTH;
 
 import java.util.OptionalInt;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.MediaRule.Aspect;
 import org.opensatchel.core.kit.MediaRule.Frame;
-import org.opensatchel.core.media.format.MediaFacts.Picture;
+import org.opensatchel.formats.media.MediaFacts.Picture;
 
 /** Size, shape and transparency of a picture, against what is asked for. */
 final class FrameJudge {

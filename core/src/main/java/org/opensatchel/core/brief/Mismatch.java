@@ -1,6 +1,6 @@
 package org.opensatchel.core.brief;
 
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 
 /**

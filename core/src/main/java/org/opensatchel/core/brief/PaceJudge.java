@@ -1,17 +1,17 @@
 package org.opensatchel.core.brief;
 
-import static org.opensatchel.core.fact.FactName.ASKED;
-import static org.opensatchel.core.fact.FactName.ASKED_LENGTH;
-import static org.opensatchel.core.fact.FactName.LENGTH;
-import static org.opensatchel.core.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.ASKED;
+import static org.opensatchel.base.fact.FactName.ASKED_LENGTH;
+import static org.opensatchel.base.fact.FactName.LENGTH;
+import static org.opensatchel.base.fact.FactName.VALUE;
 
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.MediaRule.Pace;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.MediaFacts.Picture;
-import org.opensatchel.core.media.format.Rational;
+import org.opensatchel.formats.binary.Rational;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.MediaFacts.Picture;
 
 /** How pictures follow one another, and how long it plays, against what is asked for. */
 final class PaceJudge {

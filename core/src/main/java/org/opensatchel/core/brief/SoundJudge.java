@@ -1,20 +1,20 @@
 package org.opensatchel.core.brief;
 
-import static org.opensatchel.core.fact.FactName.ASKED_COUNT;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HIGH;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.LOW;
-import static org.opensatchel.core.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.ASKED_COUNT;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HIGH;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.LOW;
+import static org.opensatchel.base.fact.FactName.VALUE;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.MediaRule.Band;
 import org.opensatchel.core.kit.MediaRule.Hearing;
-import org.opensatchel.core.media.format.MediaFacts.Sound;
-import org.opensatchel.core.media.sound.SoundLevels;
+import org.opensatchel.formats.media.MediaFacts.Sound;
+import org.opensatchel.formats.sound.SoundLevels;
 
 /** What is heard, against what is asked for. */
 final class SoundJudge {

@@ -2,7 +2,7 @@ package org.opensatchel.core.brief;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 
 /** What is being found while a file is held against its brief. */

@@ -2,14 +2,10 @@ package org.opensatchel.core.carry;
 
 import java.util.List;
 import java.util.OptionalInt;
-import org.opensatchel.core.fact.FactName;
-import java.util.Optional;
-import java.util.OptionalInt;
-import org.opensatchel.core.fact.Fact;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.machine.Machine;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.resolve.ResolvedLink;
 
 /**

@@ -1,21 +1,21 @@
 package org.opensatchel.core.carry;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.MOST_BYTES;
-import static org.opensatchel.core.fact.FactName.OLD_ROOT;
-import static org.opensatchel.core.fact.FactName.OTHER;
-import static org.opensatchel.core.fact.FactName.OVERLOOKED;
-import static org.opensatchel.core.fact.FactName.ROOT;
-import static org.opensatchel.core.fact.FactName.UNIT;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.MOST_BYTES;
+import static org.opensatchel.base.fact.FactName.OLD_ROOT;
+import static org.opensatchel.base.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.OVERLOOKED;
+import static org.opensatchel.base.fact.FactName.ROOT;
+import static org.opensatchel.base.fact.FactName.UNIT;
 
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** Why a link does not open on another machine, or a file cannot be there. */
 public enum CarryWording implements Wording {

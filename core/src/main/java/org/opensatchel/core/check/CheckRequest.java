@@ -6,18 +6,18 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.link.profile.Profile;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.TeamLocation;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.SealedFile;
 import org.opensatchel.core.scan.ContentScan.ScanProgress;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.formats.described.Profile;
 
 /**
  * What a project is checked against.

@@ -8,23 +8,23 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.carry.Carried;
 import org.opensatchel.core.carry.CarryTest;
 import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
 import org.opensatchel.core.check.rule.RefusedFile;
-import org.opensatchel.core.fact.Phrase;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.link.Link;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.machine.Machine;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.Resolution;
 import org.opensatchel.core.resolve.ResolvedLink;
+import org.opensatchel.formats.link.Link;
 
 /** The project as it would be on other machines: those it is shown for, those that the kit requires, and where it is said to lie. */
 final class Destinations {

@@ -8,13 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.path.ProjectPath;
 
 /**
  * What all checks gave, made into what is told: weighed by the kit, consequences put under their causes, ordered, and

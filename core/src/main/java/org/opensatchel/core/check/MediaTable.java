@@ -9,19 +9,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.brief.Briefed;
 import org.opensatchel.core.kit.MediaRule;
-import org.opensatchel.core.media.format.MediaContent;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.Rational;
-import org.opensatchel.core.media.sound.SoundLevels;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.report.MediaFound;
 import org.opensatchel.core.report.MediaFound.Levels;
 import org.opensatchel.core.report.MediaFound.Line;
 import org.opensatchel.core.report.MediaFound.Picture;
 import org.opensatchel.core.report.MediaFound.Sound;
 import org.opensatchel.core.scan.FileFacts;
+import org.opensatchel.formats.binary.Rational;
+import org.opensatchel.formats.media.MediaContent;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.sound.SoundLevels;
 
 /** Lays what the files say of themselves, and what briefs say of them, into the lines of a report. */
 final class MediaTable {

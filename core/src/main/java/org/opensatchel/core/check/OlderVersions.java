@@ -12,16 +12,16 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.link.DocumentLinks;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedRole;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.formats.link.DocumentLinks;
 
 /**
  * Which documents are kept older versions of another: files that fill one document rule and differ in its version, and files side by

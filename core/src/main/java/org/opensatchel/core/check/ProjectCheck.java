@@ -1,9 +1,9 @@
 package org.opensatchel.core.check;
 
-import static org.opensatchel.core.fact.FactName.CODES;
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.FORMAT;
-import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.CODES;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FORMAT;
+import static org.opensatchel.base.fact.FactName.HOW;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -17,17 +17,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.core.brief.Briefed;
+import org.opensatchel.core.brief.Briefing;
 import org.opensatchel.core.check.rule.Rule;
 import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.check.rule.Shortcuts;
-import org.opensatchel.core.brief.Briefed;
-import org.opensatchel.core.brief.Briefing;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.link.custom.CustomLinks;
-import org.opensatchel.core.link.profile.Profiles;
-import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
@@ -35,8 +34,6 @@ import org.opensatchel.core.match.Proxies;
 import org.opensatchel.core.match.Proxy;
 import org.opensatchel.core.match.RenamedByLinks;
 import org.opensatchel.core.match.SetApart;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.NameChoice;
 import org.opensatchel.core.project.PackageFault;
@@ -55,6 +52,9 @@ import org.opensatchel.core.scan.ContentScan;
 import org.opensatchel.core.scan.Listening;
 import org.opensatchel.core.scan.Scan;
 import org.opensatchel.core.scan.Workers;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.described.CustomLinks;
+import org.opensatchel.formats.described.Profiles;
 
 /**
  * The run over a project, from its source to its report: list, find the root, read every content once, resolve the links,
@@ -175,7 +175,7 @@ public final class ProjectCheck {
     /** What is told of documents that were listed and did not come along. */
     private static List<String> withoutContent(ProjectSource source, ProjectTree tree, SetApart apart) {
         return tree.ownFiles().stream().filter(file -> file.bytes() > 0 && !file.entry().placeholder() && !source.hasContent(file.entry()))
-                .filter(file -> LinkReaders.extensions().contains(file.path().extension()) && !apart.isManaged(file.path()))
+                .filter(file -> Formats.documentEndings().contains(file.path().extension()) && !apart.isManaged(file.path()))
                 .limit(MOST_UNREAD).map(file -> Report.linksOf(file.path().text())).toList();
     }
 

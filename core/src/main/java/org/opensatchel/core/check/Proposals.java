@@ -3,10 +3,10 @@ package org.opensatchel.core.check;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
 
 /** Sees to it that no new name is proposed that something has already, or that two things would get: work would be overwritten. */

@@ -8,11 +8,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.media.format.MediaContent;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.report.MediaFound;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
+import org.opensatchel.formats.media.MediaContent;
+import org.opensatchel.formats.media.MediaFacts;
 
 /** The pictures that models show: those in the model itself, and those it leads to, also by way of another document like its materials. */
 final class Textures {
@@ -51,7 +52,7 @@ final class Textures {
         while (!open.isEmpty() && seen.size() < MOST) {
             for (ProjectPath target : leads().getOrDefault(open.pop(), Set.of())) {
                 if (seen.add(target)) {
-                    boolean picture = FileKind.of(target.extension()) == FileKind.PICTURE;
+                    boolean picture = Formats.kind(target.extension()) == FileKind.PICTURE;
                     (picture ? pictures : open).add(target);
                 }
             }

@@ -11,8 +11,8 @@ import org.opensatchel.core.report.TimelineFound;
 import org.opensatchel.core.report.TimelineFound.Clip;
 import org.opensatchel.core.report.TimelineFound.Track;
 import org.opensatchel.core.resolve.ResolvedLink;
-import org.opensatchel.core.timeline.TimeCode;
-import org.opensatchel.core.timeline.Timeline;
+import org.opensatchel.formats.timeline.TimeCode;
+import org.opensatchel.formats.timeline.Timeline;
 
 /** Lays the timelines that were read into the lines of a report, each clip with where its link leads. */
 final class TimelineTable {

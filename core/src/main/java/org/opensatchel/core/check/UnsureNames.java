@@ -1,16 +1,16 @@
 package org.opensatchel.core.check;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.OTHERS;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.NameChoice;
 
 /** Tells once that the names of an archive may be misread, and puts everything that may follow from that alone under it. */

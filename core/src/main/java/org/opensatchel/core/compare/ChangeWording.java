@@ -1,38 +1,35 @@
 package org.opensatchel.core.compare;
 
-import static org.opensatchel.core.fact.FactName.AFTER;
-import static org.opensatchel.core.fact.FactName.ALLOWED;
-import static org.opensatchel.core.fact.FactName.BEFORE;
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.CODE;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FORM;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HIGH;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.LOW;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.NEED;
-import static org.opensatchel.core.fact.FactName.OTHER;
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.PARTS;
-import static org.opensatchel.core.fact.FactName.PATTERN;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.PLACES;
-import static org.opensatchel.core.fact.FactName.PURPOSE;
-import static org.opensatchel.core.fact.FactName.SEVERITY;
-import static org.opensatchel.core.fact.FactName.TYPE;
-import static org.opensatchel.core.fact.FactName.TYPES;
-import static org.opensatchel.core.fact.FactName.VALUE;
-import static org.opensatchel.core.fact.FactName.WAS;
-import static org.opensatchel.core.fact.FactName.WERE;
-import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.base.fact.FactName.AFTER;
+import static org.opensatchel.base.fact.FactName.ALLOWED;
+import static org.opensatchel.base.fact.FactName.BEFORE;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.CODE;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FORM;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.NEED;
+import static org.opensatchel.base.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.PARTS;
+import static org.opensatchel.base.fact.FactName.PATTERN;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.PLACES;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.SEVERITY;
+import static org.opensatchel.base.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.WAS;
+import static org.opensatchel.base.fact.FactName.WERE;
+import static org.opensatchel.base.fact.FactName.WHAT;
 
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** What changed between two kits: sentences, and the parts of which they are made. */
 public enum ChangeWording implements Wording {

@@ -1,7 +1,7 @@
 package org.opensatchel.core.compare;
 
 import java.util.Locale;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * One difference between two versions of a kit.

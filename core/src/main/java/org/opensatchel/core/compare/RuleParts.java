@@ -1,30 +1,25 @@
 package org.opensatchel.core.compare;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.VALUE;
-import static org.opensatchel.core.fact.FactName.HIGH;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.LOW;
-import static org.opensatchel.core.fact.FactName.NEED;
-import static org.opensatchel.core.fact.FactName.PARTS;
-import static org.opensatchel.core.fact.FactName.PATTERN;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.PURPOSE;
-import static org.opensatchel.core.fact.FactName.TYPE;
-import static org.opensatchel.core.fact.FactName.TYPES;
-import static org.opensatchel.core.fact.FactName.VALUE;
-import static org.opensatchel.core.fact.FactName.WERE;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.NEED;
+import static org.opensatchel.base.fact.FactName.PARTS;
+import static org.opensatchel.base.fact.FactName.PATTERN;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.WERE;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Parts of a kit as phrases, for sentences that tell them before and after. */
 final class RuleParts {

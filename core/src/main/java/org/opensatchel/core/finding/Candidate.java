@@ -1,6 +1,6 @@
 package org.opensatchel.core.finding;
 
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 
 /**
  * A file that was probably meant.

@@ -1,6 +1,6 @@
 package org.opensatchel.core.finding;
 
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 
 /**
  * What a finding follows from, or explains. A finding that follows from another's cause stands among that one's

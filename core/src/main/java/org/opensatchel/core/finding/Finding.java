@@ -1,15 +1,16 @@
 package org.opensatchel.core.finding;
 
-import static org.opensatchel.core.fact.FactName.MORE;
+import static org.opensatchel.base.fact.FactName.MORE;
 
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.base.place.Place;
 
 /**
  * One thing to fix or to know, as facts; what is said of it is made from them when it is shown. Made through {@link #of(Code)} only.

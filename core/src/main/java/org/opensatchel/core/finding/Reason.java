@@ -1,14 +1,14 @@
 package org.opensatchel.core.finding;
 
-import static org.opensatchel.core.fact.FactName.PLANNED;
+import static org.opensatchel.base.fact.FactName.PLANNED;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** Why a file was probably meant. */
 public enum Reason implements Wording {

@@ -1,7 +1,7 @@
 package org.opensatchel.core.intake;
 
+import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.core.naming.FileNameForm;
-import org.opensatchel.core.path.NameFolding;
 
 /** A name as the plainest of systems would write it: small letters and digits without accents, {@code ø} as {@code o}. */
 final class PlainName {

@@ -1,28 +1,28 @@
 package org.opensatchel.core.kit;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.MOST_BYTES;
-import static org.opensatchel.core.fact.FactName.OTHER;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.PURPOSE;
-import static org.opensatchel.core.fact.FactName.ROLE;
-import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.MOST_BYTES;
+import static org.opensatchel.base.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.ROLE;
+import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.OptionalLong;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.Glob;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.ProxyName;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.Glob;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Something more that a kit asks of folders, files or documents. Each says itself, for the guide of a hand-out and for what changed. */
 public sealed interface Demand {

@@ -1,22 +1,22 @@
 package org.opensatchel.core.kit;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.MOST_BYTES;
-import static org.opensatchel.core.fact.FactName.OTHER;
-import static org.opensatchel.core.fact.FactName.PARTS;
-import static org.opensatchel.core.fact.FactName.PATTERN;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.PURPOSE;
-import static org.opensatchel.core.fact.FactName.ROLE;
-import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.MOST_BYTES;
+import static org.opensatchel.base.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.PARTS;
+import static org.opensatchel.base.fact.FactName.PATTERN;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.ROLE;
+import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** What is said of the further demands of a kit. */
 public enum DemandWording implements Wording {

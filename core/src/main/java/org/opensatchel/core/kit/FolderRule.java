@@ -3,7 +3,7 @@ package org.opensatchel.core.kit;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import org.opensatchel.core.media.TypeNames;
+import org.opensatchel.formats.kind.TypeNames;
 
 /**
  * One planned folder.

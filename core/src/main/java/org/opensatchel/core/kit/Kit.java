@@ -1,21 +1,21 @@
 package org.opensatchel.core.kit;
 
-import java.nio.charset.StandardCharsets;
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.stream.Stream;
-import org.opensatchel.core.link.custom.CustomLinkRule;
-import org.opensatchel.core.link.profile.Profile;
+import org.opensatchel.base.hash.Sha256;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
-import org.opensatchel.core.hash.Sha256;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.formats.described.CustomLinkRule;
+import org.opensatchel.formats.described.Profile;
 
 /**
  * A plan for a project folder with its starter files, rules and steps, as version 1 of the kit document has it.

@@ -2,7 +2,7 @@ package org.opensatchel.core.kit;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.base.json.JsonFault;
 
 /** A kit, or everything that is wrong with its document. */
 public record KitReading(Optional<Kit> kit, List<JsonFault> faults) {

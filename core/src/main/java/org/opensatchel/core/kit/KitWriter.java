@@ -3,12 +3,12 @@ package org.opensatchel.core.kit;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.link.custom.CustomLinkRule;
-import org.opensatchel.core.link.profile.ProfileWriter;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit.Grade;
 import org.opensatchel.core.location.LocationPolicy;
 import org.opensatchel.core.naming.NameRules;
+import org.opensatchel.formats.described.CustomLinkRule;
+import org.opensatchel.formats.described.ProfileWriter;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 

@@ -1,9 +1,9 @@
 package org.opensatchel.core.kit;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.DETAIL;
-import static org.opensatchel.core.fact.FactName.KEY;
-import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.DETAIL;
+import static org.opensatchel.base.fact.FactName.KEY;
+import static org.opensatchel.base.fact.FactName.MOST;
 
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
@@ -12,17 +12,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.json.JsonWording;
-import org.opensatchel.core.json.StrictObject;
-import org.opensatchel.core.link.custom.CustomLinkRule;
-import org.opensatchel.core.link.profile.Profile;
-import org.opensatchel.core.link.profile.ProfileReader;
-import org.opensatchel.core.link.profile.ProfileReading;
-import org.opensatchel.core.path.PatternSize;
-import tools.jackson.databind.JsonNode;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.json.JsonWording;
+import org.opensatchel.base.json.StrictObject;
+import org.opensatchel.base.path.PatternSize;
 import org.opensatchel.core.kit.Kit.Grade;
 import org.opensatchel.core.kit.Kit.LinkPolicy;
+import org.opensatchel.formats.described.CustomLinkRule;
+import org.opensatchel.formats.described.Profile;
+import org.opensatchel.formats.described.ProfileReader;
+import org.opensatchel.formats.described.ProfileReading;
+import tools.jackson.databind.JsonNode;
 
 /** Reads the links part of a kit document, custom link rules among it. */
 final class LinkPolicyReader {

@@ -4,9 +4,9 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.json.JsonFault;
-import org.opensatchel.core.json.StrictObject;
+import org.opensatchel.base.json.JsonDocuments;
+import org.opensatchel.base.json.JsonFault;
+import org.opensatchel.base.json.StrictObject;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.node.ObjectNode;
 

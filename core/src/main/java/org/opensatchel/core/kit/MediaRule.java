@@ -1,14 +1,14 @@
 package org.opensatchel.core.kit;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HEIGHT;
-import static org.opensatchel.core.fact.FactName.HIGH;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.LOW;
-import static org.opensatchel.core.fact.FactName.TYPE;
-import static org.opensatchel.core.fact.FactName.TYPES;
-import static org.opensatchel.core.fact.FactName.VALUE;
-import static org.opensatchel.core.fact.FactName.WIDTH;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HEIGHT;
+import static org.opensatchel.base.fact.FactName.HIGH;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.LOW;
+import static org.opensatchel.base.fact.FactName.TYPE;
+import static org.opensatchel.base.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.WIDTH;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -16,8 +16,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.OptionalLong;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * The brief of a picture, a film or a sound: what it has to be. What is absent may be anything.

@@ -1,17 +1,17 @@
 package org.opensatchel.core.kit;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HIGH;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.LOW;
-import static org.opensatchel.core.fact.FactName.TYPE;
-import static org.opensatchel.core.fact.FactName.TYPES;
-import static org.opensatchel.core.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HIGH;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.LOW;
+import static org.opensatchel.base.fact.FactName.TYPE;
+import static org.opensatchel.base.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.VALUE;
 
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** What a brief asks for, each in a few words. Reports name some of them since before there were others, under the keys they have. */
 public enum MediaWording implements Wording {

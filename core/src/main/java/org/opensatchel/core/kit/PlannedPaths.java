@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.ProjectPath;
 
 /** The paths that a plan makes for somebody. */
 public final class PlannedPaths {

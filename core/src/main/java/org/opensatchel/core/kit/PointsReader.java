@@ -1,11 +1,11 @@
 package org.opensatchel.core.kit;
 
-import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.MOST;
 
 import java.math.BigDecimal;
 import java.util.OptionalDouble;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.json.StrictObject;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.json.StrictObject;
 import org.opensatchel.core.kit.Kit.Deductions;
 import org.opensatchel.core.kit.Kit.Points;
 

@@ -1,19 +1,19 @@
 package org.opensatchel.core.kit;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.PATTERN;
-import static org.opensatchel.core.fact.FactName.TEXT;
-import static org.opensatchel.core.fact.FactName.TYPES;
-import static org.opensatchel.core.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.PATTERN;
+import static org.opensatchel.base.fact.FactName.TEXT;
+import static org.opensatchel.base.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.VALUE;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.kit.Demand.Spelling;
 import org.opensatchel.core.naming.NamePattern;
 

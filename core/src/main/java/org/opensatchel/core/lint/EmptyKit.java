@@ -1,9 +1,9 @@
 package org.opensatchel.core.lint;
 
-import static org.opensatchel.core.fact.FactName.AT;
-import static org.opensatchel.core.fact.FactName.CODE;
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.AT;
+import static org.opensatchel.base.fact.FactName.CODE;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.PLACE;
 
 import java.io.IOException;
 import java.time.Instant;
@@ -11,9 +11,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
-import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout;

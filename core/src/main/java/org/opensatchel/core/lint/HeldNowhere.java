@@ -1,18 +1,18 @@
 package org.opensatchel.core.lint;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.ROLE;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Something is asked for inside a folder that must not be there, or that a program keeps and nobody looks into. */
 final class HeldNowhere implements LintRule {

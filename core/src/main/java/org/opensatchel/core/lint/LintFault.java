@@ -1,6 +1,6 @@
 package org.opensatchel.core.lint;
 
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * One thing wrong with a kit. What to do about it is said under the same key with {@code .remedy} behind it, filled with the same facts.

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.NamePattern;
@@ -12,7 +13,6 @@ import org.opensatchel.core.naming.NameRules;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout;
-import org.opensatchel.core.path.ProjectPath;
 
 /**
  * A kit with what it is held against.

@@ -1,14 +1,14 @@
 package org.opensatchel.core.lint;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.PLACE;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.OperatingSystem;

@@ -1,13 +1,13 @@
 package org.opensatchel.core.lint;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.MOST_BYTES;
-import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.MOST_BYTES;
+import static org.opensatchel.base.fact.FactName.PLACE;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.machine.Machine;

@@ -1,7 +1,7 @@
 package org.opensatchel.core.lint;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.OTHER;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -10,10 +10,10 @@ import java.security.DigestInputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.hash.Sha256;
-import org.opensatchel.core.kit.Kit.StarterFile;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.pack.Handout.StarterContents;
 
 /** Every starter file is at hand, and is the one the kit names. */

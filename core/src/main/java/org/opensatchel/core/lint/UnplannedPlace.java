@@ -1,10 +1,10 @@
 package org.opensatchel.core.lint;
 
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.ROLE;
 
 import java.util.List;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.naming.RosterFields;
 
 /** A document or file is asked for in a folder that the kit does not make: every student would have to make it themselves. */

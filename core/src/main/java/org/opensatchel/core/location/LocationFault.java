@@ -1,7 +1,7 @@
 package org.opensatchel.core.location;
 
 import java.util.OptionalInt;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 
 /**

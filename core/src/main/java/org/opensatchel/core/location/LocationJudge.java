@@ -1,13 +1,13 @@
 package org.opensatchel.core.location;
 
-import static org.opensatchel.core.fact.FactName.ALLOWED;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.EXAMPLE;
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.STORAGE;
+import static org.opensatchel.base.fact.FactName.ALLOWED;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.EXAMPLE;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.STORAGE;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -15,16 +15,17 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.LinkAddress;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
 import org.opensatchel.core.machine.OperatingSystem;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.path.LinkAddress;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
 
 /** Judges a declared location from its path alone, against the kit's rules and the name the root should have. */
 public final class LocationJudge {
@@ -186,7 +187,7 @@ public final class LocationJudge {
             return;
         }
         String ending = ProjectPath.of(name).extension();
-        boolean file = !rootName.contains(".") && (FileKind.of(ending) != FileKind.OTHER || ending.equals("zip"));
+        boolean file = !rootName.contains(".") && (Formats.kind(ending) != FileKind.OTHER || ending.equals("zip"));
         if (file && !address.names().isEmpty()) {
             add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last),
                     Facts.of(HOW, ending.equals("zip") ? "zip" : "file").and(FOUND, name).and(EXPECTED, rootName), location);

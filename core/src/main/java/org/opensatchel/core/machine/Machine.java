@@ -6,9 +6,9 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.json.JsonFault;
-import org.opensatchel.core.json.StrictObject;
+import org.opensatchel.base.json.JsonDocuments;
+import org.opensatchel.base.json.JsonFault;
+import org.opensatchel.base.json.StrictObject;
 
 /**
  * A computer or disk a project has to open on.

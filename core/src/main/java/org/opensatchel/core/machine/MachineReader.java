@@ -1,20 +1,20 @@
 package org.opensatchel.core.machine;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.KEY;
-import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.KEY;
+import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.json.JsonFault;
-import org.opensatchel.core.json.JsonWording;
-import org.opensatchel.core.json.StrictObject;
-import org.opensatchel.core.path.LinkText;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.json.JsonDocuments;
+import org.opensatchel.base.json.JsonFault;
+import org.opensatchel.base.json.JsonWording;
+import org.opensatchel.base.json.StrictObject;
+import org.opensatchel.base.path.LinkText;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 
@@ -60,7 +60,7 @@ public final class MachineReader {
         }
         boolean windows = system == OperatingSystem.WINDOWS;
         String root = object.text("root").orElse(windows ? "E:\\{root}" : "/home/student/{root}");
-        if (!root.contains("{root}") || LinkText.read(root.replace("{root}", "x"), org.opensatchel.core.path.Notation.PLAIN)
+        if (!root.contains("{root}") || LinkText.read(root.replace("{root}", "x"), org.opensatchel.base.path.Notation.PLAIN)
                 .filter(address -> address.form().isAbsolute()).isEmpty()) {
             object.fault("root", MachineWording.NO_ROOT.say());
         }

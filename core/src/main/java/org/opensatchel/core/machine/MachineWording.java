@@ -1,9 +1,9 @@
 package org.opensatchel.core.machine;
 
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** What may be wrong with a machine document: sentences. */
 public enum MachineWording implements Wording {

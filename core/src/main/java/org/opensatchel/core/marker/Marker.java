@@ -4,7 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import tools.jackson.core.JacksonException;

@@ -13,6 +13,8 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
@@ -20,8 +22,6 @@ import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.naming.EditDistance;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
 
 /**

@@ -1,8 +1,8 @@
 package org.opensatchel.core.match;
 
 import java.util.List;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.FolderRule;
-import org.opensatchel.core.path.ProjectPath;
 
 /**
  * One planned folder and what stands for it.

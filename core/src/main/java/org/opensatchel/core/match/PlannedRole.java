@@ -2,13 +2,13 @@ package org.opensatchel.core.match;
 
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.MediaRule;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.kit.TimelineRule;
-import org.opensatchel.core.media.TypeNames;
 import org.opensatchel.core.naming.NamePattern;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.formats.kind.TypeNames;
 
 /**
  * What became of one document or file the student has to make.

@@ -1,8 +1,8 @@
 package org.opensatchel.core.match;
 
 import java.util.Optional;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.core.path.ProjectPath;
 
 /**
  * What became of one file that came with the kit.

@@ -7,20 +7,21 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.match.Proxy.Fit;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.MediaFacts.Picture;
-import org.opensatchel.core.media.format.Rational;
 import org.opensatchel.core.naming.ProxyName;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.scan.Scan;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.binary.Rational;
+import org.opensatchel.formats.kind.FileKind;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.MediaFacts.Picture;
 
 /**
  * The stand-ins of a project, where its kit says how to know them: each with its original, found by its name and held against it by length
@@ -58,7 +59,7 @@ public final class Proxies {
         files.forEach(file -> demands.stream().flatMap(demand -> proxies.wanted(demand, file.path()).stream()).findFirst()
                 .ifPresent(name -> proxies.wanted.put(file.path(), name)));
         files.stream().filter(file -> !proxies.wanted.containsKey(file.path()) && !plan.isManaged(file.path()))
-                .filter(file -> !FileKind.isWritten(file.path().extension()))
+                .filter(file -> !Formats.isWritten(file.path().extension()))
                 .forEach(file -> proxies.originals.computeIfAbsent(key(file.path().stem()), first -> new ArrayList<>()).add(file));
         Map<ProjectPath, Proxy> out = new LinkedHashMap<>();
         proxies.wanted.forEach((path, name) -> out.put(path, proxies.matched(path, name)));
@@ -71,7 +72,7 @@ public final class Proxies {
 
     /** The name of the original, where the kit says that a file is a stand-in. */
     private Optional<String> wanted(Demand.Proxies demand, ProjectPath path) {
-        boolean media = FileKind.of(path.extension()).isMedia() && !path.name().startsWith(".");
+        boolean media = Formats.kind(path.extension()).isMedia() && !path.name().startsWith(".");
         // What lies in their folder is one; elsewhere a file that the plan asks for by its name is that.
         boolean there = media && (demand.in().isPresent() ? isIn(demand, path) : !plan.isPlannedFile(path));
         return there ? demand.name().orElse(ProxyName.SAME).original(path.stem()) : Optional.empty();
@@ -88,9 +89,9 @@ public final class Proxies {
     }
 
     private Proxy matched(ProjectPath path, String name) {
-        FileKind kind = FileKind.of(path.extension());
+        FileKind kind = Formats.kind(path.extension());
         return originals.getOrDefault(key(name), List.of()).stream().map(ProjectFile::path)
-                .filter(original -> FileKind.of(original.extension()) == kind || FileKind.of(original.extension()) == FileKind.OTHER)
+                .filter(original -> Formats.kind(original.extension()) == kind || Formats.kind(original.extension()) == FileKind.OTHER)
                 .map(original -> new Proxy(path, name, Optional.of(original), fit(path, original)))
                 .min(Comparator.comparing(Proxy::fit)).orElseGet(() -> new Proxy(path, name, Optional.empty(), Fit.ALONE));
     }

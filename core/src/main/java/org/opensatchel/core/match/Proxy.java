@@ -1,7 +1,7 @@
 package org.opensatchel.core.match;
 
 import java.util.Optional;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 
 /**
  * A stand-in of lower resolution, with the original it belongs to.

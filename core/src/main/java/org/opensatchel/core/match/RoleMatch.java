@@ -10,19 +10,20 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.marker.Marker;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.media.TypeNames;
 import org.opensatchel.core.naming.EditDistance;
 import org.opensatchel.core.naming.NameTest;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
+import org.opensatchel.formats.kind.TypeNames;
 
 /** Finds the files that fill the roles a kit asks for, right or not quite right. */
 final class RoleMatch {
@@ -99,8 +100,8 @@ final class RoleMatch {
 
     /** Whether a type may stand for another: a film for a film; a text or a list beside it is something else. */
     private static boolean isMeant(PlannedRole role, ProjectPath path) {
-        FileKind kind = FileKind.of(path.extension());
-        return role.types().stream().anyMatch(type -> FileKind.of(type) == kind && kind != FileKind.TEXT);
+        FileKind kind = Formats.kind(path.extension());
+        return role.types().stream().anyMatch(type -> Formats.kind(type) == kind && kind != FileKind.TEXT);
     }
 
     private PlannedRole fitting(PlannedRole role) {

@@ -1,7 +1,7 @@
 package org.opensatchel.core.match;
 
 import java.util.Optional;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 
 /**
  * A file of a sealed folder that is not what it was in an earlier hand-in.

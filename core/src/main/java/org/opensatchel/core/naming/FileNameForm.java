@@ -2,7 +2,7 @@ package org.opensatchel.core.naming;
 
 import java.text.Normalizer;
 import java.util.Map;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.path.NameFolding;
 
 /**
  * The form a roster name takes in a file name: composed, apostrophes of every kind and spaces dropped, and what no file

@@ -1,17 +1,17 @@
 package org.opensatchel.core.naming;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.OTHER;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.NameFolding;
 
 /**
  * One way in which a name breaks a kit's name rules.

@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * One name held against one pattern. All ways through the pattern are walked at once, so that the cost is the product of

@@ -1,8 +1,8 @@
 package org.opensatchel.core.naming;
 
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.VERSION;
-import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.VERSION;
+import static org.opensatchel.base.fact.FactName.WHAT;
 
 import java.time.YearMonth;
 import java.util.ArrayDeque;
@@ -14,15 +14,15 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.core.naming.NameStep.Kind;
 import org.opensatchel.core.naming.PatternPart.Free;
 import org.opensatchel.core.naming.PatternPart.FreeField;
 import org.opensatchel.core.naming.PatternPart.LetterCase;
 import org.opensatchel.core.naming.PatternPart.Literal;
 import org.opensatchel.core.naming.PatternPart.Roster;
-import org.opensatchel.core.path.NameFolding;
 
 /**
  * Literal text and fields in braces. The same pattern makes names and tests them.

@@ -1,6 +1,6 @@
 package org.opensatchel.core.naming;
 
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * One step of a pattern laid out for testing: a set of characters of which one is taken, or any number when it loops.

@@ -1,7 +1,7 @@
 package org.opensatchel.core.naming;
 
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 
 /** The result of testing a name against a pattern. */
 public sealed interface NameTest {

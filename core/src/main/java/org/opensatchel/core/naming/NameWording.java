@@ -1,15 +1,15 @@
 package org.opensatchel.core.naming;
 
-import static org.opensatchel.core.fact.FactName.CHARACTER;
-import static org.opensatchel.core.fact.FactName.CODE_POINT;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.CHARACTER;
+import static org.opensatchel.base.fact.FactName.CODE_POINT;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.OTHER;
 
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** What may be wrong with a name, completing a sentence that begins with it. */
 public enum NameWording implements Wording {

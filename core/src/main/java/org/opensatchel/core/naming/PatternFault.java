@@ -1,6 +1,6 @@
 package org.opensatchel.core.naming;
 
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * Why a pattern cannot be read.

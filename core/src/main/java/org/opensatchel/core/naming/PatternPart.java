@@ -1,9 +1,9 @@
 package org.opensatchel.core.naming;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.COUNT;
 
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 
 /** One part of a name pattern. */
 sealed interface PatternPart {

@@ -1,13 +1,13 @@
 package org.opensatchel.core.naming;
 
-import static org.opensatchel.core.fact.FactName.CHARACTER;
-import static org.opensatchel.core.fact.FactName.CODE_POINT;
+import static org.opensatchel.base.fact.FactName.CHARACTER;
+import static org.opensatchel.base.fact.FactName.CODE_POINT;
 
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * What a name must be to exist on every system: the rules of Windows (which are the narrowest) and the characters that no

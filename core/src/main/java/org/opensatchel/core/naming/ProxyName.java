@@ -1,7 +1,7 @@
 package org.opensatchel.core.naming;
 
 import java.util.Optional;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.path.NameFolding;
 
 /**
  * How the name of a stand-in is made of its original's: a text in which {@code {original}} stands once for that name, without their

@@ -3,9 +3,9 @@ package org.opensatchel.core.naming;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** What is known of a student or team from the roster, and may stand in a name pattern. In a sentence it is called by its words. */
 public enum RosterField implements Wording {

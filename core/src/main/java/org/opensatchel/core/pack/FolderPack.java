@@ -12,7 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;

@@ -1,17 +1,17 @@
 package org.opensatchel.core.pack;
 
-import static org.opensatchel.core.fact.FactName.ALLOWED;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.PERSON;
-import static org.opensatchel.core.fact.FactName.PLACES;
-import static org.opensatchel.core.fact.FactName.PURPOSE;
-import static org.opensatchel.core.fact.FactName.ROOT;
-import static org.opensatchel.core.fact.FactName.TEXT;
-import static org.opensatchel.core.fact.FactName.TYPES;
-import static org.opensatchel.core.fact.FactName.VERSION;
+import static org.opensatchel.base.fact.FactName.ALLOWED;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.PERSON;
+import static org.opensatchel.base.fact.FactName.PLACES;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.ROOT;
+import static org.opensatchel.base.fact.FactName.TEXT;
+import static org.opensatchel.base.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.VERSION;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -22,8 +22,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
@@ -34,7 +35,6 @@ import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.words.Words;
 
 /**

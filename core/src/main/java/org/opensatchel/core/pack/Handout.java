@@ -1,8 +1,8 @@
 package org.opensatchel.core.pack;
 
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.PARTS;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.PARTS;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -12,8 +12,9 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeSet;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
@@ -21,7 +22,6 @@ import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.words.Words;
 

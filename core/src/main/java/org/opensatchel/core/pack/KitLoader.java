@@ -1,12 +1,12 @@
 package org.opensatchel.core.pack;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.MOST_BYTES;
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.TYPE;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.MOST_BYTES;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.TYPE;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -27,14 +27,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongConsumer;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.hash.Sha256;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.PortableName;
 import org.opensatchel.core.pack.Handout.StarterContents;
-import org.opensatchel.core.path.ProjectPath;
 
 /**
  * Puts a hand-out onto a drive as a folder: beside its place first, read back and held against what was meant, and only then

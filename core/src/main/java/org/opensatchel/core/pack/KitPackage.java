@@ -1,8 +1,8 @@
 package org.opensatchel.core.pack;
 
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.PLACE;
 
 import java.io.Closeable;
 import java.io.IOException;
@@ -16,16 +16,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.hash.Sha256;
-import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.hash.Sha256;
+import org.opensatchel.base.json.JsonFault;
+import org.opensatchel.base.path.Leftovers;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
 import org.opensatchel.core.kit.KitWording;
 import org.opensatchel.core.kit.KitWriter;
-import org.opensatchel.core.path.Leftovers;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.ReadLimits;

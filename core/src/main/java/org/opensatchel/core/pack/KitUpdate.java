@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.core.path.NameFolding;
 
 /**
  * What a student who holds one version needs for a newer one, so that unpacking it over the old one touches none of their work.

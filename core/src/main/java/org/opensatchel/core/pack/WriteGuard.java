@@ -3,7 +3,7 @@ package org.opensatchel.core.pack;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.naming.NameWording;
 import org.opensatchel.core.naming.PortableName;
 

@@ -1,13 +1,13 @@
 package org.opensatchel.core.project;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.MOST;
 
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.zip.CRC32;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 
 /** Unpacked content held against the size and the checksum (CRC-32) its archive promises. */
 final class CheckedContent extends FilterInputStream {

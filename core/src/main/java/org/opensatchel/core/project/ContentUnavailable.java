@@ -1,7 +1,7 @@
 package org.opensatchel.core.project;
 
 import java.io.IOException;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 
 /** A member whose content cannot be read: encrypted, damaged, packed by an unknown method, or refused by the system. */
 public final class ContentUnavailable extends IOException {

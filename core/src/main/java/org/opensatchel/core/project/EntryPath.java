@@ -2,7 +2,7 @@ package org.opensatchel.core.project;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * The path of an entry in an archive or listing, made safe: backslashes are separators, {@code .} goes, and what would

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.zip.CRC32;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import tools.jackson.core.type.TypeReference;
 
 /**

@@ -1,6 +1,6 @@
 package org.opensatchel.core.project;
 
-import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.MOST;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -17,7 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 
 /** A folder on disk. Shortcuts are not followed, and pipes, sockets and devices are never opened. */

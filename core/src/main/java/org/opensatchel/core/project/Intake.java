@@ -1,9 +1,9 @@
 package org.opensatchel.core.project;
 
-import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.MOST;
 
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.finding.Code;
 
 /** What came of opening a source. */

@@ -9,7 +9,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.path.NameFolding;
 
 /**
  * A list of a folder's files (docs/schema/listing.schema.json), with the small documents from elsewhere: so that a

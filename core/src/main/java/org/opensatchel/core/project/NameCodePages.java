@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntPredicate;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.path.NameFolding;
 
 /**
  * Tells under which code page the names of an archive were written that does not say so. Of the code pages of old systems the one is

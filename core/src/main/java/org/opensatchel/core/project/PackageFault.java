@@ -1,7 +1,7 @@
 package org.opensatchel.core.project;
 
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.finding.Code;
 
 /**

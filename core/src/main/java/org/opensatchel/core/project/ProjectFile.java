@@ -1,6 +1,6 @@
 package org.opensatchel.core.project;
 
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 
 /** A file of a project, or of a companion beside it (its path then begins with {@code ../NAME/}). */
 public record ProjectFile(ProjectPath path, SourceEntry entry) {

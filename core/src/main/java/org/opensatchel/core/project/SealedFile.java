@@ -1,7 +1,7 @@
 package org.opensatchel.core.project;
 
 import java.util.Optional;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 
 /**
  * A file of a sealed folder as one hand-in had it, to hold the next one against.

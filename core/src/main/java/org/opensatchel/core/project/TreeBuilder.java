@@ -10,13 +10,13 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.Glob;
+import org.opensatchel.base.path.Leftovers;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.Glob;
-import org.opensatchel.core.path.Leftovers;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Makes the project's tree of what a source lists below the root, with leftovers set aside and companions beside it. */
 public final class TreeBuilder {

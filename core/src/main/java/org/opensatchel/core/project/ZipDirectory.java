@@ -1,7 +1,7 @@
 package org.opensatchel.core.project;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.MOST;
 
 import java.io.EOFException;
 import java.io.IOException;
@@ -10,8 +10,8 @@ import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
 import java.util.ArrayList;
 import java.util.List;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * The central directory of a ZIP file (APPNOTE 6.3.10, with ZIP64), walked as a stream so that neither a claimed nor a

@@ -8,16 +8,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.link.DocumentLinks;
-import org.opensatchel.core.link.custom.CustomLinks;
-import org.opensatchel.core.link.profile.Profiles;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
@@ -29,6 +26,9 @@ import org.opensatchel.core.project.TreeBuilder;
 import org.opensatchel.core.scan.ContentScan;
 import org.opensatchel.core.scan.Listening;
 import org.opensatchel.core.scan.Scan;
+import org.opensatchel.formats.described.CustomLinks;
+import org.opensatchel.formats.described.Profiles;
+import org.opensatchel.formats.link.DocumentLinks;
 
 /** A kit proposed from an example folder, part by part; the example itself fits it. */
 public record KitProposal(String title, List<ProposedPart> parts) {

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;

@@ -1,7 +1,7 @@
 package org.opensatchel.core.propose;
 
 import java.util.List;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.NamePattern;

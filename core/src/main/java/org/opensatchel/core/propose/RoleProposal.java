@@ -6,11 +6,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.naming.NamePattern;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
 
 /**

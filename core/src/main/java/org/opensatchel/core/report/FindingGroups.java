@@ -1,10 +1,10 @@
 package org.opensatchel.core.report;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.MORE;
-import static org.opensatchel.core.fact.FactName.OLD_ROOT;
-import static org.opensatchel.core.fact.FactName.PATH;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.MORE;
+import static org.opensatchel.base.fact.FactName.OLD_ROOT;
+import static org.opensatchel.base.fact.FactName.PATH;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -14,8 +14,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.report.Report.FindingLine;
 

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.FactName;
+import org.opensatchel.base.fact.FactName;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.FindingLine;

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.report.Report.CarryFileLine;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.CarryLinkLine;

@@ -4,7 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.List;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.Report.SealedLine;
 import tools.jackson.core.JsonParser;

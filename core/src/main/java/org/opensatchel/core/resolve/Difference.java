@@ -1,8 +1,8 @@
 package org.opensatchel.core.resolve;
 
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.OTHERS;
 
 import com.ibm.icu.text.SpoofChecker;
 import java.text.Normalizer;
@@ -11,11 +11,11 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.fact.Wording;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.fact.Wording;
+import org.opensatchel.base.path.NameFolding;
 
 /**
  * What two names that are nearly the same differ in, exactly: told by the letters where they part, and where these look alike by what they

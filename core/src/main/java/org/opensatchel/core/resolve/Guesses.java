@@ -6,11 +6,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.opensatchel.core.link.Link;
-import org.opensatchel.core.path.LinkAddress;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.LinkAddress;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.formats.link.Link;
 
 /** What is left of the path finder's guesses once it is known where they lead. */
 final class Guesses {

@@ -7,20 +7,22 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.LinkAddress;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.Notation;
+import org.opensatchel.base.path.PercentCoding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Reason;
-import org.opensatchel.core.link.DocumentLinks;
-import org.opensatchel.core.link.Link;
-import org.opensatchel.core.link.format.LinkReaders;
-import org.opensatchel.core.path.LinkAddress;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.Notation;
-import org.opensatchel.core.path.PercentCoding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.format.Format;
+import org.opensatchel.formats.link.DocumentLinks;
+import org.opensatchel.formats.link.Link;
+import org.opensatchel.formats.link.LinkReader;
 
 /**
  * Tells where every link of a project leads, by looking it up in the tree; nothing is opened. Relative links start from
@@ -88,7 +90,7 @@ public final class LinkResolver {
                         .forEach(oldRoots::hear);
             }
         }
-        documents.stream().filter(document -> LinkReaders.countFromIncluder(document.format()))
+        documents.stream().filter(document -> countsFromIncluder(document))
                 .forEach(document -> document.links().stream().filter(Link::includes).map(bare::resolve).filter(ResolvedLink::isFound)
                         .forEach(link -> includers.putIfAbsent(link.target().orElseThrow(),
                                 new Includer(document.document(), link.link().inclusion().orElse("")))));
@@ -100,6 +102,10 @@ public final class LinkResolver {
             }
         }
         return Guesses.sifted(out);
+    }
+
+    private static boolean countsFromIncluder(DocumentLinks document) {
+        return Formats.of(document.format()).flatMap(Format::links).filter(LinkReader::countsFromIncluder).isPresent();
     }
 
     private ResolvedLink resolve(Link link) {

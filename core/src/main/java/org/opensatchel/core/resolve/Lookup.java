@@ -5,16 +5,16 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.link.Link;
-import org.opensatchel.core.path.LinkAddress;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.Notation;
-import org.opensatchel.core.path.PercentCoding;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.LinkAddress;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.Notation;
+import org.opensatchel.base.path.PercentCoding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.formats.link.Link;
 
 /** Finds a path in the tree: exactly, or with what some systems overlook overlooked, and then says what. */
 final class Lookup {

@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 
 /**
  * Many files behind one name: numbered pictures ({@code shot.####.png}, {@code shot.%04d.png}, {@code shot.[0001-0096].png}),

@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import org.opensatchel.core.path.LinkAddress;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.LinkAddress;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
 
 /**

@@ -1,9 +1,9 @@
 package org.opensatchel.core.resolve;
 
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** What has to be overlooked for a link to find its file. */
 public enum Overlooked implements Wording {

@@ -2,7 +2,7 @@ package org.opensatchel.core.resolve;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.opensatchel.core.link.Link;
+import org.opensatchel.formats.link.Link;
 
 /** Numbers told as ranges, {@code 0017-0019}. */
 final class Ranges {

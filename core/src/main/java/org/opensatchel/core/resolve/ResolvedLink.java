@@ -2,11 +2,11 @@ package org.opensatchel.core.resolve;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
-import org.opensatchel.core.link.Link;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.formats.link.Link;
 
 /**
  * A link and where it leads.

@@ -3,9 +3,9 @@ package org.opensatchel.core.resolve;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
 
 /**
  * The names the project's root goes by, and those that look like another project's.

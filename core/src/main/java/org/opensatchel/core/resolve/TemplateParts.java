@@ -23,7 +23,7 @@ final class TemplateParts {
             case MISSING, MOVED, OUTSIDE, UNKNOWN -> true;
             default -> false;
         };
-        return nowhere && link.link().standing() != org.opensatchel.core.link.Link.Standing.LOST
+        return nowhere && link.link().standing() != org.opensatchel.formats.link.Link.Standing.LOST
                 && in(link.link().text(), link.link().notation().isUri());
     }
 

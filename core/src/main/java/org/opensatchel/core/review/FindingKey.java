@@ -6,7 +6,7 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.FactName;
+import org.opensatchel.base.fact.FactName;
 import org.opensatchel.core.report.Report.FindingLine;
 
 /**

@@ -3,12 +3,12 @@ package org.opensatchel.core.review;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.Fact;
-import org.opensatchel.core.fact.FactName;
+import org.opensatchel.base.fact.Fact;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.Notation;
 import org.opensatchel.core.finding.Code;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.report.Report.FindingLine;
 
 /**

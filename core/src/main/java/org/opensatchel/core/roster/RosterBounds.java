@@ -1,9 +1,9 @@
 package org.opensatchel.core.roster;
 
-import static org.opensatchel.core.fact.FactName.CODE_POINT;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.PERSON;
-import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.base.fact.FactName.CODE_POINT;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.PERSON;
+import static org.opensatchel.base.fact.FactName.WHAT;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -11,8 +11,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.naming.FileNameForm;
 
 /** What a line of a roster may hold: everything that would fail later, or show as something else than it is, is told with its row. */

@@ -1,14 +1,14 @@
 package org.opensatchel.core.roster;
 
-import static org.opensatchel.core.fact.FactName.AFTER;
-import static org.opensatchel.core.fact.FactName.BEFORE;
-import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.base.fact.FactName.AFTER;
+import static org.opensatchel.base.fact.FactName.BEFORE;
+import static org.opensatchel.base.fact.FactName.WHAT;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * What a roster file would change: who is added, who changes and in what, who is no longer there.

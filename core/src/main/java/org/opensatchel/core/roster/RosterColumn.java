@@ -2,9 +2,9 @@ package org.opensatchel.core.roster;
 
 import java.util.List;
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Wording;
 
 /** What a column of a roster may hold, with headings that mean it: small letters, without blanks and signs. */
 public enum RosterColumn implements Wording {

@@ -1,9 +1,9 @@
 package org.opensatchel.core.roster;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.NUMBER;
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.NUMBER;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.WHAT;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -13,8 +13,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.NameFolding;
 
 /** Reads a roster from one table whose columns are told by their headings. */
 public final class RosterCsv {

@@ -1,13 +1,13 @@
 package org.opensatchel.core.roster;
 
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.NUMBER;
-import static org.opensatchel.core.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.NUMBER;
+import static org.opensatchel.base.fact.FactName.OTHER;
 
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 
 /**
  * Something wrong in a roster file.

@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.path.NameFolding;
 
 /**
  * Which line of a roster file speaks of whom: by student number, else by a name that only one person on the roster has.

@@ -1,6 +1,6 @@
 package org.opensatchel.core.roster;
 
-import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.MOST;
 
 import java.io.IOException;
 import java.io.StringReader;
@@ -15,8 +15,8 @@ import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 
 /** A table of text (RFC 4180) in whatever encoding and with whatever separator it was saved. */
 final class Table {

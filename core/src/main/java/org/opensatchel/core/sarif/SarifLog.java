@@ -1,17 +1,17 @@
 package org.opensatchel.core.sarif;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.FOUND;
 
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.json.JsonDocuments;
+import org.opensatchel.base.path.PercentCoding;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
-import org.opensatchel.core.json.JsonDocuments;
-import org.opensatchel.core.path.PercentCoding;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;

@@ -23,32 +23,32 @@ import java.util.stream.Collectors;
 import java.util.zip.CRC32C;
 import org.apache.commons.io.input.BoundedInputStream;
 import org.apache.commons.io.input.CloseShieldInputStream;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.finding.Place;
-import org.opensatchel.core.link.DocumentContent;
-import org.opensatchel.core.link.DocumentLinks;
-import org.opensatchel.core.link.Head;
-import org.opensatchel.core.link.Link;
-import org.opensatchel.core.link.LinkReader;
-import org.opensatchel.core.link.LinkSink;
-import org.opensatchel.core.link.ReadProblem;
-import org.opensatchel.core.link.ReadWording;
-import org.opensatchel.core.link.Unreadable;
-import org.opensatchel.core.link.custom.CustomLinks;
-import org.opensatchel.core.link.profile.Profiles;
-import org.opensatchel.core.link.finder.PathFinder;
-import org.opensatchel.core.link.format.LinkReaders;
-import org.opensatchel.core.media.TypeProbe;
-import org.opensatchel.core.media.format.MediaReaders;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.base.place.Place;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.RandomContent;
 import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.timeline.Timeline;
-import org.opensatchel.core.timeline.TimelineReaders;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.MediaReaders;
+import org.opensatchel.formats.TypeProbe;
+import org.opensatchel.formats.described.CustomLinks;
+import org.opensatchel.formats.described.Profiles;
+import org.opensatchel.formats.format.Format;
+import org.opensatchel.formats.guessed.PathFinder;
+import org.opensatchel.formats.link.DocumentContent;
+import org.opensatchel.formats.link.DocumentLinks;
+import org.opensatchel.formats.link.Head;
+import org.opensatchel.formats.link.Link;
+import org.opensatchel.formats.link.LinkSink;
+import org.opensatchel.formats.link.ReadProblem;
+import org.opensatchel.formats.link.ReadWording;
+import org.opensatchel.formats.link.Unreadable;
+import org.opensatchel.formats.timeline.Timeline;
+import org.opensatchel.formats.timeline.TimelineReader;
 
 /**
  * Reads every file once: its beginning for its type, its links if it is a document, its hash if another file could be the
@@ -291,7 +291,8 @@ public final class ContentScan {
     private ScanResult one(ProjectFile file, boolean wanted, boolean hashed, boolean heard, DocumentSums sums, DocumentSums.Held before)
             throws IOException {
         ScanResult result = new ScanResult();
-        LinkSink sink = new LinkSink(file.path(), limits.linkText(), sums.isLinksFull(before) ? LinkSink.Allowance.NOTHING : allowance());
+        LinkSink sink = new LinkSink(file.path(), limits.linkText(), Formats.ENDINGS,
+                sums.isLinksFull(before) ? LinkSink.Allowance.NOTHING : allowance());
         result.unhashed = wanted && !hashed;
         boolean heavy = file.bytes() > LONG_DOCUMENT;
         try (InputStream raw = source.open(file.entry()); MeteredContent content = new MeteredContent(raw, hashed)) {
@@ -302,21 +303,21 @@ public final class ContentScan {
             boolean isMedia = !standIn && MediaReaders.mayBe(extension, head);
             // Some are documents as well: it is kept while their links are read.
             KeptContent kept = isMedia && !(raw instanceof RandomContent) ? content.keep(head) : null;
-            Optional<LinkReader> reader = head.length == 0 || standIn || !isDocumentPlace.test(file.path()) ? Optional.empty()
-                    : LinkReaders.of(extension, beginning);
+            Optional<Formats.Document> known = head.length == 0 || standIn || !isDocumentPlace.test(file.path()) ? Optional.empty()
+                    : Formats.document(extension, beginning);
             boolean ruled = head.length > 0 && isDocumentPlace.test(file.path()) && custom.read(file.path());
             boolean described = head.length > 0 && !standIn && !profiles.isEmpty() && isDocumentPlace.test(file.path())
                     && profiles.mayDescribe(file.path(), beginning);
             if (described) {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
-                alone(heavy, () -> described(content(file.path(), whole, sums.isBytesFull(before)), head, sink, reader, ruled, result));
-            } else if (reader.isPresent() || ruled) {
+                alone(heavy, () -> described(content(file.path(), whole, sums.isBytesFull(before)), head, sink, known, ruled, result));
+            } else if (known.isPresent() || ruled) {
                 // A reader may close what it reads; the rest of the content still has to pass through here.
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
-                InputStream read = reader.isPresent() ? timelines(file, reader.get(), whole, result) : whole;
-                alone(heavy, () -> read(content(file.path(), read, sums.isBytesFull(before)), sink, reader, ruled, result));
+                InputStream read = known.isPresent() ? timelines(file, known.get().format(), whole, result) : whole;
+                alone(heavy, () -> read(content(file.path(), read, sums.isBytesFull(before)), sink, known, ruled, result));
             } else if (!standIn && isDocumentPlace.test(file.path()) && PathFinder.reads(file.path().text(), head)) {
                 PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
                 whole.unread(head);
@@ -336,17 +337,17 @@ public final class ContentScan {
     }
 
     /** The timelines of a document are read of all its bytes at once, which its reader of links gets to read again. */
-    private InputStream timelines(ProjectFile file, LinkReader reader, InputStream content, ScanResult result) throws IOException {
-        int most = TimelineReaders.most(reader.id());
-        if (file.bytes() > most) {
+    private InputStream timelines(ProjectFile file, Format format, InputStream content, ScanResult result) throws IOException {
+        Optional<TimelineReader> reader = format.timelines().filter(one -> file.bytes() <= one.mostBytes());
+        if (reader.isEmpty()) {
             return content;
         }
-        byte[] bytes = content.readNBytes(most);
+        byte[] bytes = content.readNBytes(reader.get().mostBytes());
         try {
-            alone(file.bytes() > LONG_DOCUMENT, () -> result.timelines = TimelineReaders.read(reader.id(), file.path(), bytes));
+            alone(file.bytes() > LONG_DOCUMENT, () -> result.timelines = reader.get().read(file.path(), bytes));
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = reader.id();
-            BrokenReader.tell(reader.id(), broke);
+            result.failure = format.id();
+            BrokenReader.tell(format.id(), broke);
         }
         return new SequenceInputStream(new ByteArrayInputStream(bytes), content);
     }
@@ -401,27 +402,27 @@ public final class ContentScan {
     }
 
     /** The one place where a reader that breaks costs its own document only. */
-    private void read(DocumentContent document, LinkSink sink, Optional<LinkReader> reader, boolean ruled, ScanResult result)
+    private void read(DocumentContent document, LinkSink sink, Optional<Formats.Document> known, boolean ruled, ScanResult result)
             throws IOException {
         try {
             if (ruled) {
-                ruled(document, reader, sink);
+                ruled(document, known, sink);
             } else {
-                reader.orElseThrow().read(document, sink);
+                known.orElseThrow().reader().read(document, sink);
             }
         } catch (Unreadable unreadable) {
             sink.problem(unreadable.problem());
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = format(reader);
+            result.failure = format(known);
             BrokenReader.tell(result.failure, broke);
             sink.problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
         }
-        result.document = new DocumentLinks(document.path(), format(reader), sink.links(), sink.problems());
+        result.document = new DocumentLinks(document.path(), format(known), sink.links(), sink.problems());
         result.held = held(sink, document.bytesInMemory());
     }
 
     /** A document that a profile may describe is read by that, and else as if there was none. */
-    private void described(DocumentContent document, byte[] head, LinkSink sink, Optional<LinkReader> reader, boolean ruled,
+    private void described(DocumentContent document, byte[] head, LinkSink sink, Optional<Formats.Document> known, boolean ruled,
             ScanResult result)
             throws IOException {
         ProjectPath path = document.path();
@@ -449,8 +450,8 @@ public final class ContentScan {
             find(again, sink, result);
             List<Link> guesses = result.document == null ? List.of() : result.document.links();
             result.document = new DocumentLinks(path, PATH_FINDER, guesses, List.of(), List.of(), Optional.of(differs.title()));
-        } else if (reader.isPresent() || ruled) {
-            read(again, sink, reader, ruled, result);
+        } else if (known.isPresent() || ruled) {
+            read(again, sink, known, ruled, result);
         } else if (PathFinder.reads(path.text(), head)) {
             find(again, sink, result);
         }
@@ -462,15 +463,15 @@ public final class ContentScan {
     }
 
     /** The kit's rules read beside the format's own reader, where there is one. */
-    private void ruled(DocumentContent document, Optional<LinkReader> reader, LinkSink sink) throws IOException, Unreadable {
+    private void ruled(DocumentContent document, Optional<Formats.Document> known, LinkSink sink) throws IOException, Unreadable {
         byte[] bytes = document.bytes();
-        if (reader.isPresent()) {
-            reader.get().read(new DocumentContent(document.path(), new ByteArrayInputStream(bytes), limits.documentBytes()), sink);
+        if (known.isPresent()) {
+            known.get().reader().read(new DocumentContent(document.path(), new ByteArrayInputStream(bytes), limits.documentBytes()), sink);
         }
         custom.read(document.path(), bytes, sink);
     }
 
-    private static String format(Optional<LinkReader> reader) {
-        return reader.map(LinkReader::id).orElse(KIT_RULES);
+    private static String format(Optional<Formats.Document> known) {
+        return known.map(one -> one.format().id()).orElse(KIT_RULES);
     }
 }

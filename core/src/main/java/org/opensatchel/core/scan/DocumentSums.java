@@ -1,15 +1,15 @@
 package org.opensatchel.core.scan;
 
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.MOST_BYTES;
 
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.link.ReadWording;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.project.ReadLimits.Sums;
+import org.opensatchel.formats.link.ReadWording;
 
 /**
  * What all documents hold together, added up in the order of the files whatever thread is done first: so the same

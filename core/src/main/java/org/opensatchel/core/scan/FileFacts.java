@@ -1,9 +1,9 @@
 package org.opensatchel.core.scan;
 
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.sound.SoundLevels;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.sound.SoundLevels;
 
 /**
  * What a file's content told.

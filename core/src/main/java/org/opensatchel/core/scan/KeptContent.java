@@ -1,8 +1,8 @@
 package org.opensatchel.core.scan;
 
 import java.util.Arrays;
-import org.opensatchel.core.media.format.BytesNotAtHand;
-import org.opensatchel.core.media.format.MediaBytes;
+import org.opensatchel.formats.binary.BytesNotAtHand;
+import org.opensatchel.formats.binary.MediaBytes;
 
 /**
  * What is kept of a content that passes by once, as that of a packed archive: its beginning and its end, where formats describe

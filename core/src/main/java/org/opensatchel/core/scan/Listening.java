@@ -1,6 +1,6 @@
 package org.opensatchel.core.scan;
 
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 
 /** Which sounds are measured, and how: that takes reading all of them. */
 public interface Listening {

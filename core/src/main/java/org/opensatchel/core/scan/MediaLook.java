@@ -5,14 +5,14 @@ import java.io.InputStream;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.OptionalLong;
-import org.opensatchel.core.media.format.BytesNotAtHand;
-import org.opensatchel.core.media.format.MediaBytes;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.MediaReaders;
-import org.opensatchel.core.media.format.Samples;
 import org.opensatchel.core.project.FileParts;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.RandomContent;
+import org.opensatchel.formats.MediaReaders;
+import org.opensatchel.formats.binary.BytesNotAtHand;
+import org.opensatchel.formats.binary.MediaBytes;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.Samples;
 
 /** What a picture, a sound or a film says of itself: read where it lies, or from what was kept of it while it went by. */
 final class MediaLook {

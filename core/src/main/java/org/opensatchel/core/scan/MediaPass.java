@@ -6,14 +6,14 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.media.TypeProbe;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.MediaReaders;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.FileParts;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
+import org.opensatchel.formats.MediaReaders;
+import org.opensatchel.formats.TypeProbe;
+import org.opensatchel.formats.media.MediaFacts;
 
 /** What is found out about media in a scan; a reader that breaks costs its own file's facts only. */
 final class MediaPass {

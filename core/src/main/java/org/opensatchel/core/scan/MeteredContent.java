@@ -5,7 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.security.MessageDigest;
 import java.util.Optional;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.core.project.ContentUnavailable;
 
 /** A content on its way through: hashed where asked, and watched for a byte that is not zero. */

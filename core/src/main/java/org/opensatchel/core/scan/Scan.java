@@ -4,11 +4,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.link.DocumentLinks;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
-import org.opensatchel.core.timeline.Timeline;
+import org.opensatchel.formats.link.DocumentLinks;
+import org.opensatchel.formats.timeline.Timeline;
 
 /**
  * What one pass over all contents told.

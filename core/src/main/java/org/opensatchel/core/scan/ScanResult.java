@@ -2,10 +2,10 @@ package org.opensatchel.core.scan;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.link.DocumentLinks;
-import org.opensatchel.core.media.format.Samples;
-import org.opensatchel.core.timeline.Timeline;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.formats.link.DocumentLinks;
+import org.opensatchel.formats.media.Samples;
+import org.opensatchel.formats.timeline.Timeline;
 
 /** What one file told, while it is being found out. */
 final class ScanResult {

@@ -4,13 +4,13 @@ import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Optional;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.Samples;
-import org.opensatchel.core.media.sound.FlacDamaged;
-import org.opensatchel.core.media.sound.FlacDecoder;
-import org.opensatchel.core.media.sound.PcmDecoder;
-import org.opensatchel.core.media.sound.SoundLevels;
-import org.opensatchel.core.media.sound.SoundMeter;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.Samples;
+import org.opensatchel.formats.sound.FlacDamaged;
+import org.opensatchel.formats.sound.FlacDecoder;
+import org.opensatchel.formats.sound.PcmDecoder;
+import org.opensatchel.formats.sound.SoundLevels;
+import org.opensatchel.formats.sound.SoundMeter;
 
 /** The levels of a sound whose samples can be had: those that are stored as they are, and FLAC. Read as a stream, once. */
 final class SoundLook {

@@ -9,9 +9,9 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.opensatchel.core.link.Head;
-import org.opensatchel.core.link.format.LinkReaders;
-import org.opensatchel.core.media.FileKind;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
+import org.opensatchel.formats.link.Head;
 
 /**
  * Tells by its content a file that only stands for another: shortcuts of systems, and small texts, property lists and JSON objects
@@ -93,7 +93,8 @@ final class StandInProbe {
             return false;
         }
         String ending = text.substring(text.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
-        return (FileKind.of(ending) != FileKind.OTHER && FileKind.of(ending) != FileKind.TEXT) || LinkReaders.extensions().contains(ending);
+        return (Formats.kind(ending) != FileKind.OTHER && Formats.kind(ending) != FileKind.TEXT)
+                || Formats.documentEndings().contains(ending);
     }
 
     private static List<String> strings(String text) {

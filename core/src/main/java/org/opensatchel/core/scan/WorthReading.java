@@ -6,11 +6,11 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.link.custom.CustomLinkRule;
-import org.opensatchel.core.link.profile.Kind;
-import org.opensatchel.core.link.finder.PathFinder;
-import org.opensatchel.core.link.format.LinkReaders;
-import org.opensatchel.core.media.FileKind;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.described.CustomLinkRule;
+import org.opensatchel.formats.described.Kind;
+import org.opensatchel.formats.guessed.PathFinder;
+import org.opensatchel.formats.kind.FileKind;
 
 /**
  * Which files of a folder have to be read for a check, told by their endings alone: for somebody who sends only those.
@@ -23,14 +23,14 @@ public record WorthReading(Set<String> documents, Set<String> passedOver, int st
 
     /** What a check under a kit reads; the kit's own link rules may name files that nobody else would read. */
     public static WorthReading under(Optional<Kit> kit) {
-        Set<String> documents = new TreeSet<>(LinkReaders.extensions());
+        Set<String> documents = new TreeSet<>(Formats.documentEndings());
         kit.stream().flatMap(plan -> plan.links().custom().stream()).map(CustomLinkRule::files).map(WorthReading::ending)
                 .filter(ending -> ending.matches("[a-z0-9]+")).forEach(documents::add);
         kit.stream().flatMap(plan -> plan.links().profiles().stream()).flatMap(profile -> profile.kinds().stream()).map(Kind::files)
                 .map(WorthReading::ending).filter(ending -> ending.matches("[a-z0-9]+")).forEach(documents::add);
         Set<String> passed = new TreeSet<>(PathFinder.prose());
         Stream.concat(Arrays.stream(FileKind.values()).filter(FileKind::isMedia), Stream.of(FileKind.FONT))
-                .forEach(kind -> passed.addAll(kind.extensions()));
+                .forEach(kind -> passed.addAll(Formats.endings(kind)));
         passed.removeAll(documents);
         return new WorthReading(documents, passed, StandInProbe.MOST_BYTES);
     }

@@ -7,18 +7,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.link.Head;
-import org.opensatchel.core.link.finder.PathFinder;
-import org.opensatchel.core.link.format.LinkReaders;
-import org.opensatchel.core.link.learn.Example;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.Glob;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.marker.Marker;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.media.TypeProbe;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.Glob;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.ProjectFile;
@@ -28,6 +22,12 @@ import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.RootChoice;
 import org.opensatchel.core.project.RootFinder;
 import org.opensatchel.core.project.TreeBuilder;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.TypeProbe;
+import org.opensatchel.formats.described.learn.Example;
+import org.opensatchel.formats.guessed.PathFinder;
+import org.opensatchel.formats.kind.FileKind;
+import org.opensatchel.formats.link.Head;
 
 /** Opens sound projects to learn from: their files by name, and the documents that no reader of ours knows. */
 public final class Examples {
@@ -84,7 +84,7 @@ public final class Examples {
     }
 
     private static boolean mayBeDocument(ProjectPath path) {
-        FileKind kind = FileKind.of(path.extension());
+        FileKind kind = Formats.kind(path.extension());
         boolean prose = PathFinder.prose().contains(path.extension()) && !TOLD_FOR_PROGRAMS.contains(path.extension());
         return !kind.isMedia() && kind != FileKind.FONT && !prose && !path.isHidden();
     }
@@ -92,7 +92,7 @@ public final class Examples {
     private static Optional<byte[]> content(ProjectSource source, ProjectFile file, boolean asked) throws IOException {
         try (InputStream in = source.open(file.entry())) {
             byte[] head = in.readNBytes(TypeProbe.HEAD_BYTES);
-            boolean known = TypeProbe.isMedia(head) || LinkReaders.of(file.path().extension(), new Head(head)).isPresent();
+            boolean known = TypeProbe.isMedia(head) || Formats.document(file.path().extension(), new Head(head)).isPresent();
             if (!asked && (known || PathFinder.isProgram(new Head(head)))) {
                 return Optional.empty();
             }

@@ -1,17 +1,17 @@
 package org.opensatchel.core.teach;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FOUND;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.fact.Wording;
-import org.opensatchel.core.link.learn.Example;
-import org.opensatchel.core.link.learn.Learned;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.fact.Wording;
+import org.opensatchel.formats.described.learn.Example;
+import org.opensatchel.formats.described.learn.Learned;
 
 /** Why examples taught nothing certain. */
 public enum Lesson implements Wording {

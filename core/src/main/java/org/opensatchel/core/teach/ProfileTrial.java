@@ -6,17 +6,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.opensatchel.base.path.Glob;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.finding.Code;
-import org.opensatchel.core.link.profile.Profile;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.Glob;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Verdict;
+import org.opensatchel.formats.described.Profile;
 
 /**
  * A profile tried on a project: which documents it describes there, and what becomes of their links.

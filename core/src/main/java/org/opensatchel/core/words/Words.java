@@ -1,6 +1,6 @@
 package org.opensatchel.core.words;
 
-import static org.opensatchel.core.fact.FactName.MORE;
+import static org.opensatchel.base.fact.FactName.MORE;
 
 import com.ibm.icu.text.ListFormatter;
 import java.text.NumberFormat;
@@ -11,21 +11,21 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.Fact;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.Fact;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.fact.Wording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.report.FindingGroups;
+import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.CandidateLine;
 import org.opensatchel.core.report.Report.CarryFileLine;
 import org.opensatchel.core.report.Report.CarryLinkLine;
 import org.opensatchel.core.report.Report.ConsequenceLine;
 import org.opensatchel.core.report.Report.FindingLine;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
 
 /**

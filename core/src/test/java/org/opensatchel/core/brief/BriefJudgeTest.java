@@ -23,12 +23,12 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.kit.MediaRule;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.MediaFacts.End;
-import org.opensatchel.core.media.format.MediaFacts.Picture;
-import org.opensatchel.core.media.format.MediaFacts.Sound;
-import org.opensatchel.core.media.format.Rational;
-import org.opensatchel.core.media.sound.SoundLevels;
+import org.opensatchel.formats.binary.Rational;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.MediaFacts.End;
+import org.opensatchel.formats.media.MediaFacts.Picture;
+import org.opensatchel.formats.media.MediaFacts.Sound;
+import org.opensatchel.formats.sound.SoundLevels;
 
 /** Briefs, written as kits have them, against what files say of themselves, written in a line. */
 class BriefJudgeTest {

@@ -21,9 +21,9 @@ import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.machine.MachineReader;
 import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.project.ListingSource;
 import org.opensatchel.core.project.ProjectSource;
-import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.report.Report;
 
 /** Each kind of link on each machine, and each kind of file. */

@@ -7,15 +7,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.core.fact.FactName;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.base.place.Place;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
-import org.opensatchel.core.path.ProjectPath;
 
 /** What is made of what the checks gave: weighed, put under its causes, in order, bounded. */
 class FindingsTest {

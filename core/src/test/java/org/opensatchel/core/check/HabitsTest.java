@@ -18,13 +18,13 @@ import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;
-import org.opensatchel.core.media.format.MadeMedia;
-import org.opensatchel.core.media.format.MadeMedia.Film;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.report.Report;
-import org.opensatchel.core.timeline.MadeTimeline;
+import org.opensatchel.formats.media.MadeMedia;
+import org.opensatchel.formats.media.MadeMedia.Film;
+import org.opensatchel.formats.timeline.MadeTimeline;
 
 /** Ways of working that times and folders show, and media that do not go together; told only where they prove something. */
 class HabitsTest {

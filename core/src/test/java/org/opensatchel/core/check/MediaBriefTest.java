@@ -1,10 +1,10 @@
 package org.opensatchel.core.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.opensatchel.core.media.format.MadeMedia.film;
-import static org.opensatchel.core.media.format.MadeMedia.png;
-import static org.opensatchel.core.media.format.MadeMedia.tone;
-import static org.opensatchel.core.media.format.MadeMedia.wav;
+import static org.opensatchel.formats.media.MadeMedia.film;
+import static org.opensatchel.formats.media.MadeMedia.png;
+import static org.opensatchel.formats.media.MadeMedia.tone;
+import static org.opensatchel.formats.media.MadeMedia.wav;
 
 import java.io.IOException;
 import java.io.OutputStream;
@@ -24,10 +24,9 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
-import org.opensatchel.core.media.format.MadeMedia.Film;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
@@ -35,6 +34,7 @@ import org.opensatchel.core.project.ListingSource;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.formats.media.MadeMedia.Film;
 
 /** Briefs of files, documents and folders, against projects with real media in them, as folders, archives and lists. */
 class MediaBriefTest {

@@ -20,16 +20,16 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
 import org.opensatchel.core.kit.KitWriter;
-import org.opensatchel.core.media.format.MadeMedia;
-import org.opensatchel.core.media.format.MadeMedia.Film;
 import org.opensatchel.core.naming.ProxyName;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;
-import org.opensatchel.core.timeline.MadeTimeline;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.formats.media.MadeMedia;
+import org.opensatchel.formats.media.MadeMedia.Film;
+import org.opensatchel.formats.timeline.MadeTimeline;
 
 /** Stand-ins and their originals, and what may be deleted since it is made again. */
 class ProxiesTest {
@@ -99,7 +99,7 @@ class ProxiesTest {
     }
 
     private static String how(FindingLine finding) {
-        return finding.facts().flatMap(facts -> facts.text(org.opensatchel.core.fact.FactName.HOW)).map(how -> " " + how).orElse("");
+        return finding.facts().flatMap(facts -> facts.text(org.opensatchel.base.fact.FactName.HOW)).map(how -> " " + how).orElse("");
     }
 
     @Test

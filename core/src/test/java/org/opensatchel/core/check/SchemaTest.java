@@ -11,26 +11,26 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Map;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.media.format.MadeMedia;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportDigest;
-import org.opensatchel.core.report.TimelineFound;
-import org.opensatchel.core.timeline.MadeTimeline;
 import org.opensatchel.core.report.ReportJson;
+import org.opensatchel.core.report.TimelineFound;
+import org.opensatchel.formats.media.MadeMedia;
+import org.opensatchel.formats.timeline.MadeTimeline;
 
 /** What is written and read agrees with the published schemas. */
 class SchemaTest {

@@ -27,7 +27,7 @@ import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.report.Report;
-import org.opensatchel.core.timeline.MadeTimeline;
+import org.opensatchel.formats.timeline.MadeTimeline;
 
 /** Every rule of a timeline, against a timeline that keeps it and one that does not. */
 class TimelineRulesTest {

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.base.json.JsonFault;
 import org.opensatchel.core.words.Words;
 
 class KitReaderTest {

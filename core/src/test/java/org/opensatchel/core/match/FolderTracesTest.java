@@ -11,13 +11,12 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.Notation;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.base.place.Place;
 import org.opensatchel.core.finding.Candidate;
-import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.core.link.Link;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.Notation;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
@@ -25,6 +24,7 @@ import org.opensatchel.core.project.SourceEntry;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.ResolvedLink;
 import org.opensatchel.core.scan.Scan;
+import org.opensatchel.formats.link.Link;
 
 /** Which folder a planned one became, told by what it left behind: what links look for in it, and the starter files it came with. */
 class FolderTracesTest {

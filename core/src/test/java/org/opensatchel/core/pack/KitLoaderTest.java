@@ -17,6 +17,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
 import org.opensatchel.core.check.SampleProject;
@@ -28,7 +29,6 @@ import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout.StarterContents;
 import org.opensatchel.core.pack.KitLoader.Drive;
 import org.opensatchel.core.pack.KitLoader.DriveFormat;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.words.Words;
 

@@ -1,15 +1,15 @@
 package org.opensatchel.core.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.MORE;
-import static org.opensatchel.core.fact.FactName.OLD_ROOT;
-import static org.opensatchel.core.fact.FactName.TARGET;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.MORE;
+import static org.opensatchel.base.fact.FactName.OLD_ROOT;
+import static org.opensatchel.base.fact.FactName.TARGET;
 
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.report.FindingGroups.Group;
 import org.opensatchel.core.report.Report.FindingLine;
 

@@ -8,8 +8,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.report.Report.FindingLine;
 
 class SinceTest {

@@ -12,17 +12,18 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.opensatchel.core.finding.Place;
-import org.opensatchel.core.link.DocumentLinks;
-import org.opensatchel.core.link.LinkSink;
-import org.opensatchel.core.path.Notation;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.Notation;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.base.place.Place;
 import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.SourceEntry;
 import org.opensatchel.core.scan.Scan;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.link.DocumentLinks;
+import org.opensatchel.formats.link.LinkSink;
 
 /** What a broken link probably meant: which file, why, and how sure. */
 class CandidatesTest {
@@ -40,7 +41,7 @@ class CandidatesTest {
     }
 
     private static List<ResolvedLink> resolve(List<String> paths, List<String> links) {
-        LinkSink sink = new LinkSink(DOCUMENT, 4_096);
+        LinkSink sink = new LinkSink(DOCUMENT, 4_096, Formats.ENDINGS);
         for (int i = 0; i < links.size(); i++) {
             sink.add(new Place.InText(i + 1, 1), links.get(i), Notation.PLAIN);
         }

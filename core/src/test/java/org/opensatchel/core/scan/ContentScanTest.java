@@ -15,9 +15,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.core.link.custom.CustomLinks;
-import org.opensatchel.core.link.profile.Profiles;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.Intake;
@@ -27,6 +25,8 @@ import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.SourceEntry;
+import org.opensatchel.formats.described.CustomLinks;
+import org.opensatchel.formats.described.Profiles;
 
 /** One pass over all contents: each is opened once, and told is only what there is to tell. */
 class ContentScanTest {

@@ -2,7 +2,7 @@ package org.opensatchel.core.teach;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
-import org.opensatchel.core.path.PercentCoding;
+import org.opensatchel.base.path.PercentCoding;
 
 /**
  * One mention in an invented document.

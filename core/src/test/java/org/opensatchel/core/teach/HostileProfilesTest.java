@@ -17,15 +17,15 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.opensatchel.core.link.learn.Example;
-import org.opensatchel.core.link.learn.Learned;
-import org.opensatchel.core.link.learn.Learner;
-import org.opensatchel.core.link.profile.Profile;
-import org.opensatchel.core.link.profile.ProfileReader;
-import org.opensatchel.core.link.profile.ProfileReading;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.formats.described.Profile;
+import org.opensatchel.formats.described.ProfileReader;
+import org.opensatchel.formats.described.ProfileReading;
+import org.opensatchel.formats.described.learn.Example;
+import org.opensatchel.formats.described.learn.Learned;
+import org.opensatchel.formats.described.learn.Learner;
 
 /** Profiles and documents that mean harm: each is refused or read with bounds, and told. */
 class HostileProfilesTest {

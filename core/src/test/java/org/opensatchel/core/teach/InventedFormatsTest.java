@@ -22,17 +22,17 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.ProjectCheck;
-import org.opensatchel.core.link.learn.Example;
-import org.opensatchel.core.link.learn.Learned;
-import org.opensatchel.core.link.learn.Learner;
-import org.opensatchel.core.link.profile.Profile;
-import org.opensatchel.core.link.profile.ProfileReader;
-import org.opensatchel.core.link.profile.ProfileReading;
-import org.opensatchel.core.link.profile.ProfileWriter;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.formats.described.Profile;
+import org.opensatchel.formats.described.ProfileReader;
+import org.opensatchel.formats.described.ProfileReading;
+import org.opensatchel.formats.described.ProfileWriter;
+import org.opensatchel.formats.described.learn.Example;
+import org.opensatchel.formats.described.learn.Learned;
+import org.opensatchel.formats.described.learn.Learner;
 
 /** Formats that nobody knows are learned from one example, and then other projects of the format are checked by that alone. */
 class InventedFormatsTest {

@@ -10,9 +10,9 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.opensatchel.core.link.profile.Profile;
-import org.opensatchel.core.link.profile.Slot;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.formats.described.Profile;
+import org.opensatchel.formats.described.Slot;
 
 /** Projects that are read by a profile: which documents it takes for its own, and what is said of them. */
 class ProfiledProjectTest {

@@ -18,18 +18,18 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Wording;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.check.rule.Rules;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Wording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.link.format.LinkReaders;
-import org.opensatchel.core.report.Report;
 import org.opensatchel.core.lint.LintCode;
 import org.opensatchel.core.lint.LintWording;
 import org.opensatchel.core.machine.Machine;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.core.report.Report;
+import org.opensatchel.formats.Formats;
 
 /** Every language says everything, and nothing else; and each thing with the facts that it declares. */
 class BundleTest {
@@ -86,7 +86,7 @@ class BundleTest {
         }
         Stream.of(LintCode.values()).forEach(code -> out.put(code.id() + ".title", Set.of()));
         Stream.of(Family.values()).forEach(family -> out.put("family." + family.word(), Set.of()));
-        LinkReaders.all().forEach(reader -> out.put("format." + reader.id(), Set.of()));
+        Formats.documents().forEach(reader -> out.put("format." + reader.id(), Set.of()));
         List.of("format.no-known-format", "format.kit-rules", "quote.open", "quote.close", "size.bytes")
                 .forEach(key -> out.put(key, Set.of(FactName.COUNT)));
         List.of("list.more", "more.same", "more.following").forEach(key -> out.put(key, Set.of(FactName.MORE)));

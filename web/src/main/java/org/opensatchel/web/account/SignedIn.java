@@ -2,7 +2,7 @@ package org.opensatchel.web.account;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.userdetails.User;
 

@@ -3,10 +3,10 @@ package org.opensatchel.web.course;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.Map;
+import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.core.naming.FileNameForm;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
 
 /**
  * A student of a course, for pages and other features.

@@ -13,7 +13,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.pack.KitLoader;
 import org.opensatchel.core.pack.KitLoader.DriveFormat;
 import org.opensatchel.web.storage.SatchelProperties;

@@ -8,10 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import org.opensatchel.core.link.learn.Learned;
-import org.opensatchel.core.link.profile.Kind;
-import org.opensatchel.core.link.profile.Profile;
-import org.opensatchel.core.link.profile.Slot;
+import org.opensatchel.formats.described.Kind;
+import org.opensatchel.formats.described.Profile;
+import org.opensatchel.formats.described.Slot;
+import org.opensatchel.formats.described.learn.Learned;
 
 /**
  * What an instructor makes of what was learned: which kinds of documents are kept, and what each place is.

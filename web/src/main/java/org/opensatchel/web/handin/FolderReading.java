@@ -2,10 +2,10 @@ package org.opensatchel.web.handin;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.media.format.MediaReaders;
 import org.opensatchel.core.scan.WorthReading;
+import org.opensatchel.formats.MediaReaders;
 import org.springframework.util.unit.DataSize;
 
 /**

@@ -7,7 +7,6 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Stream;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitWriter;
@@ -31,8 +30,8 @@ import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.worker.Errand;
 import org.opensatchel.worker.Packed;
 import org.opensatchel.worker.WorkOrder;
-import org.opensatchel.worker.WorkOutcome.Reason;
 import org.opensatchel.worker.WorkOutcome;
+import org.opensatchel.worker.WorkOutcome.Reason;
 import org.opensatchel.worker.WorkerPool;
 import org.springframework.stereotype.Service;
 

@@ -82,7 +82,7 @@ public class HandInFiles {
 
     /** The pages that such an errand brings, kept. */
     public void keepMissing(long handIn, byte[] answer) {
-        List<byte[]> pages = org.opensatchel.core.json.JsonDocuments.MAPPER.readValue(answer, new TypeReference<List<byte[]>>() {});
+        List<byte[]> pages = org.opensatchel.base.json.JsonDocuments.MAPPER.readValue(answer, new TypeReference<List<byte[]>>() {});
         keep(handIn, pages.stream().map(Packed::pack).toList());
     }
 }

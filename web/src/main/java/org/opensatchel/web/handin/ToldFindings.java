@@ -2,8 +2,8 @@ package org.opensatchel.web.handin;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report.ProposalLine;

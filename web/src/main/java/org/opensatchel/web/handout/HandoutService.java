@@ -9,7 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.naming.FileNameForm;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.Handout;

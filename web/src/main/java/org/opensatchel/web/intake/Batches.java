@@ -5,7 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;

@@ -1,7 +1,7 @@
 package org.opensatchel.web.kit;
 
-import static org.opensatchel.core.fact.FactName.NEWER;
-import static org.opensatchel.core.fact.FactName.VERSION;
+import static org.opensatchel.base.fact.FactName.NEWER;
+import static org.opensatchel.base.fact.FactName.VERSION;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -10,9 +10,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.hash.Sha256;
-import org.opensatchel.core.json.JsonFault;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.hash.Sha256;
+import org.opensatchel.base.json.JsonFault;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;

@@ -1,6 +1,6 @@
 package org.opensatchel.web.kit;
 
-import static org.opensatchel.core.fact.FactName.MOST_BYTES;
+import static org.opensatchel.base.fact.FactName.MOST_BYTES;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -8,11 +8,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.json.JsonFault;
 import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
-import org.opensatchel.core.json.JsonFault;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.lint.LintFault;

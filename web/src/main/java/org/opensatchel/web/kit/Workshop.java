@@ -7,20 +7,21 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.opensatchel.core.link.custom.CustomLinkRule;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
-import org.opensatchel.core.link.LinkSink;
-import org.opensatchel.core.link.Unreadable;
-import org.opensatchel.core.link.custom.CustomLinks;
 import org.opensatchel.core.machine.Machine;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameTest;
 import org.opensatchel.core.naming.PatternFault;
 import org.opensatchel.core.naming.PortableName;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.described.CustomLinkRule;
+import org.opensatchel.formats.described.CustomLinks;
+import org.opensatchel.formats.link.LinkSink;
+import org.opensatchel.formats.link.Unreadable;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -111,7 +112,7 @@ class Workshop {
             return new RuleShown(reading.faults().stream().map(fault -> Speech.text(fault.what())).toList(), List.of());
         }
         CustomLinkRule rule = reading.kit().get().links().custom().get(0);
-        LinkSink sink = new LinkSink(ProjectPath.of("tried"), MOST_LINK_TEXT);
+        LinkSink sink = new LinkSink(ProjectPath.of("tried"), MOST_LINK_TEXT, Formats.ENDINGS);
         List<String> faults = new ArrayList<>();
         try {
             CustomLinkRule anywhere = new CustomLinkRule("**", rule.pattern(), rule.element(), rule.pointer(), rule.fromRoot(), rule.uri());

@@ -3,7 +3,7 @@ package org.opensatchel.web.location;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.Wording;
+import org.opensatchel.base.fact.Wording;
 import org.opensatchel.core.location.LocationJudge;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;

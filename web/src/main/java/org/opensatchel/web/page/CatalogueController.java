@@ -8,9 +8,9 @@ import java.util.Map;
 import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
-import org.opensatchel.core.link.format.LinkReaders;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.formats.Formats;
 import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -39,7 +39,7 @@ class CatalogueController {
                         family -> new Section(family.getKey().word(), words.fill("family." + family.getKey().word()), family.getValue()))
                         .toList());
         model.addAttribute("formats",
-                LinkReaders.all().stream().map(reader -> new Format(words.format(reader.id()), reader.extensions()))
+                Formats.documents().stream().map(reader -> new Format(words.format(reader.id()), reader.endings()))
                         .sorted(Comparator.comparing(Format::title, String.CASE_INSENSITIVE_ORDER)).toList());
         return "page/what-is-checked";
     }

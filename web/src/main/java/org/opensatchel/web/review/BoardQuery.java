@@ -7,7 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.opensatchel.core.path.NameFolding;
+import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.web.handin.HandInView;
 import org.springframework.web.util.UriComponentsBuilder;
 

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.concurrent.Semaphore;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.ZipException;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.core.project.HashedSource;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.ReadLimits;

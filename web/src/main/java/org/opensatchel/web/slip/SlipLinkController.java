@@ -1,5 +1,6 @@
 package org.opensatchel.web.slip;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import org.opensatchel.web.course.NotAccessible;
@@ -12,7 +13,6 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
-import jakarta.servlet.http.HttpServletResponse;
 
 /** The report that a signed link in a mail opens: that one, to read, without signing in. */
 @Controller

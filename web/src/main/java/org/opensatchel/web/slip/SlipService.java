@@ -12,7 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.report.Verdict;
 import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.review.ReturnSlip;

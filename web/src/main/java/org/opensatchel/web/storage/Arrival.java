@@ -14,7 +14,7 @@ import java.security.MessageDigest;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 
 /**
  * Contents that come one after the other as a single stream, over as many requests as it takes. How far it is stands on the disk alone:

@@ -20,7 +20,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Set;
 import org.apache.commons.io.input.BoundedInputStream;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 import org.springframework.stereotype.Component;
 
 /** The store as a folder on disk. What is half written lies apart, and becomes visible in one step. */

@@ -1,6 +1,6 @@
 package org.opensatchel.web.text;
 
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.report.Report.CandidateLine;
 import org.opensatchel.core.words.Sentence;
 import org.springframework.stereotype.Component;

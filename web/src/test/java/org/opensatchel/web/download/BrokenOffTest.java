@@ -24,7 +24,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.errand.Lent;

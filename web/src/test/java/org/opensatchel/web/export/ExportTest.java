@@ -25,7 +25,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.core.json.JsonDocuments;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.handin.HandInView;
 import org.springframework.beans.factory.annotation.Autowired;

@@ -7,7 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.core.check.rule.Rules;
-import org.opensatchel.core.link.format.LinkReaders;
+import org.opensatchel.formats.Formats;
 import org.opensatchel.web.RunningApplication;
 
 /** The grid of documents against machines in a report, and the page that says what is checked. */
@@ -36,7 +36,7 @@ class CarryGridTest extends RunningApplication {
         page.getByText("what is checked").click();
         assertThat(page.locator("h1")).hasText("What is checked");
         assertThat(page.locator(".codes article")).hasCount(Rules.judged().size());
-        assertThat(page.locator(".formats li")).hasCount(LinkReaders.all().size());
+        assertThat(page.locator(".formats li")).hasCount(Formats.documents().size());
         accessible(page);
         for (String id : page.locator(".codes article").evaluateAll("all => all.map(one => one.id)").toString().replaceAll("[\\[\\] ]", "")
                 .split(",")) {

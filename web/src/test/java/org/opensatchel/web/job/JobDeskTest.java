@@ -83,7 +83,7 @@ class JobDeskTest extends RunningApplication {
     void whatIsCancelledEndsAndMayBeAskedForAgain() {
         database.update("insert into job (kind, course_id, account_id, name, work, state, asked_at, heartbeat, claimed_by) "
                 + "values (?, ?, ?, ?, ?, 'RUNNING', now(), now() + interval '1 hour', 'another')", KIND, market().courseId(), me(),
-                org.opensatchel.core.hash.Sha256.of(about(3)), about(3));
+                org.opensatchel.base.hash.Sha256.of(about(3)), about(3));
         desk.cancel(KIND, market().courseId(), about(3));
         assertThat(state(about(3))).isEqualTo(Job.State.CANCELLED);
         Optional<Job> again = desk.ask(KIND, market().courseId(), me(), about(3));

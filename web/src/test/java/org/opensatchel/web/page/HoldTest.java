@@ -315,7 +315,7 @@ class HoldTest extends RunningApplication {
     }
 
     private static String quoted(String text) {
-        return org.opensatchel.core.json.JsonDocuments.MAPPER.writeValueAsString(text);
+        return org.opensatchel.base.json.JsonDocuments.MAPPER.writeValueAsString(text);
     }
 
     @Test

@@ -24,7 +24,6 @@ import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.OwnFolder;
 import org.opensatchel.web.handin.HandInView;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** A student hands in the folder itself, and what breaks that off loses nothing. */
 class FolderWalkTest extends HandingIn {

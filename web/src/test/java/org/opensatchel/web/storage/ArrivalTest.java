@@ -16,7 +16,7 @@ import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.opensatchel.core.hash.Sha256;
+import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.web.storage.Arrival.Wanted;
 import org.springframework.util.unit.DataSize;
 

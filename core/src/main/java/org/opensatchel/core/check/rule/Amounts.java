@@ -1,12 +1,12 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.PATTERN;
-import static org.opensatchel.core.fact.FactName.RANGES;
-import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.PATTERN;
+import static org.opensatchel.base.fact.FactName.RANGES;
+import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -14,15 +14,15 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.match.PlanMatch;
-import org.opensatchel.core.media.TypeNames;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.formats.kind.TypeNames;
 
 /** How many files of a type a folder holds, and whether those that are numbered follow one another. */
 final class Amounts implements Rule<PlanEvidence> {

@@ -1,6 +1,6 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.OTHERS;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -10,10 +10,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Names in one folder that are the same name where letter case or Unicode form is ignored. */
 final class CaseClash implements Rule<TreeEvidence> {

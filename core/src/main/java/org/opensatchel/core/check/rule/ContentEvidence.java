@@ -3,9 +3,9 @@ package org.opensatchel.core.check.rule;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.match.PlannedStarter;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.scan.FileFacts;
 

@@ -1,9 +1,9 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.MACHINES;
-import static org.opensatchel.core.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.MACHINES;
+import static org.opensatchel.base.fact.FactName.MOST;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -13,11 +13,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.carry.CarryWording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Folders so deep that what is in them has a longer path than a machine takes; of one inside another only the outer is told. */
 final class DeepFolder implements Rule<DepthEvidence> {

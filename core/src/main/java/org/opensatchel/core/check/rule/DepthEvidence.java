@@ -1,7 +1,7 @@
 package org.opensatchel.core.check.rule;
 
 import java.util.Map;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 
 /** Which paths are longer than the machines take on which the project has to lie. */
 public interface DepthEvidence extends TreeEvidence {

@@ -1,6 +1,6 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.OTHERS;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -11,9 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 
 /** Files with the same content; one finding for each content. */

@@ -3,12 +3,12 @@ package org.opensatchel.core.check.rule;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.formats.Formats;
 
 /** A file of no bytes. */
 final class EmptyFile implements Rule<UseEvidence> {
@@ -45,7 +45,7 @@ final class EmptyFile implements Rule<UseEvidence> {
         ProjectPath path = file.path();
         boolean given = evidence.starter(path).filter(starter -> starter.file().bytes() == 0).isPresent();
         boolean wanted = linked.contains(path) || evidence.isPlanned(path);
-        boolean onPurpose = !wanted && (path.name().startsWith(".") || FileKind.isWritten(path.extension()));
+        boolean onPurpose = !wanted && (path.name().startsWith(".") || Formats.isWritten(path.extension()));
         return !onPurpose && !given && !evidence.isManaged(path) && !file.entry().placeholder();
     }
 }

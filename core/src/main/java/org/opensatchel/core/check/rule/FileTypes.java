@@ -1,13 +1,14 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.TYPE;
-import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.TYPE;
+import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -15,9 +16,8 @@ import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.match.PlanMatch;
-import org.opensatchel.core.media.TypeNames;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.formats.kind.TypeNames;
 
 /** Files in folders that do not take their type, and files in the root that nobody planned there. */
 final class FileTypes implements Rule<PlanEvidence> {

@@ -1,6 +1,6 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
 
 import java.util.List;
 import java.util.Set;

@@ -1,22 +1,22 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.PERSON;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.PERSON;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 
 /**
  * What the marker of the hand-out says against whom and what the project was handed in for: a kit of another assignment or course, or

@@ -1,6 +1,6 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.OTHERS;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -13,9 +13,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.resolve.ResolvedLink;
 
 /** Documents that include one another in a circle: one finding a circle, told at the first of its documents. */

@@ -1,15 +1,15 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FAULT;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.ProjectPath;
 
 /** What systems and programs left behind. */
 final class Junk implements Rule<PackageEvidence> {

@@ -3,6 +3,10 @@ package org.opensatchel.core.check.rule;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.base.path.LinkAddress;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.kit.Need;
@@ -10,10 +14,6 @@ import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedFolder;
 import org.opensatchel.core.match.PlannedRole;
 import org.opensatchel.core.match.PlannedStarter;
-import org.opensatchel.core.path.LinkAddress;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.resolve.ResolvedLink;
 
 /** Which other finding explains why a link is broken. */

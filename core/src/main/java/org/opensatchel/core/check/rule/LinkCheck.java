@@ -2,7 +2,7 @@ package org.opensatchel.core.check.rule;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.fact.FactName;
+import org.opensatchel.base.fact.FactName;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;

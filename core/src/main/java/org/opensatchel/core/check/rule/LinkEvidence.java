@@ -2,10 +2,10 @@ package org.opensatchel.core.check.rule;
 
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
-import org.opensatchel.core.link.DocumentLinks;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.resolve.ResolvedLink;
+import org.opensatchel.formats.link.DocumentLinks;
 
 /** What the documents name, and where it leads. */
 public interface LinkEvidence {

@@ -1,22 +1,22 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.LOCATION;
-import static org.opensatchel.core.fact.FactName.ROOT;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.LOCATION;
+import static org.opensatchel.base.fact.FactName.ROOT;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.LinkAddress;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.location.LocationFault;
 import org.opensatchel.core.location.LocationJudge;
 import org.opensatchel.core.location.ProjectLocation;
-import org.opensatchel.core.path.LinkAddress;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.ProjectPath;
 
 /** The declared location: what its path alone tells, and whether the links agree with it. */
 final class LocationFaults implements Rule<LocationEvidence> {

@@ -1,15 +1,15 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.base.fact.FactName.WHAT;
 
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.scan.FileFacts;
 
 /** A file whose content is another format than its extension says. */

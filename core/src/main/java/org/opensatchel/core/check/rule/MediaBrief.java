@@ -1,8 +1,8 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.CODEC;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.PARTS;
+import static org.opensatchel.base.fact.FactName.CODEC;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.PARTS;
 
 import java.util.ArrayList;
 import java.util.List;

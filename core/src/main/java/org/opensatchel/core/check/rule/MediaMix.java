@@ -1,12 +1,12 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.ASKED_HEIGHT;
-import static org.opensatchel.core.fact.FactName.ASKED_WIDTH;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.TYPES;
-import static org.opensatchel.core.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.ASKED_HEIGHT;
+import static org.opensatchel.base.fact.FactName.ASKED_WIDTH;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.VALUE;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -18,15 +18,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.MediaRule;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.media.format.MediaFacts.Picture;
-import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.timeline.Timeline;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.MediaFacts.Picture;
+import org.opensatchel.formats.timeline.Timeline;
 
 /**
  * What is put together in one timeline and does not go together: films of several frame rates, sounds of several sample rates, films that are
@@ -132,7 +133,7 @@ final class MediaMix implements Rule<TimelineMediaEvidence> {
     /** What the kit asks of the one film that has to be handed in. */
     private static Optional<int[]> asked(Kit kit) {
         List<int[]> sizes = kit.files().stream()
-                .filter(rule -> rule.types().stream().anyMatch(type -> FileKind.of(type) == FileKind.MOVING_PICTURE))
+                .filter(rule -> rule.types().stream().anyMatch(type -> Formats.kind(type) == FileKind.MOVING_PICTURE))
                 .flatMap(rule -> rule.media().map(MediaRule::frame).stream())
                 .filter(frame -> frame.width().isPresent() && frame.height().isPresent())
                 .map(frame -> new int[]{frame.width().getAsInt(), frame.height().getAsInt()}).toList();

@@ -1,13 +1,14 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.HOW;
 
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
@@ -15,7 +16,6 @@ import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedFolder;
-import org.opensatchel.core.path.ProjectPath;
 
 /** A planned folder that is there under another name, or in another place. */
 final class MisnamedFolder implements Rule<PlanEvidence> {

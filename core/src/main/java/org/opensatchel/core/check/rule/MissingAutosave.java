@@ -1,15 +1,15 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.match.PlannedFolder;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Where the kit says that a program keeps its automatic saves, and none is there: it was switched off, or saves elsewhere. */
 final class MissingAutosave implements Rule<PlanEvidence> {

@@ -1,16 +1,16 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Need;
-import org.opensatchel.core.path.ProjectPath;
 
 /** A folder that has to lie beside the project, and does not. Of files that lie loose nobody knows what lay beside them. */
 final class MissingCompanion implements Rule<PlanEvidence> {

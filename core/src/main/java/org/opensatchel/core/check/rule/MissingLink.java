@@ -1,19 +1,19 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.CANDIDATE;
-import static org.opensatchel.core.fact.FactName.DIFFERENCE;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.REASON;
-import static org.opensatchel.core.fact.FactName.WANTED;
+import static org.opensatchel.base.fact.FactName.CANDIDATE;
+import static org.opensatchel.base.fact.FactName.DIFFERENCE;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.REASON;
+import static org.opensatchel.base.fact.FactName.WANTED;
 
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.opensatchel.base.path.LinkForm;
+import org.opensatchel.base.path.Notation;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.LinkForm;
-import org.opensatchel.core.path.Notation;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.ResolvedLink;
 

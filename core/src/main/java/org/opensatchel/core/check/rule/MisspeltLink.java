@@ -1,17 +1,17 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.DIFFERENCE;
-import static org.opensatchel.core.fact.FactName.OVERLOOKED;
-import static org.opensatchel.core.fact.FactName.TARGET;
-import static org.opensatchel.core.fact.FactName.TEXT;
+import static org.opensatchel.base.fact.FactName.DIFFERENCE;
+import static org.opensatchel.base.fact.FactName.OVERLOOKED;
+import static org.opensatchel.base.fact.FactName.TARGET;
+import static org.opensatchel.base.fact.FactName.TEXT;
 
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Reason;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.ResolvedLink;
 

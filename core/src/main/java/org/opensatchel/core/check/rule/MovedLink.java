@@ -1,8 +1,8 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.TARGET;
-import static org.opensatchel.core.fact.FactName.WANTED;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.TARGET;
+import static org.opensatchel.base.fact.FactName.WANTED;
 
 import java.util.Optional;
 import java.util.Set;

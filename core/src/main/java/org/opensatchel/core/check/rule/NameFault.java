@@ -1,12 +1,12 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.REST;
-import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.REST;
+import static org.opensatchel.base.fact.FactName.WHAT;
 
 import java.util.Optional;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.naming.NameTest;
 
 /** Where a name goes wrong and what would be right, as facts. */

@@ -1,9 +1,9 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.CHARACTER;
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.MACHINES;
+import static org.opensatchel.base.fact.FactName.CHARACTER;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.MACHINES;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -11,8 +11,9 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.carry.CarryWording;
-import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -24,7 +25,6 @@ import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.naming.NameBreach;
 import org.opensatchel.core.naming.NameRules;
 import org.opensatchel.core.naming.PortableName;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 
 /** The names of all files and folders against the kit's name rules, and against what every system allows. */

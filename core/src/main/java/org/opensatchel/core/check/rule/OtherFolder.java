@@ -1,15 +1,15 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.COUNT;
 
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.match.PlanMatch;
-import org.opensatchel.core.path.ProjectPath;
 
 /** A folder nobody planned; one inside another is told with it. */
 final class OtherFolder implements Rule<PlanEvidence> {

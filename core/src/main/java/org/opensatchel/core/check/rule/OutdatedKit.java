@@ -1,9 +1,9 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.CHANGE;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.NEWER;
-import static org.opensatchel.core.fact.FactName.VERSION;
+import static org.opensatchel.base.fact.FactName.CHANGE;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.NEWER;
+import static org.opensatchel.base.fact.FactName.VERSION;
 
 import java.util.ArrayList;
 import java.util.List;

@@ -1,20 +1,20 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.CANDIDATE;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.PERSON;
-import static org.opensatchel.core.fact.FactName.PROJECT;
-import static org.opensatchel.core.fact.FactName.TEXT;
-import static org.opensatchel.core.fact.FactName.WANTED;
+import static org.opensatchel.base.fact.FactName.CANDIDATE;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.PERSON;
+import static org.opensatchel.base.fact.FactName.PROJECT;
+import static org.opensatchel.base.fact.FactName.TEXT;
+import static org.opensatchel.base.fact.FactName.WANTED;
 
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.LinkForm;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.ResolvedLink;
 

@@ -2,8 +2,8 @@ package org.opensatchel.core.check.rule;
 
 import java.util.List;
 import java.util.Map;
-import org.opensatchel.core.fact.Phrase;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.project.PackageFault;
 import org.opensatchel.core.project.RootChoice;
 

@@ -1,17 +1,17 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FAULT;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import org.opensatchel.core.fact.Facts;
-import org.opensatchel.core.fact.Phrase;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.PackageFault;
 import org.opensatchel.core.project.PackageWording;
 

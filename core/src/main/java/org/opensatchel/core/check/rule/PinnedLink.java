@@ -1,17 +1,17 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.OLD_ROOT;
-import static org.opensatchel.core.fact.FactName.TARGET;
-import static org.opensatchel.core.fact.FactName.TEXT;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.OLD_ROOT;
+import static org.opensatchel.base.fact.FactName.TARGET;
+import static org.opensatchel.base.fact.FactName.TEXT;
 
 import java.util.Set;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
-import org.opensatchel.core.link.Link;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.ResolvedLink;
+import org.opensatchel.formats.link.Link;
 
 /** A link that holds the whole path of a file that is in the project. */
 final class PinnedLink extends LinkCheck {

@@ -1,15 +1,15 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
 
 import java.util.List;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 
 /** A file whose content stayed elsewhere: marked online-only, or nothing but zero bytes. */

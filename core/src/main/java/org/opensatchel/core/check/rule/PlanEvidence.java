@@ -3,11 +3,11 @@ package org.opensatchel.core.check.rule;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.marker.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.ProjectPath;
 
 /** What is there, held against what was planned. */
 public interface PlanEvidence extends TreeEvidence {

@@ -1,10 +1,10 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.OTHER;
-import static org.opensatchel.core.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.OTHERS;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -12,12 +12,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.match.PlannedRole;
 import org.opensatchel.core.match.Proxy;
-import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.timeline.Timeline;
+import org.opensatchel.formats.timeline.Timeline;
 
 /** Stand-ins of lower resolution: each belongs to an original, and what is handed in shows the originals. */
 final class ProxyFiles implements Rule<TimelineMediaEvidence> {

@@ -1,8 +1,8 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.HOW;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -12,14 +12,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.match.Proxy;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
 
 /**
  * What takes room and is made again by itself: folders the kit says that of, a program's own folders that are called so, stand-ins whose
@@ -130,14 +131,14 @@ final class RebuildableFiles implements Rule<PlannedUseEvidence> {
             if (names.isEmpty()) {
                 Set<String> all = new HashSet<>();
                 evidence.files().stream().map(ProjectFile::path)
-                        .filter(file -> FileKind.of(file.extension()).isMedia() && !isCalledCache(file.parent()))
+                        .filter(file -> Formats.kind(file.extension()).isMedia() && !isCalledCache(file.parent()))
                         .forEach(file -> {
                             all.add(NameFolding.folded(file.name()));
                             all.add(NameFolding.folded(file.stem()) + "/");
                         });
                 names = Optional.of(all);
             }
-            boolean unknown = FileKind.of(path.extension()) == FileKind.OTHER && !FileKind.isWritten(path.extension());
+            boolean unknown = Formats.kind(path.extension()) == FileKind.OTHER && !Formats.isWritten(path.extension());
             String name = NameFolding.folded(path.name());
             if (unknown && names.get().contains(NameFolding.folded(path.stem()) + "/")) {
                 return true;

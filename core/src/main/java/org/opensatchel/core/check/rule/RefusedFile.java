@@ -1,8 +1,8 @@
 package org.opensatchel.core.check.rule;
 
 import java.util.List;
+import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.carry.CarryWording;
-import org.opensatchel.core.fact.Phrase;
 
 /**
  * A file that machines which the kit requires cannot hold.

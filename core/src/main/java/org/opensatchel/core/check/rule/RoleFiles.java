@@ -1,20 +1,22 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.PURPOSE;
-import static org.opensatchel.core.fact.FactName.ROLE;
-import static org.opensatchel.core.fact.FactName.TYPE;
-import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.ROLE;
+import static org.opensatchel.base.fact.FactName.TYPE;
+import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.Glob;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
@@ -25,8 +27,6 @@ import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedRole;
-import org.opensatchel.core.path.Glob;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 
 /** Documents and files the student has to make that are missing, or lie in the wrong place. */

@@ -1,16 +1,18 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.OTHER;
-import static org.opensatchel.core.fact.FactName.PERSON;
-import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.PERSON;
+import static org.opensatchel.base.fact.FactName.ROLE;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
@@ -20,8 +22,6 @@ import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedRole;
 import org.opensatchel.core.naming.NameTest;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.NameFolding;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Documents and required files under a wrong name, and those that should be named like another but are not. */
 final class RoleNames implements Rule<PlanEvidence> {

@@ -1,12 +1,12 @@
 package org.opensatchel.core.check.rule;
 
 import java.util.Optional;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedFolder;
 import org.opensatchel.core.match.PlannedRole;
-import org.opensatchel.core.path.ProjectPath;
 
 /** What the checks of documents and required files say alike. */
 final class Roles {

@@ -1,11 +1,12 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.PERSON;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.PERSON;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
@@ -15,7 +16,6 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.NameTest;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
-import org.opensatchel.core.path.ProjectPath;
 
 /** The name of the root: not as the kit makes it, or somebody else's. */
 final class RootName implements Rule<PlanEvidence> {

@@ -1,17 +1,17 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.PLACE;
 
 import java.util.List;
 import java.util.Set;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.RootChoice.PackingFault;
 
 /** A package whose root is wrapped in another folder, stands among others, or is missing. */

@@ -1,7 +1,7 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.RANGES;
-import static org.opensatchel.core.fact.FactName.TEXT;
+import static org.opensatchel.base.fact.FactName.RANGES;
+import static org.opensatchel.base.fact.FactName.TEXT;
 
 import java.util.List;
 import java.util.Set;

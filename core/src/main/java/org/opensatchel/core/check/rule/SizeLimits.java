@@ -1,24 +1,24 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.BYTES;
-import static org.opensatchel.core.fact.FactName.MACHINES;
-import static org.opensatchel.core.fact.FactName.MOST_BYTES;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.TYPES;
+import static org.opensatchel.base.fact.FactName.BYTES;
+import static org.opensatchel.base.fact.FactName.MACHINES;
+import static org.opensatchel.base.fact.FactName.MOST_BYTES;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.carry.CarryWording;
-import org.opensatchel.core.fact.Facts;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.media.TypeNames;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.formats.kind.TypeNames;
 
 /** Files, and projects, over the kit's limits. */
 final class SizeLimits implements Rule<SizeEvidence> {

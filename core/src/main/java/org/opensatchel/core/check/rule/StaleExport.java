@@ -1,7 +1,7 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.LENGTH;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.LENGTH;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -10,12 +10,13 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.match.PlannedRole;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
 
 /**
  * A finished film or sound that is older than the last save of the document it is made of. Times say that only where they are the files' own:
@@ -58,7 +59,7 @@ final class StaleExport implements Rule<PlannedUseEvidence> {
         }
         Set<ProjectPath> linked = evidence.linked();
         roles.stream().filter(role -> !role.document()).forEach(role -> role.fitting().stream()
-                .filter(path -> EXPORTED.contains(FileKind.of(path.extension())) && !linked.contains(path))
+                .filter(path -> EXPORTED.contains(Formats.kind(path.extension())) && !linked.contains(path))
                 .flatMap(path -> evidence.tree().file(path).stream())
                 .filter(file -> hasSources(evidence, file, linked)).forEach(file -> stale(file, saved.get()).ifPresent(out::add)));
         return out;

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.opensatchel.core.link.format.LinkReaders;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.kind.FileKind;
 
 /**
  * What stands in a project for files that are not there, found by the file that is missed for each of them.
@@ -39,9 +39,9 @@ public record StandIns(List<ProjectPath> shortcuts, List<ProjectPath> hidden, Ma
             return Optional.empty();
         }
         ProjectPath wanted = hidden.parent().child(name.substring(1, last));
-        FileKind kind = FileKind.of(wanted.extension());
+        FileKind kind = Formats.kind(wanted.extension());
         boolean made = kind.isMedia() || kind == FileKind.MODEL || kind == FileKind.FONT
-                || LinkReaders.extensions().contains(wanted.extension());
+                || Formats.documentEndings().contains(wanted.extension());
         return made ? Optional.of(wanted) : Optional.empty();
     }
 

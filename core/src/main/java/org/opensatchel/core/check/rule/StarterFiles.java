@@ -1,12 +1,13 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.opensatchel.core.fact.Facts;
+import org.opensatchel.base.fact.Facts;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
@@ -15,7 +16,6 @@ import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.kit.Kit.StarterFile.Treat;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedStarter;
-import org.opensatchel.core.path.ProjectPath;
 
 /** What became of the files that came with the kit, told by their content. */
 final class StarterFiles implements Rule<PlanEvidence> {

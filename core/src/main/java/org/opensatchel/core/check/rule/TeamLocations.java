@@ -1,18 +1,18 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.OTHERS;
-import static org.opensatchel.core.fact.FactName.PEOPLE;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.OTHERS;
+import static org.opensatchel.base.fact.FactName.PEOPLE;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.LinkText;
+import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.location.LocationJudge;
 import org.opensatchel.core.location.TeamLocation;
-import org.opensatchel.core.path.LinkText;
-import org.opensatchel.core.path.NameFolding;
 
 /**
  * A team that works under different names: what one links by its whole path is then somewhere else for another. Drives are called

@@ -1,8 +1,8 @@
 package org.opensatchel.core.check.rule;
 
 import java.util.List;
-import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.timeline.Timeline;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.formats.timeline.Timeline;
 
 /** The timelines of the documents. */
 public interface TimelineEvidence extends PlanEvidence {

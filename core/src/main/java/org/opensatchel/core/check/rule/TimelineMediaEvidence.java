@@ -1,8 +1,8 @@
 package org.opensatchel.core.check.rule;
 
 import java.util.Map;
-import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.timeline.Timeline;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.formats.timeline.Timeline;
 
 /** What timelines use of the media there are, and which files are used at all. */
 public interface TimelineMediaEvidence extends TimelineEvidence, UseEvidence {

@@ -1,35 +1,35 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.ASKED;
-import static org.opensatchel.core.fact.FactName.ASKED_LENGTH;
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.EXPECTED;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HOW;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.LENGTH;
-import static org.opensatchel.core.fact.FactName.MOST;
-import static org.opensatchel.core.fact.FactName.NUMBER;
-import static org.opensatchel.core.fact.FactName.VALUE;
+import static org.opensatchel.base.fact.FactName.ASKED;
+import static org.opensatchel.base.fact.FactName.ASKED_LENGTH;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.EXPECTED;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.LENGTH;
+import static org.opensatchel.base.fact.FactName.MOST;
+import static org.opensatchel.base.fact.FactName.NUMBER;
+import static org.opensatchel.base.fact.FactName.VALUE;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.opensatchel.core.fact.FactName;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.base.place.Place;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.finding.Place;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.TimelineRule;
 import org.opensatchel.core.match.PlannedRole;
 import org.opensatchel.core.naming.NamePattern;
-import org.opensatchel.core.path.ProjectPath;
-import org.opensatchel.core.timeline.TimeCode;
-import org.opensatchel.core.timeline.Timeline;
-import org.opensatchel.core.timeline.Timeline.Kind;
-import org.opensatchel.core.timeline.Timeline.Track;
+import org.opensatchel.formats.timeline.TimeCode;
+import org.opensatchel.formats.timeline.Timeline;
+import org.opensatchel.formats.timeline.Timeline.Kind;
+import org.opensatchel.formats.timeline.Timeline.Track;
 
 /** Timelines that are not as the kit asks: their tracks, names, rate, start and length, gaps and flashes, and clips without a file. */
 final class Timelines implements Rule<TimelineEvidence> {

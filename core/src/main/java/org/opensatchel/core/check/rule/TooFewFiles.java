@@ -1,14 +1,15 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.PURPOSE;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.PURPOSE;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -17,7 +18,6 @@ import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedFolder;
 import org.opensatchel.core.match.PlannedRole;
 import org.opensatchel.core.match.PlannedStarter;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 
 /** A planned folder that is there and holds less than it should; a pattern that is repeated less often than it should. */

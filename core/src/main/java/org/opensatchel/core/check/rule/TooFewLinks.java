@@ -1,11 +1,11 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.COUNT;
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.LEAST;
-import static org.opensatchel.core.fact.FactName.OTHER;
-import static org.opensatchel.core.fact.FactName.PLACE;
-import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.base.fact.FactName.COUNT;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.LEAST;
+import static org.opensatchel.base.fact.FactName.OTHER;
+import static org.opensatchel.base.fact.FactName.PLACE;
+import static org.opensatchel.base.fact.FactName.ROLE;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -13,12 +13,12 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedRole;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.resolve.ResolvedLink;
 
 /** A document that does not link what it has to: enough files of a folder, what fills another role, or a file of the kit. */

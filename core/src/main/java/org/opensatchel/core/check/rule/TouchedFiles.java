@@ -1,12 +1,13 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.FOUND;
-import static org.opensatchel.core.fact.FactName.HOW;
+import static org.opensatchel.base.fact.FactName.FOUND;
+import static org.opensatchel.base.fact.FactName.HOW;
 
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
@@ -14,7 +15,6 @@ import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.TouchedFile;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Files of sealed folders that an earlier hand-in had under another name, with another content, or at all. */
 final class TouchedFiles implements Rule<PlanEvidence> {

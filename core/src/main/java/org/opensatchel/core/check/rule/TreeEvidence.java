@@ -1,7 +1,7 @@
 package org.opensatchel.core.check.rule;
 
 import java.util.Map;
-import org.opensatchel.core.path.ProjectPath;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.project.ProjectTree;
 
 /** What is there. */

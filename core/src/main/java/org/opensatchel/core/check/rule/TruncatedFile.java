@@ -1,18 +1,18 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.WHAT;
+import static org.opensatchel.base.fact.FactName.WHAT;
 
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.media.ContentWording;
-import org.opensatchel.core.media.format.MediaFacts;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.scan.FileFacts;
+import org.opensatchel.formats.format.ContentWording;
+import org.opensatchel.formats.media.MediaFacts;
 
 /** A picture, a sound or a film that ends before its own structure says that it does: a copy that did not finish. */
 final class TruncatedFile implements Rule<ContentEvidence> {

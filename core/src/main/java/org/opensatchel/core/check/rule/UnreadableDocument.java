@@ -1,14 +1,14 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.FAULT;
-import static org.opensatchel.core.fact.FactName.FORMAT;
+import static org.opensatchel.base.fact.FactName.FAULT;
+import static org.opensatchel.base.fact.FactName.FORMAT;
 
 import java.util.List;
 import java.util.Set;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.link.ReadProblem;
+import org.opensatchel.formats.link.ReadProblem;
 
 /** A document that cannot be read to its end; the links before the fault were checked. */
 final class UnreadableDocument implements Rule<LinkEvidence> {

@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.media.FileKind;
-import org.opensatchel.core.path.ProjectPath;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.resolve.ResolvedLink;
+import org.opensatchel.formats.Formats;
 
 /** Media that no document links. Given only when every document could be read, and never for what was planned. */
 final class UnusedFile implements Rule<UseEvidence> {
@@ -37,7 +37,7 @@ final class UnusedFile implements Rule<UseEvidence> {
         ProjectPath last = ProjectPath.ROOT;
         for (ProjectFile file : evidence.files()) {
             ProjectPath path = file.path();
-            boolean unused = FileKind.of(path.extension()).isMedia() && !used.contains(path) && !evidence.isPlanned(path)
+            boolean unused = Formats.kind(path.extension()).isMedia() && !used.contains(path) && !evidence.isPlanned(path)
                     && !evidence.isManaged(path) && !evidence.proxies().containsKey(path);
             if (unused && out.size() <= evidence.findingsPerCode()) {
                 out.add(finding(path).make());

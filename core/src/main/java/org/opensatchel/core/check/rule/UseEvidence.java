@@ -2,8 +2,8 @@ package org.opensatchel.core.check.rule;
 
 import java.util.Map;
 import java.util.Set;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.match.Proxy;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Which files are used: contents and links together. */
 public interface UseEvidence extends ContentEvidence, LinkEvidence {

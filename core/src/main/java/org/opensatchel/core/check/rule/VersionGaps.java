@@ -1,18 +1,18 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.RANGES;
-import static org.opensatchel.core.fact.FactName.ROLE;
+import static org.opensatchel.base.fact.FactName.RANGES;
+import static org.opensatchel.base.fact.FactName.ROLE;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedRole;
-import org.opensatchel.core.path.ProjectPath;
 
 /** Versions of one document of which some in between are not there; told at the newest. */
 final class VersionGaps implements Rule<PlanEvidence> {

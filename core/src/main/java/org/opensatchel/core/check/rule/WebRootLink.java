@@ -1,12 +1,12 @@
 package org.opensatchel.core.check.rule;
 
-import static org.opensatchel.core.fact.FactName.TEXT;
+import static org.opensatchel.base.fact.FactName.TEXT;
 
 import java.util.List;
 import java.util.Set;
+import org.opensatchel.base.path.LinkForm;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.path.LinkForm;
 import org.opensatchel.core.resolve.Outcome;
 
 /** A link from the root of the site, which works on a server and not when the page is opened from the folder. */

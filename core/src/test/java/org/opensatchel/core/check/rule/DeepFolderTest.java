@@ -11,9 +11,9 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.check.rule.DepthEvidence.TooLong;
-import org.opensatchel.core.fact.FactName;
-import org.opensatchel.core.path.ProjectPath;
 
 /**
  * Folders whose files have too long a path somewhere: the outermost of them, how many files, and the longest. Files are written

@@ -1,0 +1,64 @@
+package org.opensatchel.formats.sound;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** How high a sound goes in each of equal parts of its length, for a drawing of it. */
+public final class Envelope implements SampleSink {
+
+    /** Into so many parts a sound is cut. */
+    public static final int PARTS = 200;
+
+    private final int channels;
+    private final double each;
+    private final double[] highest = new double[PARTS];
+    private long sample;
+
+    /** @param moments how many there will be, as far as anybody knows */
+    public Envelope(int channels, long moments) {
+        this.channels = channels;
+        this.each = Math.max(1, (double) moments / PARTS);
+    }
+
+    @Override
+    public void samples(double[] samples, int count) {
+        int from = 0;
+        while (from < count) {
+            int part = (int) Math.min(PARTS - 1, (sample + from) / channels / each);
+            int to = part == PARTS - 1 ? count : (int) Math.min(count, Math.max(from + 1, ends(part) - sample));
+            highest[part] = Math.max(highest[part], highest(samples, from, to));
+            from = to;
+        }
+        sample += count;
+    }
+
+    /** The first sample behind a part. */
+    private long ends(int part) {
+        return (long) Math.ceil((part + 1) * each * channels);
+    }
+
+    /** The highest of some samples: most of what a long sound costs, and so as plain as can be. */
+    static double highest(double[] samples, int from, int to) {
+        double most = 0;
+        double least = 0;
+        for (int i = from; i < to; i++) {
+            double sample = samples[i];
+            if (sample > most) {
+                most = sample;
+            } else if (sample < least) {
+                least = sample;
+            }
+        }
+        return Math.max(most, -least);
+    }
+
+    /** From 0 to 100, full scale; as many as there were parts. */
+    public List<Integer> parts() {
+        int last = (int) Math.min(PARTS, Math.ceil(sample / (double) channels / each));
+        List<Integer> out = new ArrayList<>();
+        for (int i = 0; i < last; i++) {
+            out.add((int) Math.round(Math.min(1, highest[i]) * 100));
+        }
+        return out;
+    }
+}

@@ -1,0 +1,31 @@
+package org.opensatchel.formats.text;
+
+import java.util.Arrays;
+import org.opensatchel.base.place.Place;
+
+/** Turns an offset in a text into its line and column; a line ends at LF, CR or both. */
+public final class LineIndex {
+
+    private final String text;
+    private int[] starts = new int[64];
+    private int lines = 1;
+
+    public LineIndex(String text) {
+        this.text = text;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c == '\n' || (c == '\r' && (i + 1 == text.length() || text.charAt(i + 1) != '\n'))) {
+                if (lines == starts.length) {
+                    starts = Arrays.copyOf(starts, lines * 2);
+                }
+                starts[lines++] = i + 1;
+            }
+        }
+    }
+
+    public Place.InText at(int offset) {
+        int found = Arrays.binarySearch(starts, 0, lines, offset);
+        int line = found >= 0 ? found : -found - 2;
+        return new Place.InText(line + 1, text.codePointCount(starts[line], Math.min(offset, text.length())) + 1);
+    }
+}
