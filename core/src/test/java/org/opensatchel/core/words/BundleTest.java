@@ -47,7 +47,7 @@ class BundleTest {
 
     private static List<Wording> wordings() {
         List<Wording> out = new ArrayList<>();
-        new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("org.opensatchel.core")
+        new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("org.opensatchel")
                 .stream()
                 .filter(type -> type.isEnum() && type.isAssignableTo(Wording.class)).forEach(type -> {
                     for (Object constant : type.reflect().getEnumConstants()) {

@@ -82,7 +82,7 @@ class TimelineReadersTest {
         assertThat(read(OTIO, two)).extracting(Timeline::name).containsExactly("a", "b");
         assertThat(read(OTIO, "{\"x\": 1}")).isEmpty();
         assertThat(read(OTIO, "no json")).isEmpty();
-        assertThat(read("glTF", two)).isEmpty();
+        assertThat(Formats.of("gltf").flatMap(Format::timelines)).isEmpty();
     }
 
     @Test
