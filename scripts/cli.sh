@@ -15,7 +15,7 @@ keep_cli() {
 
 run_cli() {
   local archive classpath flags
-  if [ ! -d "$cli_jars" ] || is_stale cli core cli; then build_cli >&2; fi
+  if [ ! -d "$cli_jars" ] || is_stale cli base formats core cli; then build_cli >&2; fi
   find_java || die "There is no Java 17 or later on this computer."
   classpath=$(printf '%s:' "$cli_jars"/*.jar)
   classpath=${classpath%:}
@@ -69,7 +69,7 @@ build_cli() {
   need_maven
   (
     flock 9
-    if [ ! -d "$cli_jars" ] || is_stale cli core cli; then
+    if [ ! -d "$cli_jars" ] || is_stale cli base formats core cli; then
       say "Building the command line, once…"
       rm -rf "$home/cli/target/lib"
       run_maven -q -pl cli -am -DskipTests package >"$state/build.log" 2>&1 || { tail -20 "$state/build.log" >&2; die "The build failed; $state/build.log has all of it."; }

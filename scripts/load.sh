@@ -6,7 +6,7 @@ begin_load() {
   local name=$1 port
   make_state
   need_java; need_postgres; need_maven
-  if [ ! -f "$web_jar" ] || is_stale web core worker web; then build_web; fi
+  if [ ! -f "$web_jar" ] || is_stale web base formats core worker web; then build_web; fi
   say "Building the bench…"
   run_maven -q -pl bench -am -DskipTests package >"$state/build.log" 2>&1 || { tail -20 "$state/build.log" >&2; die "The build failed; $state/build.log has all of it."; }
   load_classpath="$home/bench/target/satchel-bench-0.1.0.jar:$(printf '%s:' "$home"/bench/target/lib/*.jar)"

@@ -76,7 +76,7 @@ start_server() {
   make_state
   rm -f "$state/app.pid"
   need_java; need_postgres
-  if [ ! -f "$web_jar" ] || is_stale web core worker web; then need_maven; build_web; fi
+  if [ ! -f "$web_jar" ] || is_stale web base formats core worker web; then need_maven; build_web; fi
   start_pg
   make_database satchel
   launch "$port" "$foreground"
@@ -155,7 +155,7 @@ show_status() {
 run_account() {
   make_state
   need_java; need_postgres
-  if [ ! -f "$web_jar" ] || is_stale web core worker web; then need_maven; build_web; fi
+  if [ ! -f "$web_jar" ] || is_stale web base formats core worker web; then need_maven; build_web; fi
   start_pg
   make_database satchel
   export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$state/storage" SATCHEL_DRIVES="$state/drives"

@@ -13,7 +13,7 @@ test_scripts() {
 tell_coverage() {
   local module csv
   [ -n "${SATCHEL_COVERAGE:-}" ] || return 0
-  for module in core web; do
+  for module in base formats core web; do
     csv="$home/$module/target/site/jacoco/jacoco.csv"
     [ -r "$csv" ] && awk -F, -v module="$module" 'NR > 1 { missed += $(NF - 5); covered += $(NF - 4) } END { printf "Lines of %s run through by its tests: %d of %d (%.1f %%)\n", module, covered, covered + missed, 100 * covered / (covered + missed) }' "$csv"
   done

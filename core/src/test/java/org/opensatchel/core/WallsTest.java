@@ -4,7 +4,6 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
-import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.CompositeArchRule;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
 import java.util.List;
@@ -13,7 +12,7 @@ import org.junit.jupiter.api.Test;
 /** The walls of the core. */
 class WallsTest {
 
-    private static final JavaClasses ALL = new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+    private static final JavaClasses ALL = new ClassFileImporter().withImportOption(new OwnClasses())
             .importPackages("org.opensatchel.base", "org.opensatchel.formats", "org.opensatchel.core");
 
     @Test

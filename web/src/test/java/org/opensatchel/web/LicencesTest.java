@@ -46,7 +46,8 @@ class LicencesTest {
 
     @Test
     void whatShipsIsNamedWithItsLicence() throws IOException {
-        Set<String> shipped = shipped().stream().filter(name -> !name.startsWith("satchel-") && !name.startsWith(EMPTY)).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> shipped = shipped().stream().filter(name -> !name.startsWith("satchel-") && !name.startsWith(EMPTY))
+                .collect(Collectors.toCollection(TreeSet::new));
         shipped.add(PACKER);
         assertThat(shipped).hasSizeGreaterThan(100);
         assertThat(named()).isEqualTo(shipped);

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.ibm.icu.text.MessagePattern;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
-import com.tngtech.archunit.core.importer.ImportOption;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
@@ -18,6 +17,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.opensatchel.core.OwnClasses;
 import org.opensatchel.base.fact.FactName;
 import org.opensatchel.base.fact.Wording;
 import org.opensatchel.base.path.ProjectPath;
@@ -47,7 +47,7 @@ class BundleTest {
 
     private static List<Wording> wordings() {
         List<Wording> out = new ArrayList<>();
-        new ClassFileImporter().withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS).importPackages("org.opensatchel")
+        new ClassFileImporter().withImportOption(new OwnClasses()).importPackages("org.opensatchel")
                 .stream()
                 .filter(type -> type.isEnum() && type.isAssignableTo(Wording.class)).forEach(type -> {
                     for (Object constant : type.reflect().getEnumConstants()) {

@@ -36,7 +36,7 @@ import org.opensatchel.formats.format.Format;
  */
 class ReaderTest {
 
-    private static final Path SAMPLES = Path.of("src/test/resources/samples");
+    private static final Path SAMPLES = Path.of("../formats/src/test/resources/samples");
 
     static Stream<Path> samples() throws IOException {
         return Files.walk(SAMPLES, 2).filter(path -> SAMPLES.relativize(path).getNameCount() == 2 && !path.toString().endsWith(".expected"))
