@@ -93,13 +93,14 @@ public final class Formats {
             Font.OPENTYPE, Font.WOFF, Font.WOFF2, Subtitles.WEBVTT, Subtitles.SUBRIP, Png.FORMAT, Jpeg.FORMAT, Gif.FORMAT, Bmp.FORMAT,
             Webp.FORMAT, Tiff.FORMAT, Wav.FORMAT, Aiff.FORMAT, Flac.FORMAT, Ogg.FORMAT, Mp4.FORMAT, Matroska.FORMAT, Avi.FORMAT, Mp3.FORMAT,
             // What is known by name.
-            Named.EXR, Named.HEIC, Named.AVIF, Named.PICTURES, Named.SOUNDS, Named.FILMS, Named.MODELS, Named.TEXTS, Named.CODE);
+            Named.EXR, Named.HEIC, Named.AVIF, Named.PICTURES, Named.AAC, Named.SOUNDS, Named.FILMS, Named.MODELS, Named.TEXTS, Named.CODE);
 
     private static final Map<String, Format> BY_ID = ALL.stream().collect(Collectors.toUnmodifiableMap(Format::id, Function.identity()));
     private static final Map<String, FileKind> KINDS = kinds();
     private static final List<Format> DOCUMENTS = ALL.stream().filter(format -> format.links().isPresent()).toList();
     private static final Set<String> DOCUMENT_ENDINGS = endings(DOCUMENTS);
     private static final Set<String> WRITTEN = endings(ALL.stream().filter(Format::isWritten).toList());
+    private static final Set<String> COMPRESSED = endings(ALL.stream().filter(Format::isCompressed).toList());
 
     private Formats() {
     }
@@ -152,6 +153,11 @@ public final class Formats {
     /** The endings of documents whose links are read. */
     public static Set<String> documentEndings() {
         return DOCUMENT_ENDINGS;
+    }
+
+    /** Whether a file of this ending is compressed already. */
+    public static boolean isCompressed(String ending) {
+        return COMPRESSED.contains(ending);
     }
 
     /** Whether a file of this ending is text that somebody wrote, or code. */

@@ -19,6 +19,7 @@ import org.apache.commons.compress.archivers.zip.Zip64Mode;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
 import org.apache.commons.compress.archivers.zip.ZipLong;
+import org.opensatchel.formats.Formats;
 
 /**
  * Writes ZIP archives (APPNOTE.TXT 6.3) as a stream, the same bytes each time. Names are in UTF-8 with the language encoding
@@ -31,9 +32,8 @@ public final class ZipWriter implements Closeable {
     private static final int FOLDER = UnixStat.DIR_FLAG | 0755;
     private static final int FILE = UnixStat.FILE_FLAG | 0644;
 
-    /** Extensions of formats that are compressed already: compressing them again costs time and saves nothing. */
-    private static final Set<String> COMPRESSED = Set.of("png", "jpg", "jpeg", "webp", "gif", "avif", "heic", "mp4", "mov", "m4v", "mkv",
-            "webm", "mp3", "m4a", "aac", "flac", "ogg", "opus", "zip", "gz", "7z", "woff2", "usdz");
+    /** Archives are no format of a document or of media, and compressed too. */
+    private static final Set<String> ARCHIVES = Set.of("zip", "gz", "7z");
 
     private final ZipArchiveOutputStream zip;
     private final boolean compressed;
@@ -130,7 +130,8 @@ public final class ZipWriter implements Closeable {
     }
 
     private ZipArchiveEntry entry(String path, int mode) {
-        boolean worth = compressed && !COMPRESSED.contains(path.substring(path.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT));
+        String ending = path.substring(path.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+        boolean worth = compressed && !ARCHIVES.contains(ending) && !Formats.isCompressed(ending);
         zip.setLevel(worth ? Deflater.DEFAULT_COMPRESSION : Deflater.NO_COMPRESSION);
         ZipArchiveEntry entry = new ZipArchiveEntry(path);
         entry.setTimeLocal(TIME);

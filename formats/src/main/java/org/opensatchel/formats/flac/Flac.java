@@ -10,6 +10,7 @@ public final class Flac {
 
     public static final Format FORMAT = Format.of("flac")
             .endings(FileKind.SOUND, "flac")
+            .compressed()
             .begins(ContentWording.FLAC, Set.of("audio/x-flac", "audio/flac"), "fLaC", "ID3")
             .facts(new FlacFacts());
 

@@ -21,6 +21,7 @@ public final class Font {
             .facts(new WoffFacts());
     public static final Format WOFF2 = Format.of("woff2")
             .endings(FileKind.FONT, "woff2")
+            .compressed()
             .begins(ContentWording.WOFF, Set.of("font/woff", "font/woff2", "application/font-woff", "application/font-woff2"), "wOFF",
                     "wOF2")
             .facts(new Woff2Facts());

@@ -26,6 +26,7 @@ public final class Format {
     private Set<String> mediaTypes = Set.of();
     private boolean text;
     private boolean written;
+    private boolean compressed;
     private LinkReader links;
     private MediaReader facts;
     private TimelineReader timelines;
@@ -84,6 +85,12 @@ public final class Format {
         return this;
     }
 
+    /** That its files are compressed already: to do it again costs time and saves nothing. */
+    public Format compressed() {
+        compressed = true;
+        return this;
+    }
+
     /** Reads which files it names. */
     public Format links(LinkReader reader) {
         links = reader;
@@ -136,6 +143,11 @@ public final class Format {
     /** Whether its files are code or settings. */
     public boolean isWritten() {
         return written;
+    }
+
+    /** Whether its files are compressed already. */
+    public boolean isCompressed() {
+        return compressed;
     }
 
     /** What such a file is, in words. */

@@ -9,6 +9,7 @@ import org.opensatchel.formats.kind.FileKind;
 public final class Gif {
 
     public static final Format FORMAT = Format.of("gif")
+            .compressed()
             .endings(FileKind.PICTURE, "gif")
             .begins(ContentWording.GIF, Set.of("image/gif"), "GIF8")
             .facts(new GifFacts());

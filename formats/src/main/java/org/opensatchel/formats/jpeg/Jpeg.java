@@ -11,6 +11,7 @@ public final class Jpeg {
     public static final Format FORMAT = Format.of("jpeg")
             .endings(FileKind.PICTURE, "jpg", "jpeg")
             .endings(FileKind.OTHER, "jpe", "jfif")
+            .compressed()
             .begins(ContentWording.JPEG, Set.of("image/jpeg"), "\u00ff\u00d8\u00ff")
             .facts(new JpegFacts());
 

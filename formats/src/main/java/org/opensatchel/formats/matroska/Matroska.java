@@ -11,6 +11,7 @@ public final class Matroska {
     public static final Format FORMAT = Format.of("matroska")
             .endings(FileKind.MOVING_PICTURE, "mkv", "webm")
             .endings(FileKind.OTHER, "mka")
+            .compressed()
             .begins(ContentWording.MATROSKA, Set.of("video/x-matroska", "video/webm", "audio/x-matroska"), "\u001aE\u00df\u00a3")
             .facts(new MatroskaFacts());
 

@@ -10,6 +10,7 @@ public final class Mp3 {
 
     public static final Format FORMAT = Format.of("mp3")
             .endings(FileKind.SOUND, "mp3")
+            .compressed()
             .looseEndings(FileKind.OTHER, "mp2", "mpga")
             .begins(ContentWording.MP3, Set.of("audio/mpeg"), "ID3", "\u00ff\u00fb", "\u00ff\u00f3", "\u00ff\u00f2", "\u00ff\u00fa")
             .facts(new Mp3Facts());

@@ -11,6 +11,7 @@ public final class Mp4 {
     public static final Format FORMAT = Format.of("mp4")
             .endings(FileKind.MOVING_PICTURE, "mp4", "m4v", "mov", "3gp")
             .endings(FileKind.SOUND, "m4a")
+            .compressed()
             .looseEndings(FileKind.OTHER, "qt", "3g2")
             .begins(ContentWording.MP4,
                     Set.of("video/mp4", "video/quicktime", "video/x-m4v", "audio/mp4", "application/mp4", "video/3gpp", "video/3gpp2",

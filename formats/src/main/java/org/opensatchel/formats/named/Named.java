@@ -14,15 +14,20 @@ public final class Named {
     public static final Format HEIC = Format.of("heic")
             .endings(FileKind.PICTURE, "heic")
             .endings(FileKind.OTHER, "heif")
+            .compressed()
             .begins(ContentWording.HEIC, Set.of("image/heic", "image/heif", "image/heic-sequence", "image/heif-sequence"), "....ftyphei",
                     "....ftyphev", "....ftypmif1", "....ftypmsf1");
     public static final Format AVIF = Format.of("avif")
             .endings(FileKind.PICTURE, "avif")
+            .compressed()
             .begins(ContentWording.AVIF, Set.of("image/avif"), "....ftypavi");
     public static final Format PICTURES = Format.of("pictures")
             .endings(FileKind.PICTURE, "hdr", "tga", "dpx", "jp2", "ktx2", "dds", "ico");
+    public static final Format AAC = Format.of("aac")
+            .endings(FileKind.SOUND, "aac")
+            .compressed();
     public static final Format SOUNDS = Format.of("sounds")
-            .endings(FileKind.SOUND, "aac", "wma", "mid", "midi", "w64");
+            .endings(FileKind.SOUND, "wma", "mid", "midi", "w64");
     public static final Format FILMS = Format.of("films")
             .endings(FileKind.MOVING_PICTURE, "mpg", "mpeg", "mts", "m2ts", "mxf", "wmv");
     public static final Format MODELS = Format.of("models")

@@ -11,6 +11,7 @@ public final class Ogg {
     public static final Format FORMAT = Format.of("ogg")
             .endings(FileKind.SOUND, "ogg", "oga", "opus")
             .endings(FileKind.MOVING_PICTURE, "ogv")
+            .compressed()
             .looseEndings(FileKind.OTHER, "spx")
             .begins(ContentWording.OGG, Set.of("audio/ogg", "audio/vorbis", "audio/opus", "video/ogg", "video/theora"), "OggS")
             .facts(new OggFacts());

@@ -9,6 +9,7 @@ import org.opensatchel.formats.kind.FileKind;
 public final class Png {
 
     public static final Format FORMAT = Format.of("png")
+            .compressed()
             .endings(FileKind.PICTURE, "png")
             .looseEndings(FileKind.OTHER, "apng")
             .begins(ContentWording.PNG, Set.of("image/png", "image/apng"), "\u0089PNG")

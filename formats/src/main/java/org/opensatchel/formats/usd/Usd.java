@@ -11,6 +11,7 @@ public final class Usd {
             .links(new UsdaLinks());
     public static final Format PACKAGE = Format.of("usdz")
             .endings(FileKind.MODEL, "usdz")
+            .compressed()
             .links(new UsdzLinks());
 
     private Usd() {

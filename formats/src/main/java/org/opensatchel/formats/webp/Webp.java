@@ -9,6 +9,7 @@ import org.opensatchel.formats.kind.FileKind;
 public final class Webp {
 
     public static final Format FORMAT = Format.of("webp")
+            .compressed()
             .endings(FileKind.PICTURE, "webp")
             .begins(ContentWording.WEBP, Set.of("image/webp"), "RIFF....WEBP")
             .facts(new WebpFacts());

@@ -1,8 +1,7 @@
 package org.opensatchel.web.handout;
 
 import java.io.IOException;
-import java.util.Locale;
-import java.util.Map;
+import java.util.Set;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
@@ -12,6 +11,7 @@ import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.kit.KitService;
 import org.springframework.core.io.InputStreamResource;
 import org.springframework.http.MediaType;
+import org.springframework.http.MediaTypeFactory;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -25,8 +25,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 class StepController {
 
     /** Pictures that hold nothing but a picture. */
-    private static final Map<String, MediaType> PICTURES = Map.of("png", MediaType.IMAGE_PNG, "jpg", MediaType.IMAGE_JPEG, "jpeg",
-            MediaType.IMAGE_JPEG, "gif", MediaType.IMAGE_GIF, "webp", MediaType.parseMediaType("image/webp"));
+    private static final Set<MediaType> PICTURES = Set.of(MediaType.IMAGE_PNG, MediaType.IMAGE_JPEG, MediaType.IMAGE_GIF,
+            MediaType.parseMediaType("image/webp"));
 
     private final CourseService courses;
     private final KitService kits;
@@ -68,10 +68,7 @@ class StepController {
         Kit kit = kit(assignment);
         Kit.Step step = step(kit, number);
         String path = step.picture().orElseThrow(NotAccessible::new).text();
-        MediaType type = PICTURES.get(path.substring(path.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT));
-        if (type == null) {
-            throw new NotAccessible();
-        }
+        MediaType type = MediaTypeFactory.getMediaType(path).filter(PICTURES::contains).orElseThrow(NotAccessible::new);
         return ResponseEntity.ok().contentType(type).body(new InputStreamResource(steps.picture(assignment, kit, step)));
     }
 }
