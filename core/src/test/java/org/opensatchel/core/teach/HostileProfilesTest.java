@@ -97,7 +97,7 @@ class HostileProfilesTest {
     @ParameterizedTest
     @MethodSource("formats")
     void damagedDocumentsCostThemselvesOnly(Invented format) throws IOException {
-        Profile profile = InventedFormatsTest.learn(new InventedProject(format, 1, 9).write(folder.resolve("example")));
+        Profile profile = InventedFormatsTest.learned(format, folder);
         InventedProject project = new InventedProject(format, 2, 9);
         Path root = project.write(folder.resolve("p"));
         Path document = root.resolve(project.document());

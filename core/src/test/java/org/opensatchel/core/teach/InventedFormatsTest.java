@@ -14,7 +14,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -72,6 +74,18 @@ class InventedFormatsTest {
         return read.profile().orElseThrow();
     }
 
+    private static final Map<String, Profile> LEARNED = new ConcurrentHashMap<>();
+
+    /** What one example of a format teaches, the same for all tests: learned once. */
+    static Profile learned(Invented format, Path folder) throws IOException {
+        Profile known = LEARNED.get(format.name());
+        if (known == null) {
+            known = learn(new InventedProject(format, 1, 9).write(folder.resolve("example")));
+            LEARNED.put(format.name(), known);
+        }
+        return known;
+    }
+
     static Report check(Path project, Profile profile) throws IOException {
         try (FolderSource source = new FolderSource(project)) {
             return new ProjectCheck(CheckRequest.of(Optional.empty(), RosterFields.NONE).described(List.of(profile))).run(source);
@@ -102,7 +116,7 @@ class InventedFormatsTest {
     @ParameterizedTest
     @MethodSource("formats")
     void aCleanProjectIsCleanAndEveryLinkOfItIsRead(Invented format) throws IOException {
-        Profile profile = learn(new InventedProject(format, 1, 9).write(folder.resolve("example")));
+        Profile profile = learned(format, folder);
         for (long seed = 2; seed < 8; seed++) {
             InventedProject project = new InventedProject(format, seed, 4 + (int) seed * 5);
             Report report = check(project.write(folder.resolve("p" + seed)), profile);
@@ -115,7 +129,7 @@ class InventedFormatsTest {
     @ParameterizedTest
     @MethodSource("formats")
     void everyOutcomeIsToldAsItIs(Invented format) throws IOException {
-        Profile profile = learn(new InventedProject(format, 1, 9).write(folder.resolve("example")));
+        Profile profile = learned(format, folder);
         for (String outcome : List.of("missing", "moved", "misspelt", "outside", "pinned")) {
             InventedProject project = new InventedProject(format, 4, 12);
             boolean relative = format.writes() != Invented.Writes.ABSOLUTE;
@@ -143,6 +157,11 @@ class InventedFormatsTest {
             expected.sort(null);
             assertThat(links(report)).as(told(report, profile)).isEqualTo(expected);
         }
+    }
+
+    @Test
+    void eachFormatHasANameOfItsOwn() {
+        assertThat(formats().map(Invented::name)).doesNotHaveDuplicates().hasSizeGreaterThan(100);
     }
 
     @Test
