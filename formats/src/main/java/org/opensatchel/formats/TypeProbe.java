@@ -96,6 +96,9 @@ public final class TypeProbe {
         if (known.get().isText() ? !isBinary(head) : isMost(known.get(), text)) {
             return Optional.empty();
         }
+        if (!saysWhatItIs(head, text)) {
+            return Optional.empty();
+        }
         MediaType type = detect(head);
         String name = type.getBaseType().toString();
         if (known.get().mediaTypes().contains(name) || SAYS_NOTHING.contains(name)) {
@@ -108,6 +111,20 @@ public final class TypeProbe {
                     : Optional.empty();
         }
         return isCertain(name, text, actual) ? Optional.of(words(name, actual)) : Optional.empty();
+    }
+
+    /**
+     * Whether a content may be called something at all ({@link #isCertain}): looked at before the library is asked, which takes longer than
+     * all the rest for a small file.
+     */
+    private static boolean saysWhatItIs(byte[] head, String text) {
+        for (int i = 0; i < head.length; i++) {
+            // Pages and drawings have a tag, wherever it stands, and a PDF has its mark.
+            if (head[i] == '<' || head[i] == '%' && i + 3 < head.length && head[i + 1] == 'P' && head[i + 2] == 'D' && head[i + 3] == 'F') {
+                return true;
+            }
+        }
+        return KNOWN.stream().flatMap(format -> format.beginnings().stream()).anyMatch(one -> one.length() >= 3 && begins(text, one));
     }
 
     /** Whether a content begins as this format, and as no other that says more: a picture may lie in the box of a film. */
