@@ -1,6 +1,5 @@
 package org.opensatchel.web.page;
 
-import jakarta.annotation.PreDestroy;
 import jakarta.servlet.AsyncContext;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
@@ -17,14 +16,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
-import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.web.errand.Places;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
+import org.springframework.scheduling.TaskScheduler;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -40,7 +36,7 @@ class Bodies extends OncePerRequestFilter {
 
     private static final String BODY = Bodies.class.getName() + ".body";
     private static final String REFUSED = Bodies.class.getName() + ".refused";
-    private static final long LOOK_EVERY_MILLIS = 500;
+    private static final Duration LOOK_EVERY = Duration.ofMillis(500);
     private static final int MOST_AT_ONCE = 600;
     private static final long MOST_HELD = 128L << 20;
     /** Whoever sends more slowly than this, after a while, sends nothing anybody waits for. */
@@ -55,21 +51,14 @@ class Bodies extends OncePerRequestFilter {
         private static final Allowance SIGNED_IN = new Allowance(20 << 20, Duration.ofMinutes(2), 8, 20_000);
     }
 
-    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
-            BasicThreadFactory.builder().namingPattern("bodies").daemon(true).build());
     private final Set<Coming> coming = new HashSet<>();
     private final Places<String> places = new Places<>(MOST_AT_ONCE, 0);
     private final Refusals refusals;
     private long held;
 
-    Bodies(Refusals refusals) {
+    Bodies(Refusals refusals, TaskScheduler looks) {
         this.refusals = refusals;
-        clock.scheduleWithFixedDelay(this::look, LOOK_EVERY_MILLIS, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
-    }
-
-    @PreDestroy
-    void close() {
-        clock.shutdownNow();
+        looks.scheduleWithFixedDelay(this::look, LOOK_EVERY);
     }
 
     /** What was read is handed on in a dispatch of its own, which is this request's first for everything behind. */

@@ -5,6 +5,7 @@ import java.io.EOFException;
 import java.net.SocketException;
 import java.net.SocketTimeoutException;
 import java.security.SecureRandom;
+import java.util.Arrays;
 import java.util.Map;
 import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
@@ -49,8 +50,16 @@ class NumberedErrors extends DefaultErrorAttributes {
 
     /** Whoever asked broke off, or sent nothing for too long: nobody reads the answer, and nothing of ours is wrong. */
     private static boolean isGone(Throwable fault) {
-        return fault instanceof ClientAbortException || fault instanceof SocketException || fault instanceof SocketTimeoutException
-                || fault instanceof EOFException;
+        return fault instanceof ClientAbortException
+                || (fault instanceof SocketException || fault instanceof SocketTimeoutException || fault instanceof EOFException)
+                        && isOfRequest(fault);
+    }
+
+    /** Connections of our own to other servers can break too. Those are not what the connector was reading when it was called last. */
+    private static boolean isOfRequest(Throwable fault) {
+        return Arrays.stream(fault.getStackTrace()).map(StackTraceElement::getClassName)
+                .takeWhile(name -> !name.startsWith("org.opensatchel.") && !name.startsWith("org.apache.catalina.core."))
+                .anyMatch(name -> name.startsWith("org.apache.coyote.") || name.startsWith("org.apache.tomcat.util.net."));
     }
 
     private String number(WebRequest request, int status, Object path) {

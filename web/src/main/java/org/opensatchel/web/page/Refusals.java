@@ -1,26 +1,24 @@
 package org.opensatchel.web.page;
 
-import jakarta.annotation.PreDestroy;
 import jakarta.servlet.AsyncContext;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.opensatchel.core.words.Words;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.scheduling.TaskScheduler;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.i18n.AcceptHeaderLocaleResolver;
 import org.thymeleaf.context.Context;
@@ -36,29 +34,24 @@ class Refusals {
     private static final String LATE = Refusals.class.getName() + ".late";
     private static final Logger LOG = LoggerFactory.getLogger(Refusals.class);
     /** Long enough that whoever asks again at once costs little, and short enough for somebody who wonders. */
-    private static final long LATER_SECONDS = 4;
+    private static final Duration LATER = Duration.ofSeconds(4);
     private static final int MOST_LATER = 2_000;
 
-    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
-            BasicThreadFactory.builder().namingPattern("refusals").daemon(true).build());
     private final AtomicInteger waiting = new AtomicInteger();
     private final AcceptHeaderLocaleResolver browser = new AcceptHeaderLocaleResolver();
     private final SpringTemplateEngine templates;
     private final StaticFiles files;
+    private final TaskScheduler looks;
     private final Map<Kind, byte[]> made = new ConcurrentHashMap<>();
 
     private record Kind(HttpStatus status, Locale language) {}
 
-    Refusals(SpringTemplateEngine templates, StaticFiles files) {
+    Refusals(SpringTemplateEngine templates, StaticFiles files, TaskScheduler looks) {
+        this.looks = looks;
         this.templates = templates;
         this.files = files;
         browser.setSupportedLocales(List.copyOf(Words.languages()));
         browser.setDefaultLocale(Locale.ENGLISH);
-    }
-
-    @PreDestroy
-    void close() {
-        clock.shutdownNow();
     }
 
     /**
@@ -74,7 +67,7 @@ class Refusals {
         AsyncContext context = request.startAsync(request, response);
         context.setTimeout(0);
         request.setAttribute(LATE, status);
-        clock.schedule(() -> call(context), LATER_SECONDS, TimeUnit.SECONDS);
+        looks.schedule(() -> call(context), Instant.now().plus(LATER));
     }
 
     private void call(AsyncContext context) {

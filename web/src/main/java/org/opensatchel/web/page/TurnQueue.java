@@ -4,21 +4,21 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 
 /**
- * Who goes next: all together and of each so many at once, and of those who wait one of each after the other, however many one of them has. Used
- * by many threads.
+ * Who goes next: all together so many at once, of each as many as is their due, and more while nobody else wants the room. Of those who wait one
+ * of each goes after the other, however many one of them has. Used by many threads.
  *
  * @param <T> what waits
  */
 final class TurnQueue<T> {
 
     private final int atOnce;
+    private final int room;
     private final Function<String, Share> shares;
     private final Map<String, Integer> going = new HashMap<>();
     /** Those whose turn was longest ago come first. */
@@ -29,20 +29,22 @@ final class TurnQueue<T> {
      * A queue in which nobody goes yet.
      *
      * @param atOnce so many go at once, of all together
+     * @param room as long as fewer go, of all together, one who wants more than is due gets it
      * @param shares what each may have
      */
-    TurnQueue(int atOnce, Function<String, Share> shares) {
+    TurnQueue(int atOnce, int room, Function<String, Share> shares) {
         this.atOnce = atOnce;
+        this.room = room;
         this.shares = shares;
     }
 
     /**
      * What one may have.
      *
-     * @param going so many at once
+     * @param due so many at once, whatever others want
      * @param waiting so many wait
      */
-    record Share(int going, int waiting) {}
+    record Share(int due, int waiting) {}
 
     /** What becomes of something that comes. */
     enum Entry {
@@ -51,7 +53,7 @@ final class TurnQueue<T> {
 
     synchronized Entry enter(String who, T one) {
         Share share = shares.apply(who);
-        if (allGoing < atOnce && going.getOrDefault(who, 0) < share.going && !waiting.containsKey(who)) {
+        if (!waiting.containsKey(who) && (isDue(who) || isRoom())) {
             begin(who);
             return Entry.GOES;
         }
@@ -62,6 +64,14 @@ final class TurnQueue<T> {
         own.add(one);
         waiting.putIfAbsent(who, own);
         return Entry.WAITS;
+    }
+
+    private boolean isDue(String who) {
+        return allGoing < atOnce && going.getOrDefault(who, 0) < shares.apply(who).due;
+    }
+
+    private boolean isRoom() {
+        return allGoing < Math.min(atOnce, room);
     }
 
     private void begin(String who) {
@@ -84,24 +94,26 @@ final class TurnQueue<T> {
         return out;
     }
 
+    /** Whose due it is comes first. */
     private T next() {
-        if (allGoing >= atOnce) {
-            return null;
-        }
-        for (Iterator<Map.Entry<String, Deque<T>>> all = waiting.entrySet().iterator(); all.hasNext();) {
-            Map.Entry<String, Deque<T>> own = all.next();
-            String who = own.getKey();
-            if (going.getOrDefault(who, 0) < shares.apply(who).going) {
-                T one = own.getValue().poll();
-                all.remove();
-                if (!own.getValue().isEmpty()) {
-                    waiting.put(who, own.getValue());
-                }
-                begin(who);
-                return one;
+        String first = null;
+        for (String who : waiting.keySet()) {
+            if (isDue(who)) {
+                return begin(who, waiting.get(who));
             }
+            first = first == null ? who : first;
         }
-        return null;
+        return first != null && isRoom() ? begin(first, waiting.get(first)) : null;
+    }
+
+    private T begin(String who, Deque<T> own) {
+        T one = own.poll();
+        waiting.remove(who);
+        if (!own.isEmpty()) {
+            waiting.put(who, own);
+        }
+        begin(who);
+        return one;
     }
 
     /** One does not wait any more; false when it goes already. */

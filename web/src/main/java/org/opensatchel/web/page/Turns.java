@@ -1,6 +1,5 @@
 package org.opensatchel.web.page;
 
-import jakarta.annotation.PreDestroy;
 import jakarta.servlet.AsyncContext;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
@@ -9,26 +8,22 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
-import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
-import java.time.InstantSource;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
-import org.apache.commons.lang3.concurrent.BasicThreadFactory;
+import java.util.function.LongSupplier;
 import org.opensatchel.web.page.TurnQueue.Share;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.scheduling.TaskScheduler;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -49,41 +44,43 @@ class Turns extends OncePerRequestFilter {
     private static final Duration LONGEST = Duration.ofMinutes(2);
     /** Longer than a server with very much to do takes to begin with somebody whose turn has come. */
     private static final Duration COMES_WITHIN = Duration.ofSeconds(30);
-    private static final long LOOK_EVERY_MILLIS = 500;
+    private static final Duration LOOK_EVERY = Duration.ofMillis(500);
     private static final String SIGNED_IN = "account ";
+    /** With so many pages the machine is busy. As long as there are fewer, whoever wants many gets them. */
+    private static final int BUSY = CORES + 1;
     /** A browser asks for a few things at once, and waits for one as well as for several; whoever wants very much has a part of the machine. */
     private static final Share OF_A_PERSON = new Share(Math.max(1, CORES / 2), 600);
     /** Behind one address may be a whole school that signs in. */
     private static final Share OF_AN_ADDRESS = new Share(Math.max(3, AT_ONCE / 2), 1_000);
 
-    private final TurnQueue<Waiting> turns = new TurnQueue<>(AT_ONCE, Turns::share);
+    private final TurnQueue<Waiting> turns = new TurnQueue<>(AT_ONCE, BUSY, Turns::share);
     private final Set<Waiting> waiting = ConcurrentHashMap.newKeySet();
-    private final ScheduledExecutorService looks = Executors.newSingleThreadScheduledExecutor(
-            BasicThreadFactory.builder().namingPattern("turns").daemon(true).build());
 
     private final Refusals refusals;
-    private final InstantSource clock;
+    /** Nanoseconds that only grow, whatever happens to the time of day. */
+    private final LongSupplier clock;
 
-    Turns(Refusals refusals, Clock clock) {
-        this.refusals = refusals;
-        this.clock = clock;
-        looks.scheduleWithFixedDelay(this::look, LOOK_EVERY_MILLIS, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+    @Autowired
+    Turns(Refusals refusals, TaskScheduler looks) {
+        this(refusals, looks, System::nanoTime);
     }
 
-    @PreDestroy
-    void close() {
-        looks.shutdownNow();
+    Turns(Refusals refusals, TaskScheduler looks, LongSupplier clock) {
+        this.refusals = refusals;
+        this.clock = clock;
+        looks.scheduleWithFixedDelay(this::look, LOOK_EVERY);
     }
 
     /** A request that waits for its turn. */
     private static final class Waiting {
         private final String who;
-        private final Instant since;
+        private final long since;
         private AsyncContext context;
-        private Instant called;
+        private boolean called;
+        private long calledAt;
         private boolean settled;
 
-        Waiting(String who, Instant since) {
+        Waiting(String who, long since) {
             this.who = who;
             this.since = since;
         }
@@ -91,12 +88,13 @@ class Turns extends OncePerRequestFilter {
         /** It waits from now on; whether its turn came before. */
         synchronized boolean waits(AsyncContext from) {
             context = from;
-            return called != null;
+            return called;
         }
 
         /** Its turn has come; whether it waits already. */
-        synchronized boolean isCalled(Instant now) {
-            called = now;
+        synchronized boolean isCalled(long now) {
+            called = true;
+            calledAt = now;
             return context != null;
         }
 
@@ -107,8 +105,8 @@ class Turns extends OncePerRequestFilter {
             return first;
         }
 
-        synchronized boolean isCalledBefore(Instant then) {
-            return called != null && called.isBefore(then);
+        synchronized boolean isOverdue(long now) {
+            return called && now - calledAt > COMES_WITHIN.toNanos();
         }
     }
 
@@ -163,7 +161,7 @@ class Turns extends OncePerRequestFilter {
 
     private void enter(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
         String who = who(request);
-        Waiting one = new Waiting(who, clock.instant());
+        Waiting one = new Waiting(who, clock.getAsLong());
         switch (turns.enter(who, one)) {
             case GOES -> go(who, request, response, chain);
             case WAITS -> await(one, request, response);
@@ -208,7 +206,7 @@ class Turns extends OncePerRequestFilter {
         Deque<Waiting> going = new ArrayDeque<>(next);
         while (!going.isEmpty()) {
             Waiting one = going.poll();
-            if (one.isCalled(clock.instant()) && !isDispatched(one, KEY, one) && one.isSettledHere()) {
+            if (one.isCalled(clock.getAsLong()) && !isDispatched(one, KEY, one) && one.isSettledHere()) {
                 going.addAll(turns.leave(one.who));
             }
         }
@@ -232,12 +230,12 @@ class Turns extends OncePerRequestFilter {
      * nobody: their turn is the next one's.
      */
     void look() {
-        Instant now = clock.instant();
+        long now = clock.getAsLong();
         for (Waiting one : waiting) {
-            if (one.since.isBefore(now.minus(LONGEST)) && turns.forget(one.who, one)) {
+            if (now - one.since > LONGEST.toNanos() && turns.forget(one.who, one)) {
                 waiting.remove(one);
                 isDispatched(one, LATE, true);
-            } else if (one.isCalledBefore(now.minus(COMES_WITHIN)) && one.isSettledHere()) {
+            } else if (one.isOverdue(now) && one.isSettledHere()) {
                 waiting.remove(one);
                 goOn(turns.leave(one.who));
             }

@@ -6,6 +6,7 @@ import io.micrometer.core.instrument.simple.SimpleMeterRegistry;
 import jakarta.servlet.RequestDispatcher;
 import java.io.EOFException;
 import java.io.IOException;
+import java.net.ConnectException;
 import java.net.SocketException;
 import java.net.SocketTimeoutException;
 import java.util.Map;
@@ -29,8 +30,16 @@ class NumberedErrorsTest {
         return new NumberedErrors(metrics).getErrorAttributes(new ServletWebRequest(request), ErrorAttributeOptions.defaults());
     }
 
+    /** A fault that passed through what reads requests. */
+    private static <T extends Throwable> T reading(T fault) {
+        fault.setStackTrace(new StackTraceElement[]{new StackTraceElement("sun.nio.ch.SocketDispatcher", "read", null, 1),
+                new StackTraceElement("org.apache.tomcat.util.net.NioEndpoint$NioSocketWrapper", "fillReadBuffer", null, 1)});
+        return fault;
+    }
+
     static Stream<Throwable> gone() {
-        return Stream.of(new SocketTimeoutException(), new SocketException("Connection reset"), new EOFException(),
+        return Stream.of(reading(new SocketTimeoutException()), reading(new SocketException("Connection reset")),
+                reading(new EOFException()),
                 new ClientAbortException(new IOException("Broken pipe")));
     }
 
@@ -41,9 +50,20 @@ class NumberedErrorsTest {
         assertThat(metrics.counter("satchel.refused", "status", "408").count()).isEqualTo(1);
     }
 
+    /** A fault of a connection of ours to somebody else, while a request is answered. */
+    private static <T extends Throwable> T calling(T fault) {
+        fault.setStackTrace(new StackTraceElement[]{new StackTraceElement("sun.nio.ch.Net", "connect", null, 1),
+                new StackTraceElement("org.opensatchel.web.mail.MailCarrier", "give", null, 1),
+                new StackTraceElement("org.apache.catalina.core.ApplicationFilterChain", "doFilter", null, 1),
+                new StackTraceElement("org.apache.coyote.http11.Http11Processor", "service", null, 1),
+                new StackTraceElement("org.apache.tomcat.util.net.NioEndpoint$SocketProcessor", "doRun", null, 1)});
+        return fault;
+    }
+
     static Stream<Throwable> ours() {
         return Stream.of(new IOException("Input/output error"), new IllegalStateException(new SocketTimeoutException()),
-                new StackOverflowError());
+                new SocketException("Connection refused"), calling(new ConnectException("Connection refused")),
+                reading(new StackOverflowError()));
     }
 
     @ParameterizedTest

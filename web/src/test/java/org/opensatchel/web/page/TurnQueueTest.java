@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.web.page.TurnQueue.Entry;
 import org.opensatchel.web.page.TurnQueue.Share;
 
@@ -21,7 +23,7 @@ class TurnQueueTest {
 
     @Test
     void whoComesAfterSomebodyWithVeryManyIsNext() {
-        TurnQueue<String> queue = new TurnQueue<>(3, any -> SHARE);
+        TurnQueue<String> queue = new TurnQueue<>(3, 0, any -> SHARE);
         assertThat(queue.enter("greedy", "g1")).isEqualTo(Entry.GOES);
         assertThat(queue.enter("greedy", "g2")).isEqualTo(Entry.GOES);
         IntStream.range(3, 90).forEach(i -> assertThat(queue.enter("greedy", "g" + i)).isEqualTo(Entry.WAITS));
@@ -34,7 +36,7 @@ class TurnQueueTest {
 
     @Test
     void ofOneSoManyWaitAndTheNextIsRefused() {
-        TurnQueue<String> queue = new TurnQueue<>(1, any -> new Share(1, 2));
+        TurnQueue<String> queue = new TurnQueue<>(1, 0, any -> new Share(1, 2));
         assertThat(List.of(queue.enter("a", "1"), queue.enter("a", "2"), queue.enter("a", "3"), queue.enter("a", "4")))
                 .containsExactly(Entry.GOES, Entry.WAITS, Entry.WAITS, Entry.REFUSED);
         assertThat(queue.enter("b", "5")).as("somebody else").isEqualTo(Entry.WAITS);
@@ -46,10 +48,32 @@ class TurnQueueTest {
     }
 
     @Test
-    void whateverComesAndGoesEveryoneGetsThroughAndNoneTooManyGo() {
+    void whoWantsManyGetsThemAsLongAsThereIsRoomAndOthersGetTheirDueAtOnce() {
+        TurnQueue<String> queue = new TurnQueue<>(6, 3, any -> new Share(1, 100));
+        assertThat(List.of(queue.enter("many", "m1"), queue.enter("many", "m2"), queue.enter("many", "m3"))).containsOnly(Entry.GOES);
+        assertThat(queue.enter("many", "m4")).isEqualTo(Entry.WAITS);
+        assertThat(queue.enter("one", "o1")).isEqualTo(Entry.GOES);
+        assertThat(queue.leave("many")).as("three still go").isEmpty();
+        assertThat(queue.leave("many")).as("there is room again").containsExactly("m4");
+        assertThat(queue.enter("many", "m5")).isEqualTo(Entry.WAITS);
+        assertThat(queue.leave("one")).containsExactly("m5");
+    }
+
+    /** Where there is room for one, it is somebody's who has nothing yet, and not theirs who waited longer. */
+    @Test
+    void whoseDueItIsGoesFirst() {
+        TurnQueue<String> queue = new TurnQueue<>(2, 2, any -> new Share(1, 100));
+        assertThat(List.of(queue.enter("many", "m1"), queue.enter("many", "m2"), queue.enter("many", "m3"), queue.enter("one", "o1")))
+                .containsExactly(Entry.GOES, Entry.GOES, Entry.WAITS, Entry.WAITS);
+        assertThat(queue.leave("many")).containsExactly("o1");
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {0, 3, 9})
+    void whateverComesAndGoesEveryoneGetsThroughAndNoneTooManyGo(int room) {
         long seed = System.nanoTime();
         Random random = new Random(seed);
-        TurnQueue<String> queue = new TurnQueue<>(5, any -> SHARE);
+        TurnQueue<String> queue = new TurnQueue<>(5, room, any -> SHARE);
         Map<String, Integer> going = new HashMap<>();
         Deque<String> running = new ArrayDeque<>();
         int[] through = new int[1];
@@ -70,7 +94,7 @@ class TurnQueueTest {
                 queue.leave(who).forEach(next -> begin(next, going, running, through));
             }
             assertThat(running.size()).as("seed %d", seed).isLessThanOrEqualTo(5);
-            assertThat(going.values()).as("seed %d", seed).allMatch(count -> count >= 0 && count <= SHARE.going());
+            assertThat(going.values()).as("seed %d", seed).allMatch(count -> count >= 0 && count <= Math.max(SHARE.due(), room));
         }
         assertThat(through[0]).as("seed %d", seed).isEqualTo(come);
     }

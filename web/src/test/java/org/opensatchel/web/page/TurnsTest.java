@@ -8,19 +8,15 @@ import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import java.io.IOException;
-import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpStatus;
 import org.springframework.mock.web.MockAsyncContext;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.scheduling.TaskScheduler;
 
 /** Turns that are waited for, come, are not taken, or are taken too late. Pages are made inside of each other, so that all have their turn at once. */
 class TurnsTest {
@@ -28,33 +24,9 @@ class TurnsTest {
     private static final int MANY = 40;
 
     private final Refusals refusals = mock(Refusals.class);
-    private final SetClock clock = new SetClock();
-    private final Turns turns = new Turns(refusals, clock);
+    private long now = Long.MAX_VALUE - Duration.ofSeconds(50).toNanos();
+    private final Turns turns = new Turns(refusals, mock(TaskScheduler.class), () -> now);
     private final List<MockHttpServletRequest> waiting = new ArrayList<>();
-
-    private static final class SetClock extends Clock {
-        private Instant now = Instant.parse("2026-12-01T08:00:00Z");
-
-        @Override
-        public ZoneId getZone() {
-            return ZoneOffset.UTC;
-        }
-
-        @Override
-        public Clock withZone(ZoneId zone) {
-            return this;
-        }
-
-        @Override
-        public Instant instant() {
-            return now;
-        }
-    }
-
-    @AfterEach
-    void close() {
-        turns.close();
-    }
 
     private static MockHttpServletRequest request() {
         MockHttpServletRequest request = new MockHttpServletRequest("GET", "/");
@@ -112,7 +84,7 @@ class TurnsTest {
         int most = atOnce();
         turns.look();
         assertThat(atOnce()).as("they may still come").isEqualTo(most - 1);
-        clock.now = clock.now.plus(Duration.ofMinutes(1));
+        now += Duration.ofMinutes(1).toNanos();
         turns.look();
         turns.look();
         assertThat(atOnce()).isEqualTo(most);
@@ -121,7 +93,7 @@ class TurnsTest {
     @Test
     void whoComesTooLateTakesAnotherTurn() throws ServletException, IOException {
         int most = atOnce();
-        clock.now = clock.now.plus(Duration.ofMinutes(1));
+        now += Duration.ofMinutes(1).toNanos();
         turns.look();
         assertThat(comes(waiting.get(0))).isTrue();
         assertThat(atOnce()).as("it was given back once").isEqualTo(most);
@@ -134,7 +106,7 @@ class TurnsTest {
         late.setAsyncSupported(true);
         fill(0, () -> {
             turns.doFilter(late, new MockHttpServletResponse(), (asked, answer) -> told[0] = true);
-            clock.now = clock.now.plus(Duration.ofMinutes(3));
+            now += Duration.ofMinutes(3).toNanos();
             turns.look();
         });
         assertThat(isCalled(late)).as("its turn never came").isFalse();

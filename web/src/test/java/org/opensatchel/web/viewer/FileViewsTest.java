@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
@@ -22,6 +23,8 @@ import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.storage.ContentStore;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Files of hand-ins: prepared by a worker after the check, found by an index, and made by a worker when they are not there. */
 class FileViewsTest extends HandingIn {
@@ -30,6 +33,12 @@ class FileViewsTest extends HandingIn {
 
     @Autowired
     private ContentStore store;
+
+    @Autowired
+    private KeptViews kept;
+
+    @Autowired
+    private PlatformTransactionManager transactions;
 
     private static byte[] png(int side) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -90,6 +99,31 @@ class FileViewsTest extends HandingIn {
         assertThat(page.locator("mark")).hasText("gone.png");
         assertThat(database.queryForObject("select count(*) from hand_in_index where hand_in_id = ?", Integer.class, handIn.id()))
                 .isPositive();
+    }
+
+    /** Somebody deletes a hand-in while a worker still prepares what is shown of it: nothing is kept, and nothing goes wrong. */
+    @Test
+    void ofAHandInThatIsDeletedMeanwhileNothingIsKept() throws IOException {
+        HandInView handIn = handIn();
+        await().atMost(Duration.ofMinutes(1)).until(() -> views(handIn) >= 2);
+        TransactionTemplate deleting = new TransactionTemplate(transactions);
+        CompletableFuture<Void> keeping = deleting.execute(status -> {
+            database.update("delete from hand_in_view where hand_in_id = ?", handIn.id());
+            database.update("delete from hand_in where id = ?", handIn.id());
+            CompletableFuture<Void> late = CompletableFuture.runAsync(() -> kept.keep(handIn.id(), "late", new byte[10]));
+            await().until(() -> late.isDone() || waitingForALock() > 0);
+            assertThat(late).isNotDone();
+            return late;
+        });
+        keeping.join();
+        assertThat(views(handIn)).isZero();
+        kept.keep(handIn.id(), "later", new byte[10]);
+        assertThat(views(handIn)).isZero();
+    }
+
+    private int waitingForALock() {
+        return database.queryForObject("select count(*) from pg_stat_activity where wait_event_type = 'Lock' and query like "
+                + "'insert into hand_in_view%' and datname = current_database()", Integer.class);
     }
 
     @Test
