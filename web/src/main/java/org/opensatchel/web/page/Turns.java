@@ -46,8 +46,8 @@ class Turns extends OncePerRequestFilter {
     private static final Duration COMES_WITHIN = Duration.ofSeconds(30);
     private static final Duration LOOK_EVERY = Duration.ofMillis(500);
     private static final String SIGNED_IN = "account ";
-    /** With so many pages the machine is busy. As long as there are fewer, whoever wants many gets them. */
-    private static final int BUSY = CORES + 1;
+    /** As long as fewer pages are made than there are cores, whoever wants many gets them. */
+    private static final int BUSY = CORES;
     /** A browser asks for a few things at once, and waits for one as well as for several; whoever wants very much has a part of the machine. */
     private static final Share OF_A_PERSON = new Share(Math.max(1, CORES / 2), 600);
     /** Behind one address may be a whole school that signs in. */
