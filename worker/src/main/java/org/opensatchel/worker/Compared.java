@@ -40,6 +40,11 @@ public record Compared(List<Group> files, int unchanged, boolean byContent, long
      */
     public record One(String path, Optional<String> before) {}
 
+    /** Some of the links that changed, those together of which the same became. */
+    public List<LinkDifference.Alike> linksAlike() {
+        return LinkDifference.alike(someLinks);
+    }
+
     static Compared of(Errand.Compare compare) throws IOException {
         ProjectDifference files = ProjectDifference.between(files(compare.before()), files(compare.now()));
         LinkDifference links = LinkDifference.between(links(compare.before()), links(compare.now()));

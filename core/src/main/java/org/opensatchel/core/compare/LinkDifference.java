@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.opensatchel.core.report.Report.LinkLine;
 
 /**
@@ -21,6 +22,14 @@ public record LinkDifference(List<Change> changes) {
      * @param is its outcome now; empty when it is gone
      */
     public record Change(String document, String text, Optional<String> was, Optional<String> is) {}
+
+    /**
+     * Links in one document of which the same became.
+     *
+     * @param was their outcome before; empty when they are new
+     * @param is their outcome now; empty when they are gone
+     */
+    public record Alike(String document, Optional<String> was, Optional<String> is, List<String> texts) {}
 
     private record Key(String document, String text) {}
 
@@ -47,5 +56,15 @@ public record LinkDifference(List<Change> changes) {
         Map<Key, String> out = new LinkedHashMap<>();
         links.forEach(link -> out.putIfAbsent(new Key(link.document(), link.text()), link.outcome()));
         return out;
+    }
+
+    /** Changes by document and by what became of them, each group where its first one stood. */
+    public static List<Alike> alike(List<Change> changes) {
+        return changes.stream()
+                .collect(Collectors.groupingBy(one -> new Alike(one.document, one.was, one.is, List.of()), LinkedHashMap::new,
+                        Collectors.mapping(Change::text, Collectors.toList())))
+                .entrySet().stream()
+                .map(group -> new Alike(group.getKey().document, group.getKey().was, group.getKey().is, group.getValue()))
+                .toList();
     }
 }
