@@ -305,8 +305,10 @@ public final class Soak {
         Map<String, Integer> states = new TreeMap<>();
         int lost = 0;
         int open = 0;
+        long last = begun;
         for (String handIn : acknowledged.keySet()) {
-            String end = ended(teacher, handIn, begun);
+            String end = ended(teacher, handIn, last);
+            last = end.equals("OPEN") ? last : System.nanoTime();
             lost += end.equals("LOST") ? 1 : 0;
             open += end.equals("OPEN") ? 1 : 0;
             states.merge(end, 1, Integer::sum);
@@ -372,7 +374,7 @@ public final class Soak {
         System.out.printf("%-40s %s%n", what, value);
     }
 
-    /** How the check of a hand-in ended, waited for up to ten minutes in all. */
+    /** How the check of a hand-in ended, waited for until none has ended for ten minutes. */
     private static String ended(Somebody teacher, String handIn, long begun) throws InterruptedException {
         while (true) {
             HttpResponse<String> answer = teacher.page(handIn + "/progress");
