@@ -12,6 +12,7 @@ usage() {
 ./satchel account add SIGN-IN NAME [EMAIL] | reset SIGN-IN | list
                                             make an instructor, give a new link for a password, list everybody
 ./satchel test                              run every test, with the browser
+./satchel test MODULE [NAME…]               run those of one module, or some of them: core, web HoldTest
 ./satchel bench [STUDENTS [MIB]]            measure speed and memory against baselines
 ./satchel soak [MINUTES]                    a school of its own under load and failures, for 30 minutes
 ./satchel growth                            what takes how long when the database has grown for years

@@ -2,6 +2,8 @@
 . "$home/scripts/server.sh"
 . "$home/scripts/cli.sh"
 
+modules="base formats core cli worker web"
+
 # The scripts of the pages, without a page: their modules say that they are, since nothing around them does.
 test_scripts() {
   say "Testing the scripts of the pages."
@@ -20,18 +22,43 @@ tell_coverage() {
   return 0
 }
 
+# The tests of one module alone, or some of them: core, web HoldTest, formats "ReaderTest,TypeProbeTest".
+some_tests() {
+  local module=$1 names
+  shift
+  case " $modules " in *" $module "*) ;; *) die "There is no module “$module”. They are: $modules." ;; esac
+  names=$(IFS=,; printf '%s' "$*")
+  # Those of the modules below are not asked for, and need not be there.
+  some=(-pl "$module" -am -Dsurefire.failIfNoSpecifiedTests=false "-Dtest=${names:-org/opensatchel/$module/**/*Test}")
+}
+
 run_tests() {
+  local some=() only="" status=0 listening=-Djacoco.skip=true
+  case "${1:-}" in ''|-*) some=("$@") ;; *) some_tests "$@"; only=$1 ;; esac
+  [ -z "${SATCHEL_COVERAGE:-}" ] || listening=-Djacoco.skip=false
   make_state
-  need_java; need_maven; need_postgres
-  [ -x /usr/bin/chromium ] || install_packages chromium
-  # Hand-outs are unpacked with what other people unpack with.
-  command -v unzip >/dev/null && command -v 7z >/dev/null || install_packages unzip p7zip-full
-  command -v node >/dev/null || install_packages nodejs
+  need_java; need_maven
   exec 8>"$state/test.lock"
   flock -n 8 || die "A test run is going on already."
+  # Hand-outs are unpacked with what other people unpack with.
+  command -v unzip >/dev/null && command -v 7z >/dev/null || install_packages unzip p7zip-full
+  export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 LC_ALL=C.UTF-8
+  case "$only" in
+    ''|web) run_with_database || status=$? ;;
+    *) run_maven verify "$listening" "${some[@]}" || status=$? ;;
+  esac
+  tell_coverage
+  if [ "$status" != 0 ]; then say_error "Some tests failed."; return "$status"; fi
+  if [ -z "$only" ]; then keep_web; keep_cli; say "All tests passed."; else say "The tests of $only passed."; fi
+}
+
+# Of those that run it has the options in $listening and $some.
+run_with_database() {
+  local was_running="" storage part ended=0
+  need_postgres
+  [ -x /usr/bin/chromium ] || install_packages chromium
+  command -v node >/dev/null || install_packages nodejs
   choose_pg_data
-  local was_running="" status=0 storage part listening=-Djacoco.skip=true
-  [ -z "${SATCHEL_COVERAGE:-}" ] || listening=-Djacoco.skip=false
   find_postgres && pg_is_running && was_running=1
   # The database outlives a run that is killed, and would hold the lock on.
   start_pg 8>&-
@@ -39,13 +66,10 @@ run_tests() {
   for part in 1 2; do remake_database "satchel_test_$part"; done
   storage=$(mktemp -d "$state/test-storage.XXXXXX")
   export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel_test" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$storage"
-  export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 LC_ALL=C.UTF-8
-  test_scripts || status=$?
-  run_maven verify "$listening" "$@" || status=$?
+  test_scripts || ended=$?
+  run_maven verify "$listening" "${some[@]}" || ended=$?
   rm -rf "$storage"
   for part in 1 2; do pg -d postgres -c "drop database if exists satchel_test_$part with (force)" || true; done
   [ -n "$was_running" ] || stop_pg
-  tell_coverage
-  if [ "$status" = 0 ]; then keep_web; keep_cli; say "All tests passed."; else say_error "Some tests failed."; fi
-  return "$status"
+  return "$ended"
 }
