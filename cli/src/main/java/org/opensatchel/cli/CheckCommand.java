@@ -22,7 +22,7 @@ import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.core.report.Verdict;
-import org.opensatchel.core.sarif.SarifLog;
+import org.opensatchel.core.words.SarifLog;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;

@@ -9,8 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.json.JsonFault;
-import org.opensatchel.core.machine.Machine;
-import org.opensatchel.core.machine.MachineReader;
+import org.opensatchel.core.location.Machine;
+import org.opensatchel.core.location.MachineReader;
 
 /** What is given as a machine: the name of a shipped one, or a machine document. */
 final class MachineFiles {

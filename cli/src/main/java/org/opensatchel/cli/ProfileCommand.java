@@ -2,7 +2,7 @@ package org.opensatchel.cli;
 
 import java.io.PrintStream;
 import java.util.List;
-import org.opensatchel.core.teach.SlotStory;
+import org.opensatchel.core.example.SlotStory;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.formats.described.Kind;
 import org.opensatchel.formats.described.Slot;

@@ -11,8 +11,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.finding.Code;
-import org.opensatchel.core.intake.Delivery;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.pack.FolderPack;
 import org.opensatchel.core.project.Intake;
@@ -21,6 +20,7 @@ import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.core.project.SourceEntry;
 import org.opensatchel.core.project.SourceListing;
 import org.opensatchel.core.project.ZipSource;
+import org.opensatchel.core.roster.Delivery;
 import org.opensatchel.worker.Delivered.Fault;
 
 /** Many people's work, open: one archive, a folder, or projects that lie one by one. */

@@ -13,7 +13,7 @@ import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.project.FileIndex;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.sarif.SarifLog;
+import org.opensatchel.core.words.SarifLog;
 import org.opensatchel.core.words.Words;
 
 /** What a worker is asked besides checks: whatever else reads, draws or learns from what somebody sent. It goes over like a {@link WorkOrder}. */

@@ -11,6 +11,8 @@ import java.util.Optional;
 import org.opensatchel.base.fact.FactName;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.core.example.KitProposal;
+import org.opensatchel.core.example.ProposedPart;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.naming.RosterFields;
@@ -18,8 +20,6 @@ import org.opensatchel.core.pack.KitPackage;
 import org.opensatchel.core.pack.PackWording;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.core.propose.KitProposal;
-import org.opensatchel.core.propose.ProposedPart;
 
 /**
  * A plan that came from outside: proposed from an example, or out of a package.

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Code;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.project.NamesSource;
 import org.opensatchel.core.report.Report.FindingLine;
 

@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.core.brief.Briefed;
+import org.opensatchel.core.check.brief.Briefed;
 import org.opensatchel.core.kit.MediaRule;
 import org.opensatchel.core.report.MediaFound;
 import org.opensatchel.core.report.MediaFound.Levels;

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.location.Machine;
 
 /** The kit allows longer files than a machine or drive that it names can hold. */
 final class FileLimit implements LintRule {

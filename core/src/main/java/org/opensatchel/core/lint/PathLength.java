@@ -10,8 +10,8 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.machine.Machine;
-import org.opensatchel.core.machine.OperatingSystem;
+import org.opensatchel.core.location.Machine;
+import org.opensatchel.core.location.OperatingSystem;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
 

@@ -10,7 +10,7 @@ import java.util.List;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.location.Machine;
 
 /** The starter files fit the kit's own limits, and the disks of its machines. */
 final class StarterSize implements LintRule {

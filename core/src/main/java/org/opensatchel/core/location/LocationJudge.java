@@ -23,7 +23,6 @@ import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
-import org.opensatchel.core.machine.OperatingSystem;
 import org.opensatchel.formats.Formats;
 import org.opensatchel.formats.kind.FileKind;
 

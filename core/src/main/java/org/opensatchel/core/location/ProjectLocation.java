@@ -1,7 +1,6 @@
 package org.opensatchel.core.location;
 
 import java.util.Optional;
-import org.opensatchel.core.machine.OperatingSystem;
 
 /**
  * Where a student says the root lies.

@@ -13,7 +13,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.SealedFile;

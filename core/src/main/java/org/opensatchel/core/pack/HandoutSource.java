@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.Intake;

@@ -32,7 +32,7 @@ import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.naming.PortableName;
 import org.opensatchel.core.pack.Handout.StarterContents;
 

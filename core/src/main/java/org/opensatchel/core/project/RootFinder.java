@@ -17,7 +17,7 @@ import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.RootChoice.PackingFault;

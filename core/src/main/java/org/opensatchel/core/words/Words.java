@@ -18,7 +18,7 @@ import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.fact.Wording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
-import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.location.Machine;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.CandidateLine;

@@ -22,7 +22,7 @@ import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.PercentCoding;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.base.path.RelativeLink;
-import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.location.Machine;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.FolderSource;
 import org.opensatchel.core.project.ListingSource;

@@ -172,7 +172,7 @@ class SchemaTest {
 
     @Test
     void machinesAgree() throws IOException {
-        try (InputStream shipped = org.opensatchel.core.machine.Machine.class.getResourceAsStream("shipped.json")) {
+        try (InputStream shipped = org.opensatchel.core.location.Machine.class.getResourceAsStream("shipped.json")) {
             for (tools.jackson.databind.JsonNode machine : JsonDocuments.MAPPER.readTree(shipped)) {
                 assertThat(schema("machine").validate(machine.toString(), InputFormat.JSON)).isEmpty();
             }

@@ -8,7 +8,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.opensatchel.base.fact.FactName;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
-import org.opensatchel.core.machine.OperatingSystem;
 
 class LocationJudgeTest {
 

@@ -10,12 +10,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.opensatchel.core.carry.CarryWording;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.CarryLinkLine;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.Report.SealedLine;
+import org.opensatchel.core.resolve.CarryWording;
 import tools.jackson.core.JacksonException;
 
 /** What a page shows at once costs the same however large the report is. */

@@ -14,7 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
-import org.opensatchel.core.review.Ruling;
+import org.opensatchel.core.judging.Ruling;
 
 /** A ruling as somebody made it, and perhaps took it back. */
 @Entity

@@ -2,7 +2,7 @@ package org.opensatchel.web.decision;
 
 import java.time.Instant;
 import java.util.Optional;
-import org.opensatchel.core.review.Judgement.Raised;
+import org.opensatchel.core.judging.Judgement.Raised;
 
 /**
  * A remark, for pages and other features.

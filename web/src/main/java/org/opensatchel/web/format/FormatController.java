@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.base.json.JsonFault;
-import org.opensatchel.core.teach.SlotStory;
+import org.opensatchel.core.example.SlotStory;
 import org.opensatchel.formats.described.Kind;
 import org.opensatchel.formats.described.Profile;
 import org.opensatchel.formats.described.ProfileReader;

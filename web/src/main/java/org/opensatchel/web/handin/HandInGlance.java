@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.check.CheckRequest;
 import org.opensatchel.core.check.Glance;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.course.CourseService;

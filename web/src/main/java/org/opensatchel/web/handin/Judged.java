@@ -1,7 +1,7 @@
 package org.opensatchel.web.handin;
 
 import java.util.List;
-import org.opensatchel.core.review.Judgement;
+import org.opensatchel.core.judging.Judgement;
 import org.opensatchel.web.decision.RemarkView;
 
 /**

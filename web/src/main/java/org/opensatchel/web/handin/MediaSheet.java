@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.opensatchel.core.brief.Shapes;
+import org.opensatchel.core.check.brief.Shapes;
 import org.opensatchel.core.report.MediaFound;
 import org.opensatchel.core.report.MediaFound.Levels;
 import org.opensatchel.core.report.MediaFound.Line;

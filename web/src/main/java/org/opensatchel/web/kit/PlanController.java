@@ -16,7 +16,7 @@ import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.lint.LintFault;
-import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.location.Machine;
 import org.opensatchel.core.pack.KitPackage;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;

@@ -11,7 +11,7 @@ import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
-import org.opensatchel.core.machine.Machine;
+import org.opensatchel.core.location.Machine;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameTest;
 import org.opensatchel.core.naming.PatternFault;

@@ -8,8 +8,8 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.opensatchel.core.location.OperatingSystem;
 import org.opensatchel.core.location.StorageKind;
-import org.opensatchel.core.machine.OperatingSystem;
 
 /** One location a student set; earlier ones are kept. */
 @Entity

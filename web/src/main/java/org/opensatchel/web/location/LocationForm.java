@@ -1,9 +1,9 @@
 package org.opensatchel.web.location;
 
 import java.util.Optional;
+import org.opensatchel.core.location.OperatingSystem;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;
-import org.opensatchel.core.machine.OperatingSystem;
 
 /** What the location page sends. */
 record LocationForm(OperatingSystem system, StorageKind storage, String path, String computer, String was) {

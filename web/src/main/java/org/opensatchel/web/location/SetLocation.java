@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.fact.Wording;
 import org.opensatchel.core.location.LocationJudge;
+import org.opensatchel.core.location.OperatingSystem;
 import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;
-import org.opensatchel.core.machine.OperatingSystem;
 
 /**
  * A location as it was set, with how many faults it had then.

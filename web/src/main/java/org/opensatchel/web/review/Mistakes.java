@@ -10,7 +10,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.opensatchel.core.finding.Code;
-import org.opensatchel.core.review.Theme;
+import org.opensatchel.core.judging.Theme;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.course.Student;

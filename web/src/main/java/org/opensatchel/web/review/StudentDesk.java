@@ -8,10 +8,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.core.judging.Judgement;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Score;
-import org.opensatchel.core.review.Judgement;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.audit.AuditService;
@@ -164,7 +164,7 @@ class StudentDesk implements Desk {
     /** What was found, by the key of one of its findings, with all that is told with it. */
     static Optional<FindingGroups.Group> thing(Judgement judgement, String code, String key) {
         return judgement.things().stream().filter(group -> group.code().equals(code))
-                .filter(group -> group.findings().stream().anyMatch(one -> org.opensatchel.core.review.FindingKey.of(one).equals(key)))
+                .filter(group -> group.findings().stream().anyMatch(one -> org.opensatchel.core.judging.FindingKey.of(one).equals(key)))
                 .findFirst();
     }
 }

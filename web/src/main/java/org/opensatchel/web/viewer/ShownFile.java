@@ -4,7 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.Locale;
 import java.util.Optional;
-import org.opensatchel.core.show.Passage;
+import org.opensatchel.formats.text.Passage;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.worker.view.FileView;
 

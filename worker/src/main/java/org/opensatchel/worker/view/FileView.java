@@ -2,7 +2,7 @@ package org.opensatchel.worker.view;
 
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.core.show.Passage;
+import org.opensatchel.formats.text.Passage;
 
 /**
  * A file, as it is shown: nothing of it is in a form that could run.

@@ -14,7 +14,7 @@ import javax.sound.sampled.UnsupportedAudioFileException;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.SourceEntry;
-import org.opensatchel.core.show.Passage;
+import org.opensatchel.formats.text.Passage;
 import org.opensatchel.worker.view.FileView.Kind;
 import org.opensatchel.worker.view.FileView.Wave;
 

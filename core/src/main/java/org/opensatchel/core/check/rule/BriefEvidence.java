@@ -1,7 +1,7 @@
 package org.opensatchel.core.check.rule;
 
 import java.util.List;
-import org.opensatchel.core.brief.Briefed;
+import org.opensatchel.core.check.brief.Briefed;
 
 /** The files of which the kit's briefs ask something. */
 public interface BriefEvidence {

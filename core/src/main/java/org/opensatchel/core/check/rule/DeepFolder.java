@@ -14,10 +14,10 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.core.carry.CarryWording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
+import org.opensatchel.core.resolve.CarryWording;
 
 /** Folders so deep that what is in them has a longer path than a machine takes; of one inside another only the outer is told. */
 final class DeepFolder implements Rule<DepthEvidence> {

@@ -14,7 +14,7 @@ import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 

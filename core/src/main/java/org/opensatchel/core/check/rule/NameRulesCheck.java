@@ -13,19 +13,19 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.core.carry.CarryWording;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.naming.NameBreach;
 import org.opensatchel.core.naming.NameRules;
 import org.opensatchel.core.naming.PortableName;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.resolve.CarryWording;
 
 /** The names of all files and folders against the kit's name rules, and against what every system allows. */
 final class NameRulesCheck implements Rule<PlanEvidence> {

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.marker.Marker;
+import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.naming.RosterFields;
 

@@ -2,7 +2,7 @@ package org.opensatchel.core.check.rule;
 
 import java.util.List;
 import org.opensatchel.base.fact.Phrase;
-import org.opensatchel.core.carry.CarryWording;
+import org.opensatchel.core.resolve.CarryWording;
 
 /**
  * A file that machines which the kit requires cannot hold.

@@ -12,12 +12,12 @@ import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.core.carry.CarryWording;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Demand;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.project.ProjectFile;
+import org.opensatchel.core.resolve.CarryWording;
 import org.opensatchel.formats.kind.TypeNames;
 
 /** Files, and projects, over the kit's limits. */
