@@ -1,0 +1,73 @@
+package org.opensatchel.web.home;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.course.CourseService;
+import org.opensatchel.web.course.NotAccessible;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The first page: the courses one teaches, or the work one has to do. */
+@Controller
+class HomeController {
+
+    private static final int LONGEST_SOUGHT = 200;
+
+    private final CourseService courses;
+    private final MyWork work;
+    private final TeachingWork teaching;
+
+    HomeController(CourseService courses, MyWork work, TeachingWork teaching) {
+        this.teaching = teaching;
+        this.courses = courses;
+        this.work = work;
+    }
+
+    @GetMapping("/")
+    String home(@AuthenticationPrincipal SignedIn me, Model model) {
+        if (!me.isInstructor()) {
+            List<MyWork.Line> lines = work.of(me.accountId());
+            Set<Long> busy = lines.stream().map(line -> line.assignment().courseId()).collect(Collectors.toSet());
+            model.addAttribute("work", lines);
+            model.addAttribute("idle",
+                    courses.coursesAttendedBy(me.accountId()).stream().filter(course -> !busy.contains(course.id())).toList());
+            return "page/my-work";
+        }
+        model.addAttribute("waits", teaching.of(me.accountId()));
+        model.addAttribute("nothing", TeachingWork.Waits.NOTHING);
+        model.addAttribute("courses", courses.coursesTaughtBy(me.accountId()));
+        model.addAttribute("assignments",
+                courses.taughtBy(me.accountId()).stream()
+                        .collect(Collectors.groupingBy(AssignmentView::courseId, LinkedHashMap::new, Collectors.toList())));
+        return "page/home";
+    }
+
+    /** Looks for a student in all courses somebody teaches. */
+    @GetMapping("/students")
+    String search(@RequestParam(defaultValue = "") String q, @AuthenticationPrincipal SignedIn me, Model model) {
+        if (!me.isInstructor()) {
+            throw new NotAccessible();
+        }
+        String sought = q.length() <= LONGEST_SOUGHT ? q : q.substring(0, LONGEST_SOUGHT);
+        model.addAttribute("q", sought);
+        model.addAttribute("found", teaching.search(me.accountId(), sought));
+        return "page/students";
+    }
+
+    @GetMapping("/assignments/{id}")
+    String assignment(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+        if (courses.taught(id, me.accountId()).isPresent()) {
+            return "redirect:/assignments/" + id + "/review";
+        }
+        courses.forStudent(id, me.accountId());
+        return "redirect:" + work.nextAddress(id, me.accountId());
+    }
+}

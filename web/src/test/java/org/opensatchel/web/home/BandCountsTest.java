@@ -1,0 +1,65 @@
+package org.opensatchel.web.home;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import jakarta.persistence.EntityManagerFactory;
+import java.util.Map;
+import org.hibernate.SessionFactory;
+import org.hibernate.stat.Statistics;
+import org.junit.jupiter.api.Test;
+import org.opensatchel.web.RunningApplication;
+import org.opensatchel.web.course.AssignmentView;
+import org.opensatchel.web.handin.HandInView;
+import org.opensatchel.web.handout.HandoutService;
+import org.opensatchel.web.location.LocationService;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** The band on top of every page counts what the pages below it show, and asks the database once. */
+class BandCountsTest extends RunningApplication {
+
+    @Autowired
+    private BandCounts counts;
+    @Autowired
+    private StudentSteps steps;
+    @Autowired
+    private HandoutService handouts;
+    @Autowired
+    private LocationService locations;
+    @Autowired
+    private EntityManagerFactory database;
+
+    @Test
+    void countsWhatThePagesShow() {
+        AssignmentView market = market();
+        long instructor = accounts.loadUserByUsername("quillfeather").accountId();
+        BandCounts.Teaching counted = counts.teaching(market.id(), instructor).orElseThrow();
+        Map<Long, HandInView> latest = handIns.counting(market);
+        assertThat(counted.plans()).isTrue();
+        assertThat(counted.students()).isEqualTo(courses.roster(market).size());
+        assertThat(counted.held()).isEqualTo(handouts.held(market).size());
+        assertThat(counted.located()).isEqualTo(locations.current(market).size());
+        assertThat(counted.handedIn()).isEqualTo(latest.size());
+        assertThat(counted.ready()).isEqualTo((int) latest.values().stream().filter(handIn -> "ready".equals(handIn.told())).count());
+        assertThat(counted.tidy()).isEqualTo((int) latest.values().stream().filter(handIn -> "tidy".equals(handIn.told())).count())
+                .isPositive();
+        assertThat(counted.ready() + counted.tidy() + counted.toFix()).isEqualTo(latest.size());
+    }
+
+    @Test
+    void askingCostsOneQuestionAndStrangersSeeNothing() {
+        AssignmentView market = market();
+        long instructor = accounts.loadUserByUsername("quillfeather").accountId();
+        long student = accounts.loadUserByUsername("ottoline.marsh").accountId();
+        Statistics asked = database.unwrap(SessionFactory.class).getStatistics();
+        asked.setStatisticsEnabled(true);
+        asked.clear();
+        assertThat(counts.teaching(market.id(), instructor)).isPresent();
+        assertThat(counts.teaching(market.id(), student)).isEmpty();
+        assertThat(steps.of(student, market.id())).hasValueSatisfying(own -> {
+            assertThat(own.held()).isPresent();
+            assertThat(own.handIn()).isPresent();
+        });
+        assertThat(steps.of(instructor, market.id())).isEmpty();
+        assertThat(asked.getPrepareStatementCount()).isEqualTo(4);
+    }
+}
