@@ -1,6 +1,7 @@
 package org.opensatchel.cli;
 
 import java.util.Locale;
+import org.opensatchel.base.text.Shortened;
 
 /** Text made safe for a terminal: what controls it, or turns the reading direction, is shown as {@code \\u….}. */
 final class Printable {
@@ -30,7 +31,6 @@ final class Printable {
 
     /** One bounded line. */
     static String line(String text) {
-        String safe = of(text);
-        return safe.length() <= MOST ? safe : safe.substring(0, MOST - 1) + "…";
+        return Shortened.end(of(text), MOST);
     }
 }

@@ -3,6 +3,7 @@ package org.opensatchel.core.judging;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
@@ -45,6 +46,6 @@ public record ReturnSlip(List<Item> items) {
 
     private static String line(Sentence sentence) {
         String text = sentence.toString().replaceAll("\\s+", " ").strip();
-        return text.length() <= LONGEST_LINE ? text : text.substring(0, LONGEST_LINE - 1) + "…";
+        return Shortened.end(text, LONGEST_LINE);
     }
 }

@@ -21,6 +21,7 @@ import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.base.path.ProjectPath;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.finding.Code;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
@@ -173,7 +174,7 @@ final class ListingReader {
         if (name.equals(".") || name.equals("..") || name.length() > ProjectPath.LONGEST
                 || name.chars().anyMatch(c -> c == '/' || c == '\\' || c == 0)) {
             throw new Wrong(
-                    PackageWording.LISTING_BAD_ROOT.say(Facts.of(FOUND, name.length() > SHOWN ? name.substring(0, SHOWN) + "…" : name)));
+                    PackageWording.LISTING_BAD_ROOT.say(Facts.of(FOUND, Shortened.end(name, SHOWN))));
         }
         return Optional.of(name).filter(text -> !text.isBlank());
     }
@@ -190,7 +191,7 @@ final class ListingReader {
     private static void notTooLong(String path) throws Wrong {
         if (path.length() > ProjectPath.LONGEST) {
             throw new Wrong(
-                    PackageWording.LISTING_LONG_PATH.say(Facts.of(FOUND, path.substring(0, SHOWN) + "…").and(MOST, ProjectPath.LONGEST)));
+                    PackageWording.LISTING_LONG_PATH.say(Facts.of(FOUND, Shortened.end(path, SHOWN)).and(MOST, ProjectPath.LONGEST)));
         }
     }
 

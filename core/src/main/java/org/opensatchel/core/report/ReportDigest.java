@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.opensatchel.base.fact.Phrase;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.report.Report.CarryFileLine;
 import org.opensatchel.core.report.Report.CarryLine;
 import org.opensatchel.core.report.Report.CarryLinkLine;
@@ -104,12 +105,7 @@ public record ReportDigest(Report head, List<Integer> numbers, int findings, Lis
     }
 
     private static String bounded(String text) {
-        if (text.length() <= LONGEST_MESSAGE) {
-            return text;
-        }
-        int head = Character.isHighSurrogate(text.charAt(LONGEST_MESSAGE / 2 - 1)) ? LONGEST_MESSAGE / 2 - 1 : LONGEST_MESSAGE / 2;
-        int tail = text.length() - LONGEST_MESSAGE / 2;
-        return text.substring(0, head) + "…" + text.substring(Character.isLowSurrogate(text.charAt(tail)) ? tail + 1 : tail);
+        return Shortened.middle(text, LONGEST_MESSAGE, LONGEST_MESSAGE / 2);
     }
 
     private static List<Carried> carried(Report report) {

@@ -3,6 +3,7 @@ package org.opensatchel.core.words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.opensatchel.base.text.Shortened;
 
 /**
  * Something said in a language, in pieces: the words, and the names in them, which pages set in a letter of their own and plain text
@@ -63,8 +64,7 @@ public record Sentence(List<Piece> pieces, String open, String close) {
 
     /** The sentence as plain text, no longer than a report takes. */
     public String bounded() {
-        String whole = toString();
-        return whole.length() <= MOST ? whole : whole.substring(0, MOST - 1) + "…";
+        return Shortened.end(toString(), MOST);
     }
 
     /** The sentence as plain text. */

@@ -28,6 +28,7 @@ import org.opensatchel.base.json.JsonFault;
 import org.opensatchel.base.json.JsonTwins;
 import org.opensatchel.base.json.StrictObject;
 import org.opensatchel.base.path.PatternSize;
+import org.opensatchel.base.text.Shortened;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 
@@ -340,7 +341,7 @@ public final class ProfileReader {
     }
 
     private static String shown(String text) {
-        return text.length() <= 60 ? text : text.substring(0, 60) + "…";
+        return Shortened.end(text, 60);
     }
 
     static <E extends Enum<E>> Map<String, E> words(E[] values) {

@@ -12,6 +12,7 @@ import org.opensatchel.base.path.LinkText;
 import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.base.place.Place;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.formats.kind.Endings;
 
 /**
@@ -257,10 +258,6 @@ public class LinkSink {
     }
 
     protected String shortened(String text) {
-        if (text.length() <= maxText) {
-            return text;
-        }
-        int end = Character.isHighSurrogate(text.charAt(maxText - 2)) ? maxText - 2 : maxText - 1;
-        return text.substring(0, end) + "…";
+        return Shortened.end(text, maxText);
     }
 }

@@ -9,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.base.json.JsonDocuments;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.formats.link.Unreadable;
 import org.opensatchel.formats.xml.XmlScan;
 import tools.jackson.core.JacksonException;
@@ -191,6 +192,6 @@ public record Passage(List<Line> lines, boolean found) {
     }
 
     private static String cutEnd(String text) {
-        return text.length() < LONGEST_LINE ? text : text.substring(0, LONGEST_LINE - 1) + "…";
+        return Shortened.end(text, LONGEST_LINE);
     }
 }

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.opensatchel.base.hash.Sha256;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.web.text.Speech;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -89,7 +90,7 @@ public class AccountService implements UserDetailsService {
 
     private String free(String wish) {
         String plain = known(wish).replaceAll("[\\p{Cntrl}\\p{Cf}\\s]", "");
-        String base = plain.isEmpty() ? "student" : plain.substring(0, Math.min(plain.length(), LONGEST_LOGIN));
+        String base = plain.isEmpty() ? "student" : Shortened.cut(plain, LONGEST_LOGIN);
         for (int n = 1;; n++) {
             String login = n == 1 ? base : base + n;
             if (accounts.findByLogin(login).isEmpty()) {

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.opensatchel.base.text.Shortened;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -92,7 +93,7 @@ class SignInGuard {
 
     private static String account(String login) {
         String name = login.strip().toLowerCase(java.util.Locale.ROOT);
-        return "account " + name.substring(0, Math.min(name.length(), 254));
+        return "account " + Shortened.cut(name, 254);
     }
 
     private static String source(String address) {

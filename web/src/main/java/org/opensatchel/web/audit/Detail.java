@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.List;
 import org.opensatchel.base.json.JsonDocuments;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.text.Times;
 
@@ -86,9 +87,7 @@ public record Detail(String key, List<Value> values) {
     }
 
     private static String cut(String text) {
-        String bare = text.replace("\0", "");
-        return bare.length() <= LONGEST ? bare
-                : bare.substring(0, bare.offsetByCodePoints(0, bare.codePointCount(0, LONGEST - 1) - 1)) + "…";
+        return Shortened.end(text.replace("\0", ""), LONGEST);
     }
 
     /** In a language. */

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.web.account.AccountService;
@@ -133,7 +134,7 @@ public class RosterService {
     }
 
     private static String shortened(String text) {
-        return text.length() <= 60 ? text : text.substring(0, 60) + "…";
+        return Shortened.end(text, 60);
     }
 
     /** What a file would change. */

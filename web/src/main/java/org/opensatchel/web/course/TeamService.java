@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.core.roster.TeamPlan;
@@ -33,7 +34,7 @@ class TeamService {
         courses.roster(assignment).forEach(student -> {
             String name = wanted.getOrDefault(student.enrolmentId(), "").strip();
             if (!name.isEmpty()) {
-                known.put(student.enrolmentId(), name.substring(0, Math.min(name.length(), LONGEST)));
+                known.put(student.enrolmentId(), Shortened.cut(name, LONGEST));
             }
         });
         teams.removeMembers(assignment.id());

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.report.PlanFound;
 import org.opensatchel.core.report.PlanFound.Line;
 import org.opensatchel.core.report.PlanFound.State;
@@ -166,10 +167,6 @@ public record PlanDrawing(int width, int height, List<Band> bands, List<Thread> 
     }
 
     private static String middle(String name) {
-        if (name.length() <= LONGEST) {
-            return name;
-        }
-        int tail = LONGEST * 2 / 3;
-        return name.substring(0, LONGEST - tail - 1) + "…" + name.substring(name.length() - tail);
+        return Shortened.middle(name, LONGEST, LONGEST * 2 / 3);
     }
 }

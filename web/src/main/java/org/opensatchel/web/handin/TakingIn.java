@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.project.ZipSource;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.course.NotAccessible;
@@ -129,9 +130,7 @@ public class TakingIn {
     }
 
     private static String cut(String name) {
-        String shortened = name.codePointCount(0, name.length()) <= LONGEST_NAME ? name
-                : name.substring(0, name.offsetByCodePoints(0, LONGEST_NAME - 1)) + "…";
-        return shortened.replace("\0", "");
+        return Shortened.end(name.replace("\0", ""), LONGEST_NAME);
     }
 
     /** A cheap first look: small projects are checked before large ones. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.web.text.Names;
@@ -283,10 +284,6 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
 
     /** Shortened in the middle, never at the end. */
     private static String middle(String name) {
-        if (name.length() <= LONGEST_NAME) {
-            return name;
-        }
-        int tail = LONGEST_NAME * 2 / 3;
-        return name.substring(0, LONGEST_NAME - tail - 1) + "…" + name.substring(name.length() - tail);
+        return Shortened.middle(name, LONGEST_NAME, LONGEST_NAME * 2 / 3);
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.judging.Judgement;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.TimelineFound;
@@ -264,12 +265,11 @@ public record TimelineDrawing(String document, String name, String about, int wi
 
         /** As much of a name as there is cloth for; it ends where the clip ends, so that what is seen is what is said. */
         private static String ended(String text, int most) {
-            return text.codePointCount(0, text.length()) <= most ? text : text.substring(0, text.offsetByCodePoints(0, most));
+            return Shortened.cut(text, most);
         }
 
         private static String cut(String text, int most) {
-            return text.codePointCount(0, text.length()) <= most ? text
-                    : text.substring(0, text.offsetByCodePoints(0, Math.max(1, most - 1))) + "…";
+            return Shortened.end(text, Math.max(2, most));
         }
 
         private List<Tick> ticks() {

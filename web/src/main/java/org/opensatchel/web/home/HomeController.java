@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -56,7 +57,7 @@ class HomeController {
         if (!me.isInstructor()) {
             throw new NotAccessible();
         }
-        String sought = q.length() <= LONGEST_SOUGHT ? q : q.substring(0, LONGEST_SOUGHT);
+        String sought = Shortened.cut(q, LONGEST_SOUGHT);
         model.addAttribute("q", sought);
         model.addAttribute("found", teaching.search(me.accountId(), sought));
         return "page/students";

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.location.LocationFault;
@@ -29,7 +30,7 @@ record Strap(List<Part> parts, List<Hanging> faults, boolean rootIsRight, int le
 
     static Strap of(String path, List<LocationFault> faults, Optional<String> rootName, Words words) {
         String shown = path.strip();
-        List<String> names = shown.length() > LocationJudge.MAX_PATH ? List.of(shown.substring(0, 60) + "…") : LocationJudge.parts(shown);
+        List<String> names = shown.length() > LocationJudge.MAX_PATH ? List.of(Shortened.end(shown, 60)) : LocationJudge.parts(shown);
         boolean right = !names.isEmpty()
                 && rootName.map(NameFolding::composed).filter(NameFolding.composed(names.get(names.size() - 1))::equals).isPresent();
         List<Part> parts = new ArrayList<>();

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.base.path.NameFolding;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.web.handin.HandInView;
 import org.springframework.web.util.UriComponentsBuilder;
 
@@ -40,7 +41,7 @@ public record BoardQuery(String q, String verdict, String code, String section, 
 
     private static String text(Map<String, String> asked, String name) {
         String text = asked.getOrDefault(name, "");
-        return text.length() <= LONGEST ? text : text.substring(0, LONGEST);
+        return Shortened.cut(text, LONGEST);
     }
 
     public boolean opensAll() {

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.opensatchel.base.json.JsonDocuments;
+import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.judging.Judgement;
 import org.opensatchel.core.judging.ReturnSlip;
 import org.opensatchel.core.report.Verdict;
@@ -151,7 +152,7 @@ public class SlipService {
 
     private static String cut(String text) {
         String bare = text.replace("\r\n", "\n").replace("\0", "").strip();
-        return bare.length() <= LONGEST_PART ? bare : bare.substring(0, LONGEST_PART);
+        return Shortened.cut(bare, LONGEST_PART);
     }
 
     /** Lets go of what was changed: the slip is built anew. */

@@ -1,6 +1,7 @@
 package org.opensatchel.web.text;
 
 import java.util.Locale;
+import org.opensatchel.base.text.Shortened;
 import org.springframework.stereotype.Component;
 
 /** Names of files and folders as pages show them: nothing in them is hidden, and long ones keep their end. */
@@ -43,8 +44,9 @@ public class Names {
         int tail = Math.min(most * 2 / 3, shown.length() - 1);
         int cut = shown.length() - tail;
         int slash = shown.indexOf('/', cut);
-        int from = slash > 0 && slash < cut + tail / 2 ? slash : cut;
-        return shown.substring(0, most - tail - 1) + "…" + shown.substring(from);
+        // A folder is named whole where that is possible.
+        boolean whole = slash > 0 && slash < cut + tail / 2;
+        return Shortened.middle(shown, whole ? most - (slash - cut) : most, whole ? shown.length() - slash : tail);
     }
 
     /** The last name of a path of any system, shown whole up to a length a cell has room for. */
