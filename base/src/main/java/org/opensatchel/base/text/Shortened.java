@@ -33,7 +33,8 @@ public final class Shortened {
         if (text.length() <= most) {
             return text;
         }
-        return text.substring(0, before(text, most - tail - ELLIPSIS.length())) + ELLIPSIS + text.substring(after(text, text.length() - tail));
+        return text.substring(0, before(text, most - tail - ELLIPSIS.length())) + ELLIPSIS
+                + text.substring(after(text, text.length() - tail));
     }
 
     private static int before(String text, int at) {

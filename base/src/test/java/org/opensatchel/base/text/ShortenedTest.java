@@ -13,7 +13,8 @@ class ShortenedTest {
     private static final String FLAG = "\uD83C\uDFF4\u200D\u2620";
 
     @ParameterizedTest
-    @CsvSource({"kettle, 6, kettle", "kettle, 5, kett…", "kettle, 1, …", "ke\u0301ttle, 3, k…", "ke\u0301ttle, 4, ke\u0301…", "a\uD83D\uDE00b, 3, a…",
+    @CsvSource({"kettle, 6, kettle", "kettle, 5, kett…", "kettle, 1, …", "ke\u0301ttle, 3, k…", "ke\u0301ttle, 4, ke\u0301…",
+            "a\uD83D\uDE00b, 3, a…",
             "a\uD83D\uDE00bc, 4, a\uD83D\uDE00…"})
     void theBeginningStays(String text, int most, String expected) {
         assertThat(Shortened.end(text, most)).isEqualTo(expected);
@@ -47,7 +48,8 @@ class ShortenedTest {
             for (String told : new String[]{Shortened.end(text.toString(), most), Shortened.middle(text.toString(), most, tail),
                     Shortened.cut(text.toString(), most)}) {
                 assertThat(told.length()).as("seed %d", seed).isLessThanOrEqualTo(most);
-                assertThat(told.codePoints().noneMatch(point -> Character.getType(point) == Character.SURROGATE)).as("seed %d", seed).isTrue();
+                assertThat(told.codePoints().noneMatch(point -> Character.getType(point) == Character.SURROGATE)).as("seed %d", seed)
+                        .isTrue();
             }
         }
     }
