@@ -1,15 +1,11 @@
 package org.opensatchel.core.scan;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.PushbackInputStream;
-import java.io.SequenceInputStream;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,12 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
-import java.util.zip.CRC32C;
-import org.apache.commons.io.input.BoundedInputStream;
-import org.apache.commons.io.input.CloseShieldInputStream;
 import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.base.place.Place;
@@ -32,23 +23,13 @@ import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.project.RandomContent;
 import org.opensatchel.core.project.ReadLimits;
-import org.opensatchel.formats.Formats;
 import org.opensatchel.formats.MediaReaders;
 import org.opensatchel.formats.TypeProbe;
 import org.opensatchel.formats.described.CustomLinks;
 import org.opensatchel.formats.described.Profiles;
-import org.opensatchel.formats.format.Format;
-import org.opensatchel.formats.guessed.PathFinder;
-import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.DocumentLinks;
-import org.opensatchel.formats.link.Head;
-import org.opensatchel.formats.link.Link;
-import org.opensatchel.formats.link.LinkSink;
 import org.opensatchel.formats.link.ReadProblem;
-import org.opensatchel.formats.link.ReadWording;
-import org.opensatchel.formats.link.Unreadable;
 import org.opensatchel.formats.timeline.Timeline;
-import org.opensatchel.formats.timeline.TimelineReader;
 
 /**
  * Reads every file once: its beginning for its type, its links if it is a document, its hash if another file could be the
@@ -56,17 +37,12 @@ import org.opensatchel.formats.timeline.TimelineReader;
  */
 public final class ContentScan {
 
-    /** Of a file of no known format only so much is looked through for paths. */
-    private static final long MOST_LOOKED_THROUGH = 1L << 30;
     private static final int FEW_FILES = 64;
     private static final long FEW_BYTES = 8L << 20;
     /** Stand where the id of a format does: for files in no known format, and for those that only the kit's own rules know. */
     public static final String PATH_FINDER = "no-known-format";
     public static final String KIT_RULES = "kit-rules";
     private static final String SHORTCUT = ".lnk";
-    /** Of shorter files the whole is read as soon as its beginning. */
-    private static final long WORTH_A_LOOK = 8L << 10;
-    private static final long LONG_DOCUMENT = 4L << 20;
 
     private final ProjectSource source;
     private final ReadLimits limits;
@@ -74,12 +50,8 @@ public final class ContentScan {
     private final Set<Long> wantedSizes;
     private final long maxHashedBytes;
     private final ScanProgress progress;
-    private final CustomLinks custom;
-    private final Profiles profiles;
+    private final DocumentPass documents;
     private final MediaPass media;
-
-    /** Documents longer than this are read one at a time: what a reader holds of one may be several times its length. */
-    private final ReentrantLock large = new ReentrantLock();
 
     /** Is told how far the scan has come. */
     public interface ScanProgress {
@@ -103,8 +75,7 @@ public final class ContentScan {
         this.wantedSizes = wantedSizes;
         this.maxHashedBytes = maxHashedBytes;
         this.progress = progress;
-        this.custom = custom;
-        this.profiles = profiles;
+        this.documents = new DocumentPass(limits, custom, profiles);
         this.media = new MediaPass(source, listening);
     }
 
@@ -122,7 +93,7 @@ public final class ContentScan {
                 media.ofParts(file, failures).ifPresent(found -> facts.put(file.path(), found));
             }
         }
-        BitSet wanted = alike(files);
+        BitSet wanted = new SameContents(source).among(files);
         for (int i = 0; i < files.size(); i++) {
             if (wantedSizes.contains(files.get(i).bytes())) {
                 wanted.set(i);
@@ -233,97 +204,19 @@ public final class ContentScan {
                 List.of(new DocumentLinks.Fault(document.document(), problem)));
     }
 
-    /** What two files share that may have the same content. */
-    private record Likeness(long bytes, long checksum) {
-        static Likeness of(ProjectFile file) {
-            return new Likeness(file.bytes(), file.entry().checksum());
-        }
-    }
-
-    /** What two files must share before it is worth hashing them; a source without contents told its hashes itself. */
-    private static Set<Likeness> sharedContents(List<ProjectFile> files) {
-        Set<Likeness> seen = new HashSet<>();
-        return files.stream().filter(file -> file.bytes() > 0).map(Likeness::of).filter(likeness -> !seen.add(likeness))
-                .collect(Collectors.toSet());
-    }
-
-    /**
-     * Which files may have the content of another: those as long as another, and where the source has no checksums, with the same
-     * beginning and end as well. Many pictures are as long as another; few of them begin like it.
-     */
-    private BitSet alike(List<ProjectFile> files) throws IOException {
-        Set<Likeness> shared = sharedContents(files);
-        BitSet out = new BitSet();
-        Map<Likeness, Map<Long, Integer>> first = new HashMap<>();
-        for (int i = 0; i < files.size(); i++) {
-            ProjectFile file = files.get(i);
-            Likeness likeness = Likeness.of(file);
-            if (!shared.contains(likeness)) {
-                continue;
-            }
-            if (likeness.checksum() != 0 || file.bytes() < WORTH_A_LOOK) {
-                out.set(i);
-                continue;
-            }
-            Optional<Long> beginning = beginning(file);
-            if (beginning.isPresent()) {
-                Integer other = first.computeIfAbsent(likeness, key -> new HashMap<>()).putIfAbsent(beginning.get(), i);
-                if (other != null) {
-                    out.set(other);
-                    out.set(i);
-                }
-            }
-        }
-        return out;
-    }
-
-    /** A checksum of a file's beginning; of one that cannot be read the scan tells by itself. */
-    private Optional<Long> beginning(ProjectFile file) throws IOException {
-        try (InputStream content = source.open(file.entry())) {
-            CRC32C crc = new CRC32C();
-            crc.update(content.readNBytes(TypeProbe.HEAD_BYTES));
-            return Optional.of(crc.getValue());
-        } catch (ContentUnavailable unavailable) {
-            return Optional.empty();
-        }
-    }
-
     private ScanResult one(ProjectFile file, boolean wanted, boolean hashed, boolean heard, DocumentSums sums, DocumentSums.Held before)
             throws IOException {
         ScanResult result = new ScanResult();
-        LinkSink sink = new LinkSink(file.path(), limits.linkText(), Formats.ENDINGS,
-                sums.isLinksFull(before) ? LinkSink.Allowance.NOTHING : allowance());
         result.unhashed = wanted && !hashed;
-        boolean heavy = file.bytes() > LONG_DOCUMENT;
         try (InputStream raw = source.open(file.entry()); MeteredContent content = new MeteredContent(raw, hashed)) {
             byte[] head = content.readNBytes(TypeProbe.HEAD_BYTES);
             String extension = file.path().extension();
-            Head beginning = new Head(head);
             boolean standIn = StandInProbe.isOne(file.path().name(), extension, file.bytes(), head);
             boolean isMedia = !standIn && MediaReaders.mayBe(extension, head);
             // Some are documents as well: it is kept while their links are read.
             KeptContent kept = isMedia && !(raw instanceof RandomContent) ? content.keep(head) : null;
-            Optional<Formats.Document> known = head.length == 0 || standIn || !isDocumentPlace.test(file.path()) ? Optional.empty()
-                    : Formats.document(extension, beginning);
-            boolean ruled = head.length > 0 && isDocumentPlace.test(file.path()) && custom.read(file.path());
-            boolean described = head.length > 0 && !standIn && !profiles.isEmpty() && isDocumentPlace.test(file.path())
-                    && profiles.mayDescribe(file.path(), beginning);
-            if (described) {
-                PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
-                whole.unread(head);
-                alone(heavy, () -> described(content(file.path(), whole, sums.isBytesFull(before)), head, sink, known, ruled, result));
-            } else if (known.isPresent() || ruled) {
-                // A reader may close what it reads; the rest of the content still has to pass through here.
-                PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
-                whole.unread(head);
-                InputStream read = known.isPresent() ? timelines(file, known.get().format(), whole, result) : whole;
-                alone(heavy, () -> read(content(file.path(), read, sums.isBytesFull(before)), sink, known, ruled, result));
-            } else if (!standIn && isDocumentPlace.test(file.path()) && PathFinder.reads(file.path().text(), head)) {
-                PushbackInputStream whole = new PushbackInputStream(CloseShieldInputStream.wrap(content), TypeProbe.HEAD_BYTES);
-                whole.unread(head);
-                result.cutShort = file.bytes() > MOST_LOOKED_THROUGH;
-                InputStream bounded = BoundedInputStream.builder().setInputStream(whole).setMaxCount(MOST_LOOKED_THROUGH).get();
-                alone(heavy, () -> find(new DocumentContent(file.path(), bounded, limits.documentBytes()), sink, result));
+            if (head.length > 0 && isDocumentPlace.test(file.path())) {
+                documents.read(file, head, content, sums.isLinksFull(before), sums.isBytesFull(before), standIn, result);
             }
             boolean checked = file.entry().checksum() != 0;
             boolean zeros = content.finish(hashed || checked, file.bytes());
@@ -334,144 +227,5 @@ public final class ContentScan {
             result.damage = unavailable.what();
         }
         return result;
-    }
-
-    /** The timelines of a document are read of all its bytes at once, which its reader of links gets to read again. */
-    private InputStream timelines(ProjectFile file, Format format, InputStream content, ScanResult result) throws IOException {
-        Optional<TimelineReader> reader = format.timelines().filter(one -> file.bytes() <= one.mostBytes());
-        if (reader.isEmpty()) {
-            return content;
-        }
-        byte[] bytes = content.readNBytes(reader.get().mostBytes());
-        try {
-            alone(file.bytes() > LONG_DOCUMENT, () -> result.timelines = reader.get().read(file.path(), bytes));
-        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = format.id();
-            BrokenReader.tell(format.id(), broke);
-        }
-        return new SequenceInputStream(new ByteArrayInputStream(bytes), content);
-    }
-
-    private LinkSink.Allowance allowance() {
-        LinkSink.Allowance usual = LinkSink.Allowance.ONE_DOCUMENT;
-        return new LinkSink.Allowance(Math.min(usual.links(), limits.sums().links()), Math.min(usual.text(), limits.sums().linkText()));
-    }
-
-    private DocumentContent content(ProjectPath path, InputStream stream, boolean full) {
-        return full ? DocumentContent.streamed(path, stream, limits.documentBytes())
-                : new DocumentContent(path, stream, limits.documentBytes());
-    }
-
-    /** What a document holds; of one whose links are let go, that it names any. */
-    private static DocumentSums.Held held(LinkSink sink, long bytes) {
-        return new DocumentSums.Held(sink.isOverflowing() ? Math.max(1, sink.count()) : sink.count(), sink.textLength(), bytes);
-    }
-
-    private interface Reading {
-        void read() throws IOException;
-    }
-
-    private void alone(boolean needed, Reading reading) throws IOException {
-        if (needed) {
-            large.lock();
-        }
-        try {
-            reading.read();
-        } finally {
-            if (needed) {
-                large.unlock();
-            }
-        }
-    }
-
-    /** What is no document of a known format is one only when something that looks like a link is found in it. */
-    private void find(DocumentContent document, LinkSink sink, ScanResult result) throws IOException {
-        List<DocumentLinks.Fault> faults = List.of();
-        try {
-            PathFinder.read(document, sink);
-        } catch (Unreadable unreadable) {
-            faults = List.of(new DocumentLinks.Fault(document.path(), unreadable.problem()));
-        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = PATH_FINDER;
-            BrokenReader.tell(PATH_FINDER, broke);
-        }
-        if (sink.count() > 0 || sink.isOverflowing() || !faults.isEmpty()) {
-            result.document = new DocumentLinks(document.path(), PATH_FINDER, sink.links(), faults);
-            result.held = held(sink, 0);
-        }
-    }
-
-    /** The one place where a reader that breaks costs its own document only. */
-    private void read(DocumentContent document, LinkSink sink, Optional<Formats.Document> known, boolean ruled, ScanResult result)
-            throws IOException {
-        try {
-            if (ruled) {
-                ruled(document, known, sink);
-            } else {
-                known.orElseThrow().reader().read(document, sink);
-            }
-        } catch (Unreadable unreadable) {
-            sink.problem(unreadable.problem());
-        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = format(known);
-            BrokenReader.tell(result.failure, broke);
-            sink.problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
-        }
-        result.document = new DocumentLinks(document.path(), format(known), sink.links(), sink.problems());
-        result.held = held(sink, document.bytesInMemory());
-    }
-
-    /** A document that a profile may describe is read by that, and else as if there was none. */
-    private void described(DocumentContent document, byte[] head, LinkSink sink, Optional<Formats.Document> known, boolean ruled,
-            ScanResult result)
-            throws IOException {
-        ProjectPath path = document.path();
-        Profiles.Told told;
-        byte[] bytes;
-        try {
-            bytes = document.bytes();
-            told = profiles.read(path, bytes, sink);
-        } catch (Unreadable unreadable) {
-            sink.problem(unreadable.problem());
-            keep(new DocumentLinks(path, profiles.title(path), sink.links(), sink.problems()), document, sink, result);
-            return;
-        } catch (RuntimeException | StackOverflowError | LinkageError broke) {
-            result.failure = profiles.title(path);
-            BrokenReader.tell("described documents", broke);
-            return;
-        }
-        if (told instanceof Profiles.Told.Read read) {
-            keep(new DocumentLinks(path, read.title(), sink.links(), sink.problems(), read.saved(), Optional.empty()), document, sink,
-                    result);
-            return;
-        }
-        DocumentContent again = new DocumentContent(path, new ByteArrayInputStream(bytes), limits.documentBytes());
-        if (told instanceof Profiles.Told.Differs differs) {
-            find(again, sink, result);
-            List<Link> guesses = result.document == null ? List.of() : result.document.links();
-            result.document = new DocumentLinks(path, PATH_FINDER, guesses, List.of(), List.of(), Optional.of(differs.title()));
-        } else if (known.isPresent() || ruled) {
-            read(again, sink, known, ruled, result);
-        } else if (PathFinder.reads(path.text(), head)) {
-            find(again, sink, result);
-        }
-    }
-
-    private static void keep(DocumentLinks links, DocumentContent document, LinkSink sink, ScanResult result) {
-        result.document = links;
-        result.held = held(sink, document.bytesInMemory());
-    }
-
-    /** The kit's rules read beside the format's own reader, where there is one. */
-    private void ruled(DocumentContent document, Optional<Formats.Document> known, LinkSink sink) throws IOException, Unreadable {
-        byte[] bytes = document.bytes();
-        if (known.isPresent()) {
-            known.get().reader().read(new DocumentContent(document.path(), new ByteArrayInputStream(bytes), limits.documentBytes()), sink);
-        }
-        custom.read(document.path(), bytes, sink);
-    }
-
-    private static String format(Optional<Formats.Document> known) {
-        return known.map(one -> one.format().id()).orElse(KIT_RULES);
     }
 }
