@@ -19,7 +19,8 @@ class HelpTest {
     }
 
     static Stream<String> commands() {
-        return Stream.of("check", "kit", "kit lint", "kit handout", "kit diff", "kit propose", "name", "name test", "formats", "explain",
+        return Stream.of("check", "kit", "kit lint", "kit handout", "kit diff", "kit propose", "kit schema", "name", "name test", "formats",
+                "explain",
                 "profile", "profile learn",
                 "profile test", "profile explain");
     }

@@ -52,9 +52,7 @@ final class FolderProposal {
         tree.folders().stream().filter(folder -> rule.path().fits(folder, tokens.fields(), false))
                 .forEach(folder -> types.addAll(types(List.of(folder))));
         boolean anything = types.contains("") || types.size() > MOST_TYPES;
-        FolderRule wider = new FolderRule(rule.path(), rule.purpose(), rule.need(), anything ? List.of() : List.copyOf(types),
-                rule.atLeast(), rule.sealed(), rule.managed(), rule.repeats(), rule.media(), rule.autosave(), rule.rebuildable());
-        return new ProposedPart.Folder(wider, part.why(), part.examples());
+        return new ProposedPart.Folder(rule.accepting(anything ? List.of() : List.copyOf(types)), part.why(), part.examples());
     }
 
     /** The folders in these ones, which are one folder to the plan. */
@@ -118,8 +116,7 @@ final class FolderProposal {
         OptionalInt repeats = free && !pattern.names().get(pattern.names().size() - 1).isMadeByRoster() ? OptionalInt.of(1)
                 : OptionalInt.empty();
         Need need = programs || !everywhere || free ? Need.OPTIONAL : Need.REQUIRED;
-        FolderRule rule = new FolderRule(pattern, "", need, programs || anything ? List.of() : List.copyOf(types), 0, false, programs,
-                repeats, Optional.empty(), false, false);
+        FolderRule rule = FolderRule.plain(pattern, need, programs || anything ? List.of() : List.copyOf(types), programs, repeats);
         Phrase why = programs ? ProposalWording.PROGRAM_KEEPS.say()
                 : free ? ProposalWording.SAME_KIND.say(Facts.of(COUNT, members.size()))
                         : types.isEmpty() ? ProposalWording.NO_FILES.say() : ProposalWording.HOLDS.say(Facts.of(TYPES, List.copyOf(types)));

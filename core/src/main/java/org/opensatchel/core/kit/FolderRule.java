@@ -26,6 +26,16 @@ public record FolderRule(FolderPattern path, String purpose, Need need, List<Str
         accepts = List.copyOf(accepts);
     }
 
+    /** One that asks for no more than this. */
+    public static FolderRule plain(FolderPattern path, Need need, List<String> accepts, boolean managed, OptionalInt repeats) {
+        return new FolderRule(path, "", need, accepts, 0, false, managed, repeats, Optional.empty(), false, false);
+    }
+
+    /** The same for other types of files. */
+    public FolderRule accepting(List<String> types) {
+        return new FolderRule(path, purpose, need, types, atLeast, sealed, managed, repeats, media, autosave, rebuildable);
+    }
+
     public boolean takes(String extension) {
         return accepts.isEmpty() || asksFor(extension);
     }

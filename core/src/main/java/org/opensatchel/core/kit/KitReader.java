@@ -1,16 +1,10 @@
 package org.opensatchel.core.kit;
 
 import static org.opensatchel.base.fact.FactName.CODE_POINT;
-import static org.opensatchel.base.fact.FactName.FAULT;
 import static org.opensatchel.base.fact.FactName.FOUND;
-import static org.opensatchel.base.fact.FactName.KEY;
-import static org.opensatchel.base.fact.FactName.MOST;
 import static org.opensatchel.base.fact.FactName.MOST_BYTES;
-import static org.opensatchel.base.fact.FactName.NUMBER;
 import static org.opensatchel.base.fact.FactName.OTHER;
 import static org.opensatchel.base.fact.FactName.OTHERS;
-import static org.opensatchel.base.fact.FactName.PATTERN;
-import static org.opensatchel.base.fact.FactName.TYPES;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -20,14 +14,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
-import java.util.OptionalLong;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.opensatchel.base.fact.Facts;
-import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.base.json.JsonFault;
 import org.opensatchel.base.json.JsonTwins;
@@ -44,14 +34,9 @@ import org.opensatchel.core.kit.Kit.Grade;
 import org.opensatchel.core.kit.Kit.Limits;
 import org.opensatchel.core.kit.Kit.OtherFolders;
 import org.opensatchel.core.kit.Kit.StarterFile;
-import org.opensatchel.core.kit.Kit.Step;
-import org.opensatchel.core.location.LocationPolicy;
-import org.opensatchel.core.location.LocationPolicy.Avoided;
 import org.opensatchel.core.location.Machine;
-import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.naming.NamePattern;
 import org.opensatchel.core.naming.NameRules;
-import org.opensatchel.core.naming.ProxyName;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 
@@ -62,26 +47,13 @@ public final class KitReader {
     public static final int MAX_BYTES = 16 << 20;
 
     private static final int MAX_FAULTS = 50;
-    private static final Pattern SHA256 = Pattern.compile("[0-9a-f]{64}");
-    private static final Pattern DRIVE = Pattern.compile("[A-Za-z]:");
-    private static final Map<String, Need> NEEDS = words(Need.values());
-    private static final Map<String, Grade> GRADES = words(Grade.values());
-
-    /** As deep as a project is read. */
-    private static final int DEEPEST = 100;
+    private static final Map<String, Grade> GRADES = Holds.words(Grade.values());
 
     private final List<JsonFault> faults = new ArrayList<>();
-    private final List<Like> likes = new ArrayList<>();
-    private final List<Demand> demands = new ArrayList<>();
-    /** What every folder of a pattern has to hold; told with the folder, and a rule like any other. */
-    private final List<DocumentRule> documentsOfEach = new ArrayList<>();
-    private final List<FileRule> filesOfEach = new ArrayList<>();
-
-    /** Whether it went out already: then what is told of kits only since is let be. */
-    private final boolean published;
+    private final KitContext in;
 
     private KitReader(boolean published) {
-        this.published = published;
+        this.in = new KitContext(published);
     }
 
     /**
@@ -117,7 +89,7 @@ public final class KitReader {
         if (document.node("kit").filter(JsonNode::isIntegralNumber).map(JsonNode::longValue).orElse(0L) != 1L) {
             document.fault("kit", KitWording.NO_KIT.say());
         }
-        if (!published) {
+        if (!in.isPublished()) {
             noControls(json, "");
         }
         Kit kit = kit(document);
@@ -150,31 +122,39 @@ public final class KitReader {
         int version = document.integer("version", 1, 1);
         Optional<String> assignment = document.text("assignment");
         NamePattern root = root(document);
-        Optional<NameRules> names = document.object("names").map(this::names);
-        List<FolderRule> folders = document.objects("folders", this::folder);
+        Optional<NameRules> names = one(document, "names", KitShapes.NAMES);
+        List<FolderRule> folders = all(document, "folders", KitShapes.FOLDER);
         noTwins(folders);
-        OtherFolders otherFolders = document.choice("otherFolders", words(OtherFolders.values()), OtherFolders.NOTE);
-        List<Companion> companions = document.objects("companions", this::companion);
-        List<DocumentRule> documents = new ArrayList<>(document.objects("documents", this::documentRule));
-        documents.addAll(documentsOfEach);
-        List<FileRule> files = new ArrayList<>(document.objects("files", this::fileRule));
-        files.addAll(filesOfEach);
-        if (!published) {
+        OtherFolders otherFolders = document.choice("otherFolders", Holds.words(OtherFolders.values()), OtherFolders.NOTE);
+        List<Companion> companions = all(document, "companions", KitShapes.COMPANION);
+        List<DocumentRule> documents = new ArrayList<>(all(document, "documents", KitShapes.DOCUMENT));
+        documents.addAll(in.documentsOfEach());
+        List<FileRule> files = new ArrayList<>(all(document, "files", KitShapes.FILE));
+        files.addAll(in.filesOfEach());
+        if (!in.isPublished()) {
             noStrangers(documents, files);
         }
-        document.objects("forbidden", this::forbidden).forEach(demands::add);
-        document.objects("proxies", this::proxies).forEach(demands::add);
-        List<Kit.RootFile> rootFiles = document.objects("rootFiles", this::rootFile);
+        all(document, "forbidden", KitDemands.FORBIDDEN).forEach(in::demand);
+        all(document, "proxies", KitDemands.PROXIES).forEach(in::demand);
+        List<Kit.RootFile> rootFiles = all(document, "rootFiles", KitShapes.ROOT_FILE);
         List<String> ignored = document.texts("ignore");
-        List<StarterFile> starter = document.objects("starter", this::starterFile);
+        List<StarterFile> starter = all(document, "starter", KitShapes.STARTER);
         noTwinStarters(starter);
         return new Kit(title, version, assignment, root, names, folders, otherFolders, companions, documents, files, starter,
-                document.object("links").map(links -> new LinkPolicyReader(links, published).read()).orElse(Kit.LinkPolicy.DEFAULT),
-                document.object("location").map(this::location), machines(document),
-                document.object("limits").map(this::limits).orElse(Limits.NONE), document.objects("steps", this::step),
-                document.object("severities").map(this::severities).orElse(Map.of()), document.object("points").map(PointsReader::read),
-                demands,
+                one(document, "links", LinksShape.LINKS).orElse(Kit.LinkPolicy.DEFAULT),
+                one(document, "location", KitShapes.LOCATION), machines(document),
+                one(document, "limits", KitShapes.LIMITS).orElse(Limits.NONE), all(document, "steps", KitShapes.STEP),
+                document.object("severities").map(this::severities).orElse(Map.of()), one(document, "points", PointsShape.POINTS),
+                in.demands(),
                 rootFiles, ignored);
+    }
+
+    private <R extends Record> Optional<R> one(StrictObject document, String key, Shape<R> shape) {
+        return document.object(key).map(object -> shape.readWhole(object, in));
+    }
+
+    private <R extends Record> List<R> all(StrictObject document, String key, Shape<R> shape) {
+        return document.objects(key, object -> shape.read(object, in));
     }
 
     private NamePattern root(StrictObject document) {
@@ -183,161 +163,12 @@ public final class KitReader {
             document.fault(KitWording.NO_ROOT.say());
             return NamePattern.of("root");
         }
-        NamePattern name = pattern(root.get(), "name");
+        NamePattern name = in.pattern(root.get(), "name");
         if (name.text().contains("/") || name.text().contains("\\")) {
             root.get().fault("name", KitWording.ROOT_SLASH.say());
         }
         root.get().close();
         return name;
-    }
-
-    private NamePattern pattern(StrictObject object, String key) {
-        String text = object.requiredText(key);
-        if (object.has(key) && text.isBlank()) {
-            object.fault(key, KitWording.EMPTY.say(Facts.of(KEY, key)));
-            return NamePattern.of("name");
-        }
-        NamePattern.Reading reading = NamePattern.read(text);
-        reading.fault().ifPresent(fault -> object.fault(key,
-                KitWording.PATTERN_AT.say(Facts.of(NUMBER, fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
-        return reading.pattern().orElseGet(() -> NamePattern.of("name"));
-    }
-
-    private NameRules names(StrictObject object) {
-        NameRules rules = new NameRules(
-                object.choice("spaces", Map.of("allow", true, "forbid", false), true),
-                object.choice("letters", words(NameRules.Letters.values()), NameRules.Letters.ANY),
-                object.integer("maxLength", 1, 0), object.flag("portable", true), object.flag("ascii", false), object.texts("avoid"),
-                object.flag("avoidWholeWords", false));
-        object.close();
-        return rules;
-    }
-
-    private FolderRule folder(StrictObject object) {
-        String text = object.requiredText("path");
-        FolderPattern path = folderPattern(object, "path", text);
-        OptionalInt repeats = object.object("repeats").map(repeat -> {
-            int least = repeat.integer("atLeast", 0, 1);
-            repeat.close();
-            return OptionalInt.of(least);
-        }).orElse(OptionalInt.empty());
-        folderDemands(object, path);
-        return new FolderRule(path, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.REQUIRED),
-                extensions(object, "accepts"),
-                object.integer("atLeast", 0, 0), object.flag("sealed", false), object.flag("managed", false), repeats, media(object),
-                object.flag("autosave", false), object.flag("rebuildable", false));
-    }
-
-    /** What is asked of a folder beyond its own rule. */
-    private void folderDemands(StrictObject object, FolderPattern path) {
-        OptionalLong most = object.integer("atMost", 0);
-        if (most.isPresent()) {
-            demands.add(new Demand.Amount(path, List.of(), 0, OptionalInt.of((int) Math.min(Integer.MAX_VALUE, most.getAsLong()))));
-        }
-        object.objects("counts", count -> {
-            List<String> types = extensions(count, "types");
-            int least = count.integer("atLeast", 0, 0);
-            OptionalLong limit = count.integer("atMost", 0);
-            if (limit.isPresent() && limit.getAsLong() < least) {
-                count.fault("atMost", KitWording.MOST_UNDER_LEAST.say());
-            }
-            return new Demand.Amount(path, types, least,
-                    limit.isPresent() ? OptionalInt.of((int) Math.min(Integer.MAX_VALUE, limit.getAsLong())) : OptionalInt.empty());
-        }).forEach(demands::add);
-        object.object("numbered").ifPresent(numbered -> {
-            NamePattern name = pattern(numbered, "name");
-            if (!name.text().contains("{number")) {
-                numbered.fault("name", KitWording.NO_NUMBER.say());
-            }
-            demands.add(new Demand.Numbering(path, name, extensions(numbered, "types")));
-            numbered.close();
-        });
-        object.object("each").ifPresent(each -> {
-            documentsOfEach.addAll(each.objects("documents", one -> documentRule(one, Optional.of(ProjectPath.of(path.text())))));
-            filesOfEach.addAll(each.objects("files", one -> fileRule(one, Optional.of(ProjectPath.of(path.text())))));
-            each.close();
-        });
-    }
-
-    private Demand forbidden(StrictObject object) {
-        return new Demand.Forbidden(object.requiredText("files"), object.text("purpose").orElse(""));
-    }
-
-    private Demand proxies(StrictObject object) {
-        Optional<FolderPattern> in = object.text("in").map(folder -> folderPattern(object, "in", folder));
-        Optional<String> text = object.text("name");
-        if (in.isEmpty() && text.isEmpty()) {
-            object.fault(KitWording.PROXIES_WHAT.say());
-        }
-        Optional<ProxyName> name = text.flatMap(ProxyName::read);
-        boolean tells = name.isPresent() && (in.isPresent() || !name.get().equals(ProxyName.SAME));
-        text.filter(given -> !tells).ifPresent(given -> object.fault("name", KitWording.PROXY_NAME.say(Facts.of(FOUND, given))));
-        return new Demand.Proxies(in, name);
-    }
-
-    private Kit.RootFile rootFile(StrictObject object) {
-        return new Kit.RootFile(pattern(object, "name"), extensions(object, "types"));
-    }
-
-    private Demand.Sizes sizes(StrictObject object) {
-        return new Demand.Sizes(object.text("in").map(in -> folderPattern(object, "in", in)), extensions(object, "types"),
-                object.integer("fileBytes", 1),
-                object.integer("totalBytes", 1));
-    }
-
-    private Demand linking(StrictObject object, String role) {
-        Optional<FolderPattern> in = object.text("in").map(folder -> folderPattern(object, "in", folder));
-        Optional<String> other = object.text("role");
-        Optional<ProjectPath> starter = object.text("starter").map(ProjectPath::of);
-        if (Stream.of(in.isPresent(), other.isPresent(), starter.isPresent()).filter(given -> given).count() != 1) {
-            object.fault(KitWording.LINKS_WHAT.say());
-        }
-        return new Demand.Linking(role, in, other, starter, object.integer("atLeast", 1, 1));
-    }
-
-    private FolderPattern folderPattern(StrictObject object, String key, String text) {
-        Optional<Phrase> wrong = wrongPath(text);
-        if (wrong.isPresent()) {
-            object.fault(key, wrong.get());
-            return FolderPattern.of("folder");
-        }
-        return new FolderPattern(text, patterns(object, key, text));
-    }
-
-    /** The patterns of a path, one for each name; a name that is none is told. */
-    private static List<NamePattern> patterns(StrictObject object, String key, String text) {
-        List<NamePattern> names = new ArrayList<>();
-        int before = 0;
-        for (String name : text.split("/", -1)) {
-            NamePattern.Reading reading = NamePattern.read(name);
-            int start = before;
-            reading.fault().ifPresent(fault -> object.fault(key,
-                    KitWording.PATTERN_AT.say(Facts.of(NUMBER, start + fault.at() + 1).and(PATTERN, text).and(FAULT, fault.what()))));
-            reading.pattern().ifPresent(names::add);
-            before += name.codePointCount(0, name.length()) + 1;
-        }
-        return names;
-    }
-
-    private Optional<Phrase> wrongPath(String path) {
-        if (path.isBlank()) {
-            return Optional.of(KitWording.PATH_EMPTY.say());
-        }
-        if (path.indexOf('\\') >= 0) {
-            return Optional.of(KitWording.PATH_BACKSLASH.say(Facts.of(FOUND, path)));
-        }
-        if (!published && path.chars().filter(c -> c == '/').count() >= DEEPEST) {
-            return Optional.of(KitWording.PATH_DEEP.say(Facts.of(MOST, DEEPEST)));
-        }
-        if (!published && DRIVE.matcher(path).lookingAt()) {
-            return Optional.of(KitWording.PATH_DRIVE.say(Facts.of(FOUND, path)));
-        }
-        for (String name : path.split("/", -1)) {
-            if (name.isBlank() || name.equals(".") || name.equals("..")) {
-                return Optional.of(KitWording.PATH_OUTSIDE.say(Facts.of(FOUND, path)));
-            }
-        }
-        return Optional.empty();
     }
 
     private void noTwins(List<FolderRule> folders) {
@@ -360,118 +191,24 @@ public final class KitReader {
         }
     }
 
-    private Companion companion(StrictObject object) {
-        String name = object.requiredText("name");
-        boolean none = object.has("name") && (name.isBlank() || name.equals("."));
-        if (none && !published) {
-            object.fault("name", KitWording.COMPANION_NO_NAME.say(Facts.of(FOUND, name)));
-        }
-        if (name.contains("/") || name.contains("\\") || name.equals("..")) {
-            object.fault("name", KitWording.COMPANION_SLASH.say());
-        }
-        return new Companion(name, object.text("purpose").orElse(""), object.choice("need", NEEDS, Need.OPTIONAL),
-                object.flag("managed", false));
-    }
-
-    private DocumentRule documentRule(StrictObject object) {
-        return documentRule(object, Optional.empty());
-    }
-
-    /** @param place the folder it stands with, where it does not say one */
-    private DocumentRule documentRule(StrictObject object, Optional<ProjectPath> place) {
-        String role = object.requiredText("role");
-        object.objects("links", link -> linking(link, role)).forEach(demands::add);
-        return new DocumentRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
-                object.choice("need", NEEDS, Need.REQUIRED), object.integer("versions", 0, 0), object.integer("maxLength", 1, 0),
-                media(object), object.object("timeline").map(TimelineRuleReader::read), like(object, role), object.text("either"));
-    }
-
-    private FileRule fileRule(StrictObject object) {
-        return fileRule(object, Optional.empty());
-    }
-
-    private FileRule fileRule(StrictObject object, Optional<ProjectPath> place) {
-        String role = object.requiredText("role");
-        return new FileRule(role, place.orElseGet(() -> in(object)), pattern(object, "name"), extensions(object, "types"),
-                object.choice("need", NEEDS, Need.REQUIRED), media(object), like(object, role), object.text("either"));
-    }
-
-    /** What is to be named like something else. */
-    private record Like(StrictObject object, String role, String other) {}
-
-    private Optional<String> like(StrictObject object, String role) {
-        Optional<String> other = object.text("namedLike");
-        other.ifPresent(name -> likes.add(new Like(object, role, name)));
-        return other;
-    }
-
     /** A name that is to be like nobody's, or like itself by way of others, can be given by no one. */
     private void noStrangers(List<DocumentRule> documents, List<FileRule> files) {
         Set<String> roles = Stream.concat(documents.stream().map(DocumentRule::role), files.stream().map(FileRule::role))
                 .collect(Collectors.toSet());
         Map<String, String> next = new HashMap<>();
-        likes.forEach(like -> next.putIfAbsent(like.role, like.other));
-        for (Like like : likes) {
-            Set<String> passed = new HashSet<>(Set.of(like.role));
-            String at = like.other;
+        in.likes().forEach(like -> next.putIfAbsent(like.role(), like.other()));
+        for (KitContext.Like like : in.likes()) {
+            Set<String> passed = new HashSet<>(Set.of(like.role()));
+            String at = like.other();
             while (at != null && passed.add(at)) {
                 at = next.get(at);
             }
-            if (!roles.contains(like.other)) {
-                like.object.fault("namedLike", KitWording.LIKE_NOBODY.say(Facts.of(FOUND, like.other)));
+            if (!roles.contains(like.other())) {
+                like.object().fault("namedLike", KitWording.LIKE_NOBODY.say(Facts.of(FOUND, like.other())));
             } else if (at != null) {
-                like.object.fault("namedLike", KitWording.LIKE_ITSELF.say(Facts.of(FOUND, like.other)));
+                like.object().fault("namedLike", KitWording.LIKE_ITSELF.say(Facts.of(FOUND, like.other())));
             }
         }
-    }
-
-    /** A brief that asks for nothing is none. */
-    private Optional<MediaRule> media(StrictObject object) {
-        return object.object("media").map(media -> MediaRuleReader.read(media, published)).filter(rule -> !rule.isNone());
-    }
-
-    private ProjectPath in(StrictObject object) {
-        String text = object.text("in").orElse("");
-        if (!text.isEmpty()) {
-            wrongPath(text).ifPresentOrElse(wrong -> object.fault("in", wrong), () -> patterns(object, "in", text));
-        }
-        return ProjectPath.of(text);
-    }
-
-    private List<String> extensions(StrictObject object, String key) {
-        return object.texts(key).stream().map(text -> text.startsWith(".") ? text.substring(1) : text)
-                .map(text -> text.toLowerCase(java.util.Locale.ROOT)).distinct().toList();
-    }
-
-    private StarterFile starterFile(StrictObject object) {
-        String path = object.requiredText("path");
-        wrongPath(path).ifPresent(wrong -> object.fault("path", wrong));
-        String sha256 = object.requiredText("sha256").toLowerCase(java.util.Locale.ROOT);
-        if (!SHA256.matcher(sha256).matches()) {
-            object.fault("sha256", KitWording.BAD_HASH.say());
-        }
-        return new StarterFile(ProjectPath.of(path), sha256, object.integer("bytes", 0).orElse(0),
-                object.choice("treat", words(StarterFile.Treat.values()), StarterFile.Treat.KEEP));
-    }
-
-    private LocationPolicy location(StrictObject object) {
-        LocationPolicy policy = new LocationPolicy(choices(object, "storage", words(StorageKind.values())),
-                choices(object, "avoid", words(Avoided.values())),
-                object.integer("maxRootLength", 1, 0));
-        object.close();
-        return policy;
-    }
-
-    private static <T> List<T> choices(StrictObject object, String key, Map<String, T> known) {
-        List<T> out = new ArrayList<>();
-        for (String word : object.texts(key)) {
-            if (known.containsKey(word)) {
-                out.add(known.get(word));
-            } else {
-                object.fault(key, JsonWording.NO_CHOICE.say(Facts.of(KEY, key).and(FOUND, word).and(TYPES, List.copyOf(known.keySet()))));
-            }
-        }
-        return out;
     }
 
     private List<String> machines(StrictObject document) {
@@ -483,20 +220,6 @@ public final class KitReader {
             }
         }
         return names;
-    }
-
-    private Limits limits(StrictObject object) {
-        object.objects("per", this::sizes).stream().filter(Demand.Sizes::limits).forEach(demands::add);
-        Limits limits = new Limits(object.integer("totalBytes", 1), object.integer("fileBytes", 1));
-        object.close();
-        return limits;
-    }
-
-    private Step step(StrictObject object) {
-        Optional<String> picture = object.text("picture");
-        picture.flatMap(this::wrongPath).ifPresent(wrong -> object.fault("picture", wrong));
-        return new Step(object.requiredText("title"), object.text("text").orElse(""), object.flag("confirm", false),
-                picture.map(ProjectPath::of));
     }
 
     private Map<Code, Optional<Severity>> severities(StrictObject object) {
@@ -512,10 +235,5 @@ public final class KitReader {
             }
         }
         return out;
-    }
-
-    static <E extends Enum<E>> Map<String, E> words(E[] values) {
-        return Stream.of(values).collect(Collectors.toMap(value -> value.name().toLowerCase(java.util.Locale.ROOT), value -> value,
-                (a, b) -> a, LinkedHashMap::new));
     }
 }

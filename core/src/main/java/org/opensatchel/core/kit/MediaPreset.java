@@ -31,7 +31,8 @@ public record MediaPreset(String word, String brief) {
     public static Reading read(String brief) {
         List<JsonFault> faults = new ArrayList<>();
         try {
-            MediaRule rule = MediaRuleReader.read(new StrictObject(JsonDocuments.MAPPER.readTree(brief), "", faults), false);
+            MediaRule rule = MediaShape.MEDIA.readWhole(new StrictObject(JsonDocuments.MAPPER.readTree(brief), "", faults),
+                    new KitContext(false));
             return new Reading(faults.isEmpty() && !rule.isNone() ? Optional.of(rule) : Optional.empty(), faults);
         } catch (JacksonException broken) {
             return new Reading(Optional.empty(), List.of(JsonDocuments.fault(broken)));
@@ -41,7 +42,7 @@ public record MediaPreset(String word, String brief) {
     /** A brief as the kit document writes it. */
     public static String written(MediaRule rule) {
         ObjectNode out = JsonDocuments.MAPPER.createObjectNode();
-        MediaRuleWriter.write(out, rule);
+        MediaShape.MEDIA.write(out, rule);
         return new String(JsonDocuments.MAPPER.writeValueAsBytes(out), StandardCharsets.UTF_8);
     }
 }

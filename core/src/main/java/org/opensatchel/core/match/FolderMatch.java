@@ -69,8 +69,7 @@ final class FolderMatch {
                         names.subList(0, made).stream().map(NamePattern::text).collect(Collectors.joining("/")), names.subList(0, made));
                 boolean planned = kit.folders().stream().anyMatch(other -> other.path().key().equals(path.key()));
                 if (!planned) {
-                    out.putIfAbsent(path.key(), new FolderRule(path, "", Need.OPTIONAL, List.of(), 0, false, false, OptionalInt.empty(),
-                            Optional.empty(), false, false));
+                    out.putIfAbsent(path.key(), FolderRule.plain(path, Need.OPTIONAL, List.of(), false, OptionalInt.empty()));
                 }
             }
         }

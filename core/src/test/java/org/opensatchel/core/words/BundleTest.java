@@ -25,6 +25,7 @@ import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
 import org.opensatchel.core.finding.Finding;
+import org.opensatchel.core.kit.KitFlag;
 import org.opensatchel.core.lint.LintCode;
 import org.opensatchel.core.lint.LintWording;
 import org.opensatchel.core.location.Machine;
@@ -46,7 +47,7 @@ class BundleTest {
     private static final Map<String, Set<FactName>> EXPECTED = expected();
 
     private static List<Wording> wordings() {
-        List<Wording> out = new ArrayList<>();
+        List<Wording> out = new ArrayList<>(KitFlag.wordings().toList());
         new ClassFileImporter().withImportOption(new OwnClasses()).importPackages("org.opensatchel")
                 .stream()
                 .filter(type -> type.isEnum() && type.isAssignableTo(Wording.class)).forEach(type -> {

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.base.json.JsonFault;
-import org.opensatchel.core.compare.KitDifference;
+import org.opensatchel.core.kit.KitDifference;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.json.JsonFault;
+import org.opensatchel.core.kit.KitFlag;
 import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
@@ -110,6 +111,7 @@ class PlanController {
         model.addAttribute("module", "plan/page");
         model.addAttribute("scriptWords", "plan");
         model.addAttribute("machines", Machine.SHIPPED);
+        model.addAttribute("flags", KitFlag.ofFolders());
         model.addAttribute("codes", Weighed.all());
         model.addAttribute("presets", presets.offered(me.accountId()));
     }

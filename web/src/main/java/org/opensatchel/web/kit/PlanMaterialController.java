@@ -13,7 +13,7 @@ import java.util.concurrent.CompletionException;
 import org.apache.commons.io.IOUtils;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.json.JsonDocuments;
-import org.opensatchel.core.compare.KitDifference;
+import org.opensatchel.core.kit.KitDifference;
 import org.opensatchel.core.example.ProposalWording;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.KitReader;

@@ -2,7 +2,7 @@ package org.opensatchel.web.kit;
 
 import java.util.Optional;
 import java.util.stream.IntStream;
-import org.opensatchel.core.compare.KitDifference;
+import org.opensatchel.core.kit.KitDifference;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;

@@ -1,11 +1,14 @@
 // The folder plan as nested bands, each opened and edited where it lies, by pointer and by keys.
 import { say } from "../words.js";
 import { brief } from "./brief.js";
-import { el, fields, put } from "./fields.js";
+import { el, fields, known, put } from "./fields.js";
 import { counts, named } from "./short.js";
 
 const NEEDS = () => ["required", "optional", "forbidden"].map((need) => [need, say("js-plan.need-" + need)]);
 const FREE_FIELD = /\{(word|text|number|version|date)/;
+
+// What else a flag does when it is set.
+const OF_FLAG = { managed: { set: (folder, value) => { put(folder, "managed", value); if (value) delete folder.atLeast; } } };
 
 const specs = () => [
   { key: "purpose", label: say("js-plan.purpose"), kind: "text" },
@@ -19,10 +22,7 @@ const specs = () => [
     set: (folder, value) => { const files = named.read(value ?? "", folder.each?.files); const each = { ...folder.each }; put(each, "files", files); put(folder, "each", Object.keys(each).length ? each : undefined); } },
   { key: "repeats", label: say("js-plan.repeats"), kind: "number", placeholder: say("js-plan.no-repeat"), when: (folder) => FREE_FIELD.test(folder.path),
     get: (folder) => folder.repeats?.atLeast ?? (folder.repeats ? 1 : undefined), set: (folder, value) => { if (value === undefined) delete folder.repeats; else folder.repeats = { atLeast: value }; } },
-  { key: "sealed", label: "", kind: "flag", says: say("js-plan.sealed-what") },
-  { key: "autosave", label: "", kind: "flag", says: say("js-plan.autosave-what") },
-  { key: "rebuildable", label: "", kind: "flag", says: say("js-plan.rebuildable-what") },
-  { key: "managed", label: "", kind: "flag", says: say("js-plan.managed-what"), set: (folder, value) => { put(folder, "managed", value); if (value) delete folder.atLeast; } },
+  ...known("flags").map(([key, says]) => ({ key, label: "", kind: "flag", says, ...OF_FLAG[key] })),
 ];
 
 const summary = (folder) => folder.managed ? say("js-plan.managed") : folder.purpose ?? "";

@@ -18,6 +18,9 @@ export const el = (tag, attributes = {}, ...children) => {
   return node;
 };
 
+// What the server knows and the page offers: [word, what it says].
+export const known = (what) => [...document.querySelectorAll(`#known-${what} option`)].map((option) => [option.value, option.textContent]);
+
 export const split = (text) => [...new Set(text.split(/[\s,;]+/).map((type) => type.replace(/^\./, "").toLowerCase()).filter(Boolean))];
 
 export const put = (object, key, value) => {

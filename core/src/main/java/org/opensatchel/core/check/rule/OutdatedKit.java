@@ -9,7 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.Set;
-import org.opensatchel.core.compare.KitDifference;
+import org.opensatchel.core.kit.KitDifference;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;

@@ -1,4 +1,4 @@
-package org.opensatchel.core.compare;
+package org.opensatchel.core.kit;
 
 import static org.opensatchel.base.fact.FactName.AFTER;
 import static org.opensatchel.base.fact.FactName.ALLOWED;
@@ -37,7 +37,7 @@ import org.opensatchel.base.fact.FactName;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.fact.Wording;
-import org.opensatchel.core.compare.KitChange.Kind;
+import org.opensatchel.core.kit.KitChange.Kind;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Severity;
 import org.opensatchel.core.kit.Demand;
@@ -62,14 +62,18 @@ public final class KitDifference {
     public static List<KitChange> between(Kit before, Kit after) {
         KitDifference difference = new KitDifference();
         difference.heads(before, after);
-        difference.names(before.nameRules(), after.nameRules());
+        difference.told("names", KitShapes.NAMES, before.nameRules(), after.nameRules());
         difference.folders(before, after);
         difference.listed("companions", before.companions(), after.companions(), Kit.Companion::name, KitDifference::companion);
-        difference.listed("documents", before.documents(), after.documents(), Kit.DocumentRule::role, KitDifference::document);
-        difference.listed("files", before.files(), after.files(), Kit.FileRule::role, KitDifference::file);
+        difference.listed("documents", before.documents(), after.documents(), Kit.DocumentRule::role,
+                named(KitShapes.DOCUMENT, Kit.DocumentRule::role));
+        difference.listed("files", before.files(), after.files(), Kit.FileRule::role, named(KitShapes.FILE, Kit.FileRule::role));
+        difference.listed("rootFiles", before.rootFiles(), after.rootFiles(), file -> file.name().text(),
+                named(KitShapes.ROOT_FILE, file -> file.name().text()));
         difference.starter(before.starter(), after.starter());
         difference.links(before.links(), after.links());
-        difference.location(before.location().orElse(LocationPolicy.ANYWHERE), after.location().orElse(LocationPolicy.ANYWHERE));
+        difference.told("location", KitShapes.LOCATION, before.location().orElse(LocationPolicy.ANYWHERE),
+                after.location().orElse(LocationPolicy.ANYWHERE));
         difference.demands(before, after);
         difference.rest(before, after);
         return List.copyOf(difference.changes);
@@ -87,23 +91,12 @@ public final class KitDifference {
         }
     }
 
-    private void names(NameRules before, NameRules after) {
-        if (before.spaces() != after.spaces()) {
-            say("names", how(ChangeWording.SPACES, after.spaces()));
-        }
-        if (before.letters() != after.letters()) {
-            say("names", ChangeWording.LETTERS.say(Facts.of(HOW, after.letters())));
-        }
-        if (before.maxLength() != after.maxLength()) {
-            say("names", ChangeWording.NAME_LENGTH.say(Facts.of(MOST, after.maxLength()).and(COUNT, before.maxLength())));
-        }
-        if (before.portable() != after.portable()) {
-            say("names", how(ChangeWording.PORTABLE, after.portable()));
-        }
-        if (before.ascii() != after.ascii()) {
-            say("names", how(ChangeWording.ACCENTS, !after.ascii()));
-        }
-        sets("names", TYPES, ChangeWording.AVOIDS, ChangeWording.AVOIDS_NO_LONGER, before.avoid(), after.avoid());
+    private <R extends Record> void told(String part, Shape<R> shape, R before, R after) {
+        shape.changes(Facts.NONE, before, after).forEach(what -> say(part, what));
+    }
+
+    private static <R extends Record> BiFunction<R, R, List<Phrase>> named(Shape<R> shape, Function<R, String> name) {
+        return (before, after) -> shape.changes(Facts.of(FOUND, name.apply(after)), before, after);
     }
 
     /** Further demands say themselves: what is said no more, and what is said anew. */
@@ -121,133 +114,18 @@ public final class KitDifference {
         return Stream.concat(kit.demands().stream(), kit.timings().stream()).map(Demand::say).toList();
     }
 
-    /** What pictures, films and sounds have to be is told as it is and as it was. */
-    private static Optional<Phrase> media(Facts name, Optional<MediaRule> before, Optional<MediaRule> after) {
-        List<Phrase> was = before.map(MediaRule::parts).orElse(List.of());
-        List<Phrase> is = after.map(MediaRule::parts).orElse(List.of());
-        return was.equals(is) ? Optional.empty() : Optional.of(ChangeWording.MEDIA.say(RuleParts.both(was, is).and(name)));
-    }
-
-    private static Phrase how(ChangeWording what, boolean yes) {
-        return what.say(Facts.of(HOW, yes ? "yes" : "no"));
-    }
-
     private void folders(Kit before, Kit after) {
-        listed("folders", before.folders(), after.folders(), rule -> rule.path().text(), this::folder);
+        listed("folders", before.folders(), after.folders(), rule -> rule.path().text(),
+                named(KitShapes.FOLDER, rule -> rule.path().text()));
         if (before.otherFolders() != after.otherFolders()) {
             say("otherFolders", ChangeWording.OTHER_FOLDERS.say(Facts.of(HOW, after.otherFolders())));
         }
     }
 
-    private List<Phrase> folder(FolderRule before, FolderRule after) {
-        Facts name = Facts.of(FOUND, after.path().text());
-        List<Phrase> out = new ArrayList<>(need(name, before.need(), after.need()));
-        out.addAll(types(name, before.accepts(), after.accepts()));
-        if (before.atLeast() != after.atLeast()) {
-            out.add(ChangeWording.AT_LEAST.say(name.and(LEAST, after.atLeast()).and(COUNT, before.atLeast())));
-        }
-        if (before.sealed() != after.sealed()) {
-            out.add(ChangeWording.SEALED.say(name.and(HOW, after.sealed() ? "yes" : "no")));
-        }
-        if (before.managed() != after.managed()) {
-            out.add(ChangeWording.MANAGED.say(name.and(HOW, after.managed() ? "yes" : "no")));
-        }
-        if (before.autosave() != after.autosave()) {
-            out.add(ChangeWording.AUTOSAVE.say(name.and(HOW, after.autosave() ? "yes" : "no")));
-        }
-        if (before.rebuildable() != after.rebuildable()) {
-            out.add(ChangeWording.REBUILDABLE.say(name.and(HOW, after.rebuildable() ? "yes" : "no")));
-        }
-        if (!before.repeats().equals(after.repeats())) {
-            out.add(ChangeWording.REPEATS.say(name.and(LEAST, after.repeats().orElse(0))));
-        }
-        if (!before.purpose().equals(after.purpose())) {
-            out.add(ChangeWording.MEANT_FOR.say(name.and(PURPOSE, given(after.purpose()))));
-        }
-        media(name, before.media(), after.media()).ifPresent(out::add);
-        return out;
-    }
-
-    private static List<Phrase> need(Facts name, Need before, Need after) {
-        return before == after ? List.of() : List.of(ChangeWording.NEED_OF.say(name.and(NEED, after).and(WAS, before)));
-    }
-
-    private static Optional<String> given(String text) {
-        return Optional.of(text.strip()).filter(words -> !words.isEmpty());
-    }
-
-    private static List<Phrase> types(Facts name, List<String> before, List<String> after) {
-        if (Set.copyOf(before).equals(Set.copyOf(after))) {
-            return List.of();
-        }
-        if (after.isEmpty()) {
-            return List.of(ChangeWording.TAKES_ANY.say(name));
-        }
-        if (before.isEmpty()) {
-            return List.of(ChangeWording.TAKES_ONLY.say(name.and(TYPES, after)));
-        }
-        List<Phrase> out = new ArrayList<>();
-        Set<String> more = without(after, before);
-        Set<String> less = without(before, after);
-        if (!more.isEmpty()) {
-            out.add(ChangeWording.TAKES_ALSO.say(name.and(TYPES, new ArrayList<>(more))));
-        }
-        if (!less.isEmpty()) {
-            out.add(ChangeWording.TAKES_NO_LONGER.say(name.and(TYPES, new ArrayList<>(less))));
-        }
-        return out;
-    }
-
-    private static Set<String> without(Collection<String> from, Collection<String> what) {
-        Set<String> left = new LinkedHashSet<>(from);
-        left.removeAll(what);
-        return left;
-    }
-
     private static List<Phrase> companion(Kit.Companion before, Kit.Companion after) {
         return List.of(ChangeWording.COMPANION.say(Facts.of(FOUND, after.name()).and(NEED, after.need())
-                .and(HOW, after.managed() ? "managed" : "plain").and(PURPOSE, given(after.purpose()))));
-    }
-
-    private static List<Phrase> document(Kit.DocumentRule before, Kit.DocumentRule after) {
-        Facts name = Facts.of(FOUND, after.role());
-        List<Phrase> out = role(name, before.in().text(), after.in().text(), before.name().text(), after.name().text());
-        out.addAll(need(name, before.need(), after.need()));
-        out.addAll(types(name, before.types(), after.types()));
-        if (before.versions() != after.versions()) {
-            out.add(ChangeWording.VERSIONS.say(name.and(LEAST, after.versions()).and(COUNT, before.versions())));
-        }
-        if (before.maxLength() != after.maxLength()) {
-            out.add(ChangeWording.LENGTH_OF.say(name.and(MOST, after.maxLength())));
-        }
-        media(name, before.media(), after.media()).ifPresent(out::add);
-        like(name, before.namedLike(), after.namedLike()).ifPresent(out::add);
-        return out;
-    }
-
-    private static List<Phrase> file(Kit.FileRule before, Kit.FileRule after) {
-        Facts name = Facts.of(FOUND, after.role());
-        List<Phrase> out = role(name, before.in().text(), after.in().text(), before.name().text(), after.name().text());
-        out.addAll(need(name, before.need(), after.need()));
-        out.addAll(types(name, before.types(), after.types()));
-        media(name, before.media(), after.media()).ifPresent(out::add);
-        like(name, before.namedLike(), after.namedLike()).ifPresent(out::add);
-        return out;
-    }
-
-    private static List<Phrase> role(Facts name, String inBefore, String in, String patternBefore, String pattern) {
-        List<Phrase> out = new ArrayList<>();
-        if (!inBefore.equals(in)) {
-            out.add(ChangeWording.BELONGS_IN.say(name.and(AFTER, given(in)).and(BEFORE, given(inBefore))));
-        }
-        if (!patternBefore.equals(pattern)) {
-            out.add(ChangeWording.NAMED.say(name.and(AFTER, pattern).and(BEFORE, patternBefore)));
-        }
-        return out;
-    }
-
-    private static Optional<Phrase> like(Facts name, Optional<String> before, Optional<String> after) {
-        return before.equals(after) ? Optional.empty() : Optional.of(ChangeWording.NAMED_LIKE.say(name.and(OTHER, after)));
+                .and(HOW, after.managed() ? "managed" : "plain")
+                .and(PURPOSE, Optional.of(after.purpose().strip()).filter(words -> !words.isEmpty()))));
     }
 
     private void starter(List<StarterFile> before, List<StarterFile> after) {
@@ -292,18 +170,6 @@ public final class KitDifference {
         return grade.map(Wording::word).orElse("usual");
     }
 
-    private void location(LocationPolicy before, LocationPolicy after) {
-        sets("location", ALLOWED, ChangeWording.STORAGE_MORE, ChangeWording.STORAGE_LESS, words(before.storage()), words(after.storage()));
-        sets("location", PLACES, ChangeWording.PLACES_MORE, ChangeWording.PLACES_LESS, words(before.avoid()), words(after.avoid()));
-        if (before.maxRootLength() != after.maxRootLength()) {
-            say("location", ChangeWording.ROOT_LENGTH.say(Facts.of(MOST, after.maxRootLength())));
-        }
-    }
-
-    private static List<String> words(List<? extends Enum<?>> values) {
-        return values.stream().map(value -> Wording.word(value)).toList();
-    }
-
     private void rest(Kit before, Kit after) {
         sets("machines", OTHERS, ChangeWording.MACHINES_MORE, ChangeWording.MACHINES_LESS, before.machines(), after.machines());
         if (!before.limits().equals(after.limits())) {
@@ -344,14 +210,7 @@ public final class KitDifference {
     }
 
     private void sets(String part, FactName fact, ChangeWording more, ChangeWording less, List<String> before, List<String> after) {
-        Set<String> added = without(after, before);
-        Set<String> removed = without(before, after);
-        if (!added.isEmpty()) {
-            say(part, more.say(Facts.of(fact, new ArrayList<>(added))));
-        }
-        if (!removed.isEmpty()) {
-            say(part, less.say(Facts.of(fact, new ArrayList<>(removed))));
-        }
+        Change.set(fact, more, less).say(Facts.NONE, before, after).forEach(what -> say(part, what));
     }
 
     private static String severity(Optional<Severity> severity) {

@@ -1,4 +1,4 @@
-package org.opensatchel.core.compare;
+package org.opensatchel.core.kit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

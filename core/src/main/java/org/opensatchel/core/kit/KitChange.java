@@ -1,4 +1,4 @@
-package org.opensatchel.core.compare;
+package org.opensatchel.core.kit;
 
 import java.util.Locale;
 import org.opensatchel.base.fact.Phrase;

@@ -1,4 +1,4 @@
-package org.opensatchel.core.compare;
+package org.opensatchel.core.kit;
 
 import static org.opensatchel.base.fact.FactName.BYTES;
 import static org.opensatchel.base.fact.FactName.COUNT;
@@ -18,8 +18,6 @@ import java.util.stream.Stream;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.core.kit.FolderRule;
-import org.opensatchel.core.kit.Kit;
 
 /** Parts of a kit as phrases, for sentences that tell them before and after. */
 final class RuleParts {

@@ -1,4 +1,4 @@
-package org.opensatchel.core.compare;
+package org.opensatchel.core.kit;
 
 import static org.opensatchel.base.fact.FactName.AFTER;
 import static org.opensatchel.base.fact.FactName.ALLOWED;
@@ -45,6 +45,7 @@ public enum ChangeWording implements Wording {
     NAME_LENGTH(MOST, COUNT),
     PORTABLE(HOW),
     ACCENTS(HOW),
+    WHOLE_WORDS(HOW),
     AVOIDS(TYPES),
     AVOIDS_NO_LONGER(TYPES),
     OTHER_FOLDERS(HOW),
@@ -56,16 +57,13 @@ public enum ChangeWording implements Wording {
     TAKES_ALSO(FOUND, TYPES),
     TAKES_NO_LONGER(FOUND, TYPES),
     AT_LEAST(FOUND, LEAST, COUNT),
-    SEALED(FOUND, HOW),
-    MANAGED(FOUND, HOW),
-    AUTOSAVE(FOUND, HOW),
-    REBUILDABLE(FOUND, HOW),
     REPEATS(FOUND, LEAST),
     MEANT_FOR(FOUND, PURPOSE),
     COMPANION(FOUND, NEED, HOW, PURPOSE),
     VERSIONS(FOUND, LEAST, COUNT),
     LENGTH_OF(FOUND, MOST),
     NAMED_LIKE(FOUND, OTHER),
+    EITHER(FOUND, OTHER),
     MEDIA(FOUND, PARTS, WERE),
     BELONGS_IN(FOUND, BEFORE, AFTER),
     NAMED(FOUND, BEFORE, AFTER),
