@@ -24,7 +24,8 @@ import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
-import org.opensatchel.web.handin.TakingIn;
+import org.opensatchel.web.judging.JudgingService;
+import org.opensatchel.web.upload.TakingIn;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -50,6 +51,8 @@ public abstract class RunningApplication {
     protected HandInService handIns;
     @Autowired
     protected TakingIn takingIn;
+    @Autowired
+    private JudgingService judging;
 
     private final List<BrowserContext> contexts = new ArrayList<>();
     private final List<String> complaints = new ArrayList<>();
@@ -150,7 +153,7 @@ public abstract class RunningApplication {
         List.of("slip", "ruling", "remark", "decision", "given_points", "graded", "audit", "mail", "extension", "intake_item", "intake")
                 .forEach(table -> database.update("delete from " + table));
         database.update("update hand_in set judged = false");
-        handIns.judgeAgain(market().id(), 0, 0);
+        judging.judgeAgain(market().id(), 0, 0);
     }
 
     /** Nothing serious for whoever cannot see, or cannot use a mouse. */

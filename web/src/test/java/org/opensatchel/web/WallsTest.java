@@ -26,7 +26,8 @@ class WallsTest {
                 .and(classes().that().areAssignableTo(Repository.class).should().bePackagePrivate())
                 .and(classes().that().areAnnotatedWith(Controller.class).should().bePackagePrivate())
                 .and(noClasses().that().areNotAnnotatedWith(Controller.class).and()
-                        .resideOutsideOfPackages("..page..", "..account..", "..handin..", "..job..").should().dependOnClassesThat()
+                        .resideOutsideOfPackages("..http..", "..home..", "..account..", "..upload..", "..report..", "..job..").should()
+                        .dependOnClassesThat()
                         .resideInAPackage("jakarta.servlet.."))
                 .check(WEB);
     }

@@ -1,5 +1,6 @@
 package org.opensatchel.web.export;
 
+import org.opensatchel.web.judging.JudgingService;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -17,8 +18,8 @@ import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.handin.HandInProject;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
-import org.opensatchel.web.handin.ToldFindings;
 import org.opensatchel.web.print.PdfPrinter;
+import org.opensatchel.web.report.ToldFindings;
 import org.opensatchel.web.review.BoardMaker;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.worker.Errand;
@@ -47,9 +48,11 @@ class ExportController {
     private final HandInProject projects;
     private final Errands errands;
     private final Clock clock;
+    private final JudgingService judging;
 
     ExportController(CourseService courses, HandInService handIns, BoardMaker boards, DecisionService decisions, PdfPrinter printer,
-            HandInProject projects, Errands errands, Clock clock) {
+            HandInProject projects, Errands errands, Clock clock, JudgingService judging) {
+        this.judging = judging;
         this.courses = courses;
         this.handIns = handIns;
         this.boards = boards;
@@ -128,7 +131,7 @@ class ExportController {
     }
 
     private Map<String, Object> values(HandInService.Shown shown) {
-        var judgement = handIns.judgement(shown);
+        var judgement = judging.judgement(shown);
         return Map.of("assignment", shown.place().assignment(), "student", shown.place().student(), "handIn", shown.handIn(), "report",
                 judgement.digest().head(), "raised", judgement.raised(), "groups",
                 ToldFindings.of(judgement, Speech.words()).groups());

@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
  * again: those read last stay at hand, by their very bytes, so that none is ever out of date.
  */
 @Component
-class Digests {
+public class Digests {
 
     /** Of the bytes as they are kept; read, they take some thirty times as much. */
     private static final long MOST_BYTES = 1 << 20;
@@ -33,7 +33,8 @@ class Digests {
         }
     }
 
-    ReportDigest read(byte[] packed) {
+    /** A digest as it is kept, read. */
+    public ReportDigest read(byte[] packed) {
         return read.get(new Kept(packed), kept -> ReportJson.readDigest(Packed.unpack(kept.packed)));
     }
 }

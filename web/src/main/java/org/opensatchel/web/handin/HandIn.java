@@ -24,18 +24,13 @@ class HandIn {
         WAITING, CHECKING, DONE, FAILED
     }
 
-    /** Whether it is handed in, or a pre-check that counts for nothing. */
-    enum Kind {
-        HAND_IN, PRE_CHECK
-    }
-
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
     private Long assignmentId;
     private Long enrolmentId;
     @Enumerated(EnumType.STRING)
-    private Kind kind;
+    private HandInKind kind;
     @Enumerated(EnumType.STRING)
     private WorkOrder.Form form;
     private Instant countsSince;
@@ -80,11 +75,12 @@ class HandIn {
     protected HandIn() {
     }
 
-    HandIn(Kind kind, WorkOrder.Form form, long assignmentId, long enrolmentId, int number, String fileName, String sha256, long bytes,
+    HandIn(HandInKind kind, WorkOrder.Form form, long assignmentId, long enrolmentId, int number, String fileName, String sha256,
+            long bytes,
             Instant receivedAt, long kitVersionId, Instant queuedAt, int weight) {
         this.kind = kind;
         this.form = form;
-        this.countsSince = kind == Kind.HAND_IN ? receivedAt : null;
+        this.countsSince = kind == HandInKind.HAND_IN ? receivedAt : null;
         this.assignmentId = assignmentId;
         this.enrolmentId = enrolmentId;
         this.number = number;

@@ -23,12 +23,12 @@ public class HandInFiles {
     private static final int AT_ONCE = 200;
 
     private final EntityManager entities;
-    private final HandInRepository handIns;
+    private final HandInRows rows;
     private final KitService kits;
 
-    HandInFiles(EntityManager entities, HandInRepository handIns, KitService kits) {
+    HandInFiles(EntityManager entities, HandInRows rows, KitService kits) {
         this.entities = entities;
-        this.handIns = handIns;
+        this.rows = rows;
         this.kits = kits;
     }
 
@@ -61,22 +61,22 @@ public class HandInFiles {
     /** How many pages there are; none for a hand-in that was checked before there was an index. */
     @Transactional(readOnly = true)
     public int pages(long handIn) {
-        return handIns.indexPages(handIn);
+        return rows.indexPages(handIn);
     }
 
     /** A file of a hand-in. */
     @Transactional(readOnly = true)
     public Optional<FileIndex.Line> find(long handIn, String path) {
-        int pages = handIns.indexPages(handIn);
+        int pages = rows.indexPages(handIn);
         return pages == 0 ? Optional.empty()
-                : handIns.indexPage(handIn, FileIndex.page(path, pages)).stream().findFirst()
+                : rows.indexPage(handIn, FileIndex.page(path, pages))
                         .flatMap(page -> FileIndex.find(Packed.unpack(page), path));
     }
 
     /** Makes the index of a hand-in that has none. */
     public Errand missing(HandInService.Shown shown, Errand.Project project) {
-        HandInRepository.Claimed row = handIns.claimed(shown.handIn().id()).orElseThrow(NotAccessible::new);
-        String kit = new String(KitWriter.write(kits.version(row.getKitVersionId()).kit()), StandardCharsets.UTF_8);
+        CameIn row = rows.cameIn(shown.handIn().id()).orElseThrow(NotAccessible::new);
+        String kit = new String(KitWriter.write(kits.version(row.kitVersion()).kit()), StandardCharsets.UTF_8);
         return new Errand.Index(project, kit, shown.place().student().fields(shown.place().assignment()).values());
     }
 

@@ -24,34 +24,34 @@ import org.springframework.stereotype.Service;
 @Service
 public class HandInProject {
 
-    private final HandInRepository handIns;
+    private final HandInRows rows;
     private final Contents contents;
     private final SatchelProperties properties;
 
-    HandInProject(HandInRepository handIns, Contents contents, SatchelProperties properties) {
-        this.handIns = handIns;
+    HandInProject(HandInRows rows, Contents contents, SatchelProperties properties) {
+        this.rows = rows;
         this.contents = contents;
         this.properties = properties;
     }
 
     /** Of one that was deleted meanwhile nothing is there any more, like a file that is gone. */
-    HandInRepository.Claimed row(long handIn) throws NoSuchFileException {
-        return handIns.claimed(handIn).orElseThrow(() -> new NoSuchFileException("hand-in " + handIn));
+    public CameIn cameIn(long handIn) throws NoSuchFileException {
+        return rows.cameIn(handIn).orElseThrow(() -> new NoSuchFileException("hand-in " + handIn));
     }
 
     /** What came, as the file it is kept as. */
     public LocalFile asItCame(HandInService.Shown shown) throws IOException {
-        return contents.local(row(shown.handIn().id()).getSha256());
+        return contents.local(cameIn(shown.handIn().id()).sha256());
     }
 
     /** All of it. */
     public Lent<Errand.Project> lend(long handIn) throws IOException {
-        return lend(row(handIn));
+        return lend(cameIn(handIn));
     }
 
     /** All of what is known already. */
-    Lent<Errand.Project> lend(HandInRepository.Claimed row) throws IOException {
-        return lend(row, handIns.files(row.getId()));
+    public Lent<Errand.Project> lend(CameIn row) throws IOException {
+        return lend(row, rows.files(row.id()));
     }
 
     /**
@@ -60,12 +60,12 @@ public class HandInProject {
      * @param handles where they lie; of a folder, the hashes of their contents
      */
     public Lent<Errand.Project> lend(long handIn, Collection<String> handles) throws IOException {
-        return lend(row(handIn), handles);
+        return lend(cameIn(handIn), handles);
     }
 
     /** Its whole report, as a file. */
     public Lent<String> lendReport(long handIn) throws IOException {
-        byte[] report = handIns.report(handIn).orElseThrow(NotAccessible::new);
+        byte[] report = rows.report(handIn).orElseThrow(NotAccessible::new);
         Path file = Files.createTempFile("satchel-report", "");
         Lent<String> lent = new Lent<>(file.toString(), List.of(() -> Files.deleteIfExists(file)));
         try {
@@ -77,11 +77,11 @@ public class HandInProject {
         }
     }
 
-    private Lent<Errand.Project> lend(HandInRepository.Claimed row, Collection<String> handles) throws IOException {
-        WorkOrder.Form form = WorkOrder.Form.valueOf(row.getForm());
+    private Lent<Errand.Project> lend(CameIn row, Collection<String> handles) throws IOException {
+        WorkOrder.Form form = row.form();
         List<Closeable> held = new ArrayList<>();
         try {
-            LocalFile stored = contents.local(row.getSha256());
+            LocalFile stored = contents.local(row.sha256());
             held.add(stored);
             String list = form == WorkOrder.Form.FOLDER ? list(handles, held) : "";
             return new Lent<>(new Errand.Project(stored.path().toString(), list, form, properties.limits().read()), held);

@@ -16,14 +16,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class HandInQuota {
 
-    private final HandInRepository handIns;
+    private final HandInRows handIns;
     private final KitService kits;
     private final ContentStore store;
     private final SatchelProperties properties;
     private final Times times;
     private final Clock clock;
 
-    HandInQuota(HandInRepository handIns, KitService kits, ContentStore store, SatchelProperties properties, Times times, Clock clock) {
+    HandInQuota(HandInRows handIns, KitService kits, ContentStore store, SatchelProperties properties, Times times, Clock clock) {
         this.handIns = handIns;
         this.kits = kits;
         this.store = store;

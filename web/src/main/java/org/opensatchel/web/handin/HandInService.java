@@ -5,53 +5,42 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.opensatchel.core.judging.Judgement;
-import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
-import org.opensatchel.core.report.Score;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.CourseService.Place;
-import org.opensatchel.web.course.DeadlineMoved;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.worker.Packed;
-import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Hand-ins that were taken in: having them checked, and showing them to whom they belong. */
+/** Hand-ins that were taken in, shown to whom they belong. */
 @Service
 public class HandInService {
 
     private final HandInRepository handIns;
     private final CourseService courses;
-    private final CheckLanes lanes;
-    private final CheckQueue queue;
+    private final HandInRows rows;
     private final LinkPages pages;
-    private final Judging judging;
     private final Digests digests;
     private final Clock clock;
 
-    HandInService(HandInRepository handIns, CourseService courses, CheckLanes lanes, CheckQueue queue, LinkPages pages, Judging judging,
-            Digests digests, Clock clock) {
+    HandInService(HandInRepository handIns, HandInRows rows, CourseService courses, LinkPages pages, Digests digests, Clock clock) {
         this.handIns = handIns;
+        this.rows = rows;
         this.courses = courses;
-        this.lanes = lanes;
-        this.queue = queue;
         this.pages = pages;
-        this.judging = judging;
         this.digests = digests;
         this.clock = clock;
     }
@@ -84,36 +73,6 @@ public class HandInService {
     @Transactional
     public void letCount(Shown shown) {
         handIns.count(shown.handIn().id(), clock.instant());
-    }
-
-    /**
-     * Has a check made again, from the beginning: by an instructor at any time, by a student when it could not be made.
-     *
-     * @param newest whether by the newest version of the kit, instead of the one that was held
-     */
-    @Transactional
-    public boolean again(Shown shown, boolean newest) {
-        boolean may = shown.handIn().isFailed() || (shown.byInstructor() && shown.handIn().isDone());
-        boolean put = may && handIns.again(shown.handIn().id(), clock.instant(), newest && shown.byInstructor()) == 1;
-        if (put) {
-            lanes.wakeAfterCommit();
-        }
-        return put;
-    }
-
-    /** Has the hand-ins of some students that count checked again; how many of them are. */
-    @Transactional
-    public int checkAgain(AssignmentView assignment, Collection<Long> enrolments, boolean newest) {
-        int begun = enrolments.isEmpty() ? 0 : handIns.countingAgain(assignment.id(), enrolments, clock.instant(), newest);
-        if (begun > 0) {
-            lanes.wakeAfterCommit();
-        }
-        return begun;
-    }
-
-    /** How many checks are begun before this one; empty when it is not waiting. */
-    public Optional<Integer> placeInQueue(HandInView handIn) {
-        return handIn.isWaiting() ? queue.place(handIn.id()) : Optional.empty();
     }
 
     /**
@@ -155,7 +114,7 @@ public class HandInService {
     @Transactional(readOnly = true)
     public InputStream reportJson(Shown shown) {
         try {
-            return Packed.open(handIns.report(shown.handIn().id()).orElseThrow(NotAccessible::new));
+            return Packed.open(rows.report(shown.handIn().id()).orElseThrow(NotAccessible::new));
         } catch (IOException damaged) {
             throw new UncheckedIOException(damaged);
         }
@@ -164,74 +123,40 @@ public class HandInService {
     /** What a page shows of a report at once. */
     @Transactional
     public ReportDigest digest(Shown shown) {
-        long id = shown.handIn().id();
-        return handIns.digest(id).map(digests::read).orElseGet(() -> digested(id));
+        return digest(shown.handIn().id());
     }
 
-    /** What counts of a report after what was decided about it. */
+    /** The same of a hand-in that its course was asked for. */
     @Transactional
-    public Judgement judgement(Shown shown) {
-        return judged(shown.place(), List.of(shown.handIn().id())).get(shown.handIn().id()).judgement();
-    }
-
-    /** Some hand-ins of a student, with what was decided about them. */
-    @Transactional
-    public Map<Long, Judged> judged(Place place, List<Long> some) {
-        return judging.of(place.assignment().id(), some, this::digested);
-    }
-
-    /**
-     * What a student earns by the kit, and would earn by another rule.
-     *
-     * @param now empty where the kit gives no points, and for a project that could not be read
-     */
-    public record Earned(long enrolmentId, long handInId, Optional<Score> now, Optional<Score> then) {}
-
-    /** What each student's hand-in that counts would earn by a rule of points. */
-    @Transactional(readOnly = true)
-    public List<Earned> earned(AssignmentView assignment, Kit.Points rule) {
-        return judging.earned(assignment.id(), rule);
-    }
-
-    /**
-     * Has hand-ins judged again of which something was decided: those of a whole assignment, of a student, or one. The board's columns are
-     * right when this returns; those of hand-ins that count no more are put right when they are next looked at.
-     *
-     * @param enrolment 0 for everybody
-     * @param handIn 0 for all of them
-     */
-    @Transactional
-    public void judgeAgain(long assignment, long enrolment, long handIn) {
-        handIns.judgeAgain(assignment, enrolment, handIn);
-        judging.catchUp(handIns.countingUnjudged(assignment));
-    }
-
-    /** What came too late, and by how much, is another when something is due at another time. */
-    @EventListener
-    @Transactional
-    public void deadlineMoved(DeadlineMoved moved) {
-        judgeAgain(moved.assignment(), moved.enrolment(), 0);
+    public ReportDigest digest(long handIn) {
+        return rows.digest(handIn).map(digests::read).orElseGet(() -> digested(handIn));
     }
 
     /** Of a report from before there were digests one is made when it is first looked at, with the pages of its links. */
     private ReportDigest digested(long id) {
-        Report report = ReportJson.read(Packed.unpack(handIns.report(id).orElseThrow(NotAccessible::new)));
+        Report report = ReportJson.read(Packed.unpack(rows.report(id).orElseThrow(NotAccessible::new)));
         ReportDigest digest = ReportDigest.of(report);
         pages.keep(id, ReportDigest.pages(report).stream().map(page -> Packed.pack(ReportJson.bytes(page))).toList());
-        handIns.keepDigest(id, Packed.pack(ReportJson.bytes(digest)));
+        rows.keepDigest(id, Packed.pack(ReportJson.bytes(digest)));
         return digest;
+    }
+
+    /** When it was checked at last; empty until it is. */
+    @Transactional(readOnly = true)
+    public Optional<Instant> checkedAt(Shown shown) {
+        return rows.checkedAt(shown.handIn().id());
     }
 
     /** One page of the links, from 0; empty beyond the last. */
     @Transactional(readOnly = true)
     public List<LinkLine> links(Shown shown, int page) {
-        return handIns.links(shown.handIn().id(), page).map(packed -> ReportJson.readLinks(Packed.unpack(packed))).orElse(List.of());
+        return rows.links(shown.handIn().id(), page).map(packed -> ReportJson.readLinks(Packed.unpack(packed))).orElse(List.of());
     }
 
     /** A student's hand-ins, the newest first. */
     @Transactional(readOnly = true)
     public List<HandInView> ofStudent(Place place) {
-        return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandIn.Kind.HAND_IN);
+        return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandInKind.HAND_IN);
     }
 
     /** What a student handed in and checked before, as far as whoever looks may see it; the newest first of each. */
@@ -244,7 +169,7 @@ public class HandInService {
     /** A student's pre-checks, the newest first. */
     @Transactional(readOnly = true)
     public List<HandInView> preChecks(Place place) {
-        return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandIn.Kind.PRE_CHECK);
+        return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandInKind.PRE_CHECK);
     }
 
     /**
@@ -271,33 +196,17 @@ public class HandInService {
         return handIns.ofAssignment(assignment.id(), page);
     }
 
-    /** A student's hand-in that counts, and what is counted of it. */
-    public record Last(HandInView handIn, Tally tally) {}
-
-    /** Those of all students, by enrolment. */
-    @Transactional
-    public Map<Long, Last> last(AssignmentView assignment) {
-        judging.catchUp(handIns.countingUnjudged(assignment.id()));
-        return handIns.counted(assignment.id()).stream().map(row -> new Last(row.handIn(), Tally.of(row)))
-                .collect(Collectors.toMap(last -> last.handIn().enrolmentId(), Function.identity()));
-    }
-
-    /** What the class does wrong, without notes and what was waived. */
-    @Transactional
-    public ClassFindings classFindings(AssignmentView assignment) {
-        judging.catchUp(handIns.countingUnjudged(assignment.id()));
-        Map<Boolean, List<ClassFindings.Line>> lines = handIns.themes(assignment.id()).stream()
-                .collect(Collectors.partitioningBy(HandInRepository.Themed::getCounts, Collectors.mapping(
-                        row -> new ClassFindings.Line(row.getEnrolmentId(), row.getTheme(), row.getCode(), row.getSeverity(),
-                                row.getFindings()),
-                        Collectors.toList())));
-        return new ClassFindings(lines.get(true), lines.get(false), handIns.shared(assignment.id()).stream()
-                .map(row -> new ClassFindings.Shared(row.getTheme(), row.getSubject(), row.getStudents())).toList());
-    }
-
     /** Each student's hand-in that counts, by enrolment. */
     @Transactional(readOnly = true)
     public Map<Long, HandInView> counting(AssignmentView assignment) {
-        return handIns.counting(assignment.id()).stream().collect(Collectors.toMap(HandInView::enrolmentId, Function.identity()));
+        List<Long> ids = rows.counting(assignment.id());
+        return ids.isEmpty() ? Map.of()
+                : handIns.views(ids).stream().collect(Collectors.toMap(HandInView::enrolmentId, Function.identity()));
+    }
+
+    /** The same with what is counted of each. */
+    @Transactional(readOnly = true)
+    public List<Counted> counted(AssignmentView assignment) {
+        return handIns.counted(assignment.id());
     }
 }

@@ -27,6 +27,12 @@ public record HandInView(long id, String kind, String form, Instant countsSince,
         String verdict, int must, int should, int note, String marks, String seam, int links, int doubts, String failure,
         Instant notBefore) {
 
+    /** One made of the hand-in {@code h}, in a query; the report itself stays where it is. */
+    static final String OF_H = """
+            new org.opensatchel.web.handin.HandInView(h.id, cast(h.kind as string), cast(h.form as string), h.countsSince, h.assignmentId,
+            h.enrolmentId, h.number, h.fileName, h.bytes, h.receivedAt, cast(h.state as string), h.filesDone, h.bytesDone, h.verdict,
+            h.must, h.should, h.note, h.marks, h.seam, h.links, h.doubts, h.failure, h.notBefore)""";
+
     public boolean isPreCheck() {
         return kind.equals("PRE_CHECK");
     }

@@ -8,7 +8,7 @@ import org.springframework.stereotype.Component;
 
 /** Keeps the pages of a report's links: thousands of rows in one go, within the transaction of whoever asks. */
 @Component
-class LinkPages {
+public class LinkPages {
 
     private static final int AT_ONCE = 200;
 
@@ -19,7 +19,7 @@ class LinkPages {
     }
 
     /** Puts these pages in the place of those there are. */
-    void keep(long handIn, List<byte[]> pages) {
+    public void keep(long handIn, List<byte[]> pages) {
         entities.unwrap(Session.class).doWork(connection -> {
             try (PreparedStatement remove = connection.prepareStatement("delete from hand_in_links where hand_in_id = ?")) {
                 remove.setLong(1, handIn);

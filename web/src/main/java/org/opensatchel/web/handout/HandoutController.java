@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.opensatchel.base.fact.Phrase;
-import org.opensatchel.core.compare.KitDifference;
+import org.opensatchel.core.kit.KitDifference;
 import org.opensatchel.core.kit.PlannedPaths;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;

@@ -41,7 +41,7 @@ class CatalogueController {
         model.addAttribute("formats",
                 Formats.documents().stream().map(reader -> new Format(words.format(reader.id()), reader.endings()))
                         .sorted(Comparator.comparing(Format::title, String.CASE_INSENSITIVE_ORDER)).toList());
-        return "page/what-is-checked";
+        return "home/what-is-checked";
     }
 
     private static Entry entry(Code code, Words words) {

@@ -40,7 +40,7 @@ class HomeController {
             model.addAttribute("work", lines);
             model.addAttribute("idle",
                     courses.coursesAttendedBy(me.accountId()).stream().filter(course -> !busy.contains(course.id())).toList());
-            return "page/my-work";
+            return "home/my-work";
         }
         model.addAttribute("waits", teaching.of(me.accountId()));
         model.addAttribute("nothing", TeachingWork.Waits.NOTHING);
@@ -48,7 +48,7 @@ class HomeController {
         model.addAttribute("assignments",
                 courses.taughtBy(me.accountId()).stream()
                         .collect(Collectors.groupingBy(AssignmentView::courseId, LinkedHashMap::new, Collectors.toList())));
-        return "page/home";
+        return "home/home";
     }
 
     /** Looks for a student in all courses somebody teaches. */
@@ -60,7 +60,7 @@ class HomeController {
         String sought = Shortened.cut(q, LONGEST_SOUGHT);
         model.addAttribute("q", sought);
         model.addAttribute("found", teaching.search(me.accountId(), sought));
-        return "page/students";
+        return "home/students";
     }
 
     @GetMapping("/assignments/{id}")

@@ -3,7 +3,7 @@ package org.opensatchel.web.http;
 import java.sql.Connection;
 import java.sql.SQLException;
 import javax.sql.DataSource;
-import org.opensatchel.web.handin.CheckHealth;
+import org.opensatchel.web.checks.CheckHealth;
 import org.opensatchel.web.storage.ContentStore;
 import org.springframework.boot.health.contributor.HealthIndicator;
 import org.springframework.context.annotation.Bean;

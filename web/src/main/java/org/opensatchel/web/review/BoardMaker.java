@@ -1,5 +1,6 @@
 package org.opensatchel.web.review;
 
+import org.opensatchel.web.judging.JudgingService;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,8 +15,8 @@ import org.opensatchel.web.decision.DecisionView;
 import org.opensatchel.web.decision.GivenView;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
-import org.opensatchel.web.handin.Tally;
 import org.opensatchel.web.handout.HandoutService;
+import org.opensatchel.web.judging.Tally;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.location.SetLocation;
@@ -35,9 +36,11 @@ public class BoardMaker {
     private final DecisionService decisions;
     private final AuditService audit;
     private final SlipService slips;
+    private final JudgingService judging;
 
     BoardMaker(CourseService courses, HandInService handIns, LocationService locations, HandoutService handouts, KitService kits,
-            DecisionService decisions, AuditService audit, SlipService slips) {
+            DecisionService decisions, AuditService audit, SlipService slips, JudgingService judging) {
+        this.judging = judging;
         this.slips = slips;
         this.courses = courses;
         this.handIns = handIns;
@@ -60,7 +63,7 @@ public class BoardMaker {
     }
 
     private List<BoardRow> rows(AssignmentView assignment, long me) {
-        Map<Long, HandInService.Last> latest = handIns.last(assignment);
+        Map<Long, JudgingService.Last> latest = judging.last(assignment);
         Map<Long, SetLocation> places = locations.current(assignment);
         CourseService.Deadlines deadlines = courses.deadlines(assignment);
         Map<Long, HandInService.PreChecks> checked = handIns.preChecked(assignment);
@@ -72,9 +75,9 @@ public class BoardMaker {
         Map<Long, Instant> seen = audit.seen(assignment.id(), me);
         List<BoardRow> rows = new ArrayList<>();
         for (Student student : courses.roster(assignment)) {
-            Optional<HandInService.Last> last = Optional.ofNullable(latest.get(student.enrolmentId()));
-            Optional<HandInView> handIn = last.map(HandInService.Last::handIn);
-            Tally tally = last.map(HandInService.Last::tally).orElse(Tally.NONE);
+            Optional<JudgingService.Last> last = Optional.ofNullable(latest.get(student.enrolmentId()));
+            Optional<HandInView> handIn = last.map(JudgingService.Last::handIn);
+            Tally tally = last.map(JudgingService.Last::tally).orElse(Tally.NONE);
             Optional<HandoutService.Held> has = Optional.ofNullable(held.get(student.enrolmentId()));
             rows.add(new BoardRow(student, handIn, tally, has, has.filter(one -> one.version() < version).isPresent(),
                     Optional.ofNullable(places.get(student.enrolmentId())),

@@ -9,8 +9,8 @@ import org.opensatchel.web.course.Student;
 import org.opensatchel.web.decision.DecisionView;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
-import org.opensatchel.web.handin.Tally;
 import org.opensatchel.web.handout.HandoutService;
+import org.opensatchel.web.judging.Tally;
 import org.opensatchel.web.location.SetLocation;
 
 /**

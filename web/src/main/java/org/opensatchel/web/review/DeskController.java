@@ -1,5 +1,6 @@
 package org.opensatchel.web.review;
 
+import org.opensatchel.web.judging.JudgingService;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
@@ -45,8 +46,10 @@ class DeskController {
     private final DecisionService decisions;
     private final CourseService courses;
     private final AuditService audit;
+    private final JudgingService judging;
 
-    DeskController(HandInService handIns, DecisionService decisions, CourseService courses, AuditService audit) {
+    DeskController(HandInService handIns, DecisionService decisions, CourseService courses, AuditService audit, JudgingService judging) {
+        this.judging = judging;
         this.handIns = handIns;
         this.decisions = decisions;
         this.courses = courses;
@@ -98,7 +101,7 @@ class DeskController {
             @RequestParam Ruling.Scope scope, @RequestParam(defaultValue = "") String reason, @RequestParam(defaultValue = "") String back,
             @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         HandInService.Shown shown = mine(handIn, me);
-        Judgement judgement = handIns.judgement(shown);
+        Judgement judgement = judging.judgement(shown);
         Optional<FindingGroups.Group> thing = StudentDesk.thing(judgement, code, key);
         String why = cut(reason, LONGEST_REASON);
         if (why.isEmpty()) {
@@ -124,7 +127,7 @@ class DeskController {
     }
 
     private void judge(HandInService.Shown shown, Ruling.Scope scope) {
-        handIns.judgeAgain(shown.place().assignment().id(), scope == Ruling.Scope.ASSIGNMENT ? 0 : shown.handIn().enrolmentId(),
+        judging.judgeAgain(shown.place().assignment().id(), scope == Ruling.Scope.ASSIGNMENT ? 0 : shown.handIn().enrolmentId(),
                 scope == Ruling.Scope.HAND_IN ? shown.handIn().id() : 0);
     }
 
@@ -243,7 +246,7 @@ class DeskController {
             @RequestParam(defaultValue = "") String back, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         HandInService.Shown shown = mine(handIn, me);
         Optional<BigDecimal> number = number(points);
-        int most = handIns.judgement(shown).digest().head().points().map(Score::of).orElse(0);
+        int most = judging.judgement(shown).digest().head().points().map(Score::of).orElse(0);
         String why = cut(reason, LONGEST_REASON);
         if (number.isEmpty() || number.get().signum() < 0 || number.get().compareTo(BigDecimal.valueOf(most)) > 0
                 || number.get().scale() > 2) {

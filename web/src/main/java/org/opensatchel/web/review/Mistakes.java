@@ -14,7 +14,7 @@ import org.opensatchel.core.judging.Theme;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.course.Student;
-import org.opensatchel.web.handin.ClassFindings;
+import org.opensatchel.web.judging.ClassFindings;
 import org.opensatchel.web.text.Speech;
 
 /**

@@ -1,5 +1,6 @@
 package org.opensatchel.web.review;
 
+import org.opensatchel.web.judging.JudgingService;
 import java.nio.charset.StandardCharsets;
 import java.util.EnumMap;
 import java.util.List;
@@ -40,8 +41,11 @@ class MistakesController {
     private final LocationService locations;
     private final AuditService audit;
     private final PdfPrinter printer;
+    private final JudgingService judging;
 
-    MistakesController(CourseService courses, HandInService handIns, LocationService locations, AuditService audit, PdfPrinter printer) {
+    MistakesController(CourseService courses, HandInService handIns, LocationService locations, AuditService audit, PdfPrinter printer,
+            JudgingService judging) {
+        this.judging = judging;
         this.courses = courses;
         this.handIns = handIns;
         this.locations = locations;
@@ -54,7 +58,7 @@ class MistakesController {
         Map<Long, HandInView> counting = handIns.counting(assignment);
         int handedIn = (int) roster.stream().map(student -> counting.get(student.enrolmentId()))
                 .filter(handIn -> handIn != null && handIn.isDone() && !"blocked".equals(handIn.verdict())).count();
-        return Mistakes.of(roster, handedIn, handIns.classFindings(assignment));
+        return Mistakes.of(roster, handedIn, judging.classFindings(assignment));
     }
 
     @GetMapping("/assignments/{id}/mistakes")

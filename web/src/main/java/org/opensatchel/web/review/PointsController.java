@@ -1,5 +1,6 @@
 package org.opensatchel.web.review;
 
+import org.opensatchel.web.judging.JudgingService;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -31,8 +32,10 @@ class PointsController {
     private final CourseService courses;
     private final HandInService handIns;
     private final DecisionService decisions;
+    private final JudgingService judging;
 
-    PointsController(CourseService courses, HandInService handIns, DecisionService decisions) {
+    PointsController(CourseService courses, HandInService handIns, DecisionService decisions, JudgingService judging) {
+        this.judging = judging;
         this.courses = courses;
         this.handIns = handIns;
         this.decisions = decisions;
@@ -67,16 +70,16 @@ class PointsController {
         if (rule.isEmpty()) {
             return new Answer(false, 0, 0, List.of());
         }
-        List<HandInService.Earned> earned = handIns.earned(assignment, rule.get());
-        var given = decisions.given(earned.stream().map(HandInService.Earned::handInId).toList());
-        Map<Long, HandInService.Earned> byStudent = earned.stream()
-                .collect(Collectors.toMap(HandInService.Earned::enrolmentId, Function.identity()));
+        List<JudgingService.Earned> earned = judging.earned(assignment, rule.get());
+        var given = decisions.given(earned.stream().map(JudgingService.Earned::handInId).toList());
+        Map<Long, JudgingService.Earned> byStudent = earned.stream()
+                .collect(Collectors.toMap(JudgingService.Earned::enrolmentId, Function.identity()));
         List<Row> rows = courses.roster(assignment).stream().filter(student -> byStudent.containsKey(student.enrolmentId()))
                 .flatMap(student -> row(student, byStudent.get(student.enrolmentId()), given.keySet()).stream()).toList();
         return new Answer(true, rule.get().total(), (int) earned.stream().filter(one -> one.then().isEmpty()).count(), rows);
     }
 
-    private static Optional<Row> row(Student student, HandInService.Earned one, Set<Long> given) {
+    private static Optional<Row> row(Student student, JudgingService.Earned one, Set<Long> given) {
         return one.then()
                 .map(then -> new Row(student.listed(), one.now().map(Score::earned).orElse(null), one.now().map(Score::of).orElse(null),
                         then.earned(), given.contains(one.handInId()),

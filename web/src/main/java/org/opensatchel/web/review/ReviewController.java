@@ -1,5 +1,7 @@
 package org.opensatchel.web.review;
 
+import org.opensatchel.web.checks.CheckService;
+import org.opensatchel.web.judging.JudgingService;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -9,7 +11,7 @@ import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.Chosen;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.handin.HandInService;
-import org.opensatchel.web.handin.ToldFindings;
+import org.opensatchel.web.report.ToldFindings;
 import org.opensatchel.web.text.Speech;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -35,8 +37,13 @@ class ReviewController {
     private final HandInService handIns;
     private final BoardMaker boards;
     private final BoardOrders orders;
+    private final JudgingService judging;
+    private final CheckService checks;
 
-    ReviewController(CourseService courses, HandInService handIns, BoardMaker boards, BoardOrders orders) {
+    ReviewController(CourseService courses, HandInService handIns, BoardMaker boards, BoardOrders orders, JudgingService judging,
+            CheckService checks) {
+        this.checks = checks;
+        this.judging = judging;
         this.orders = orders;
         this.courses = courses;
         this.handIns = handIns;
@@ -85,7 +92,7 @@ class ReviewController {
         model.addAttribute("handIn", shown.handIn());
         model.addAttribute("student", shown.place().student());
         model.addAttribute("family", family);
-        model.addAttribute("groups", ToldFindings.of(handIns.judgement(shown), Speech.words()).ofFamily(family));
+        model.addAttribute("groups", ToldFindings.of(judging.judgement(shown), Speech.words()).ofFamily(family));
         return "review/findings :: panel";
     }
 
@@ -104,7 +111,7 @@ class ReviewController {
             @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         List<Long> chosen = Chosen.of(who);
-        int begun = handIns.checkAgain(assignment, chosen, newest);
+        int begun = checks.checkAgain(assignment, chosen, newest);
         redirect.addFlashAttribute("told",
                 chosen.isEmpty() ? Speech.say("review.nobody-chosen") : Speech.say("review.checking-again", begun));
         return "redirect:/assignments/" + id + "/review" + carried(back);

@@ -5,8 +5,8 @@ import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.handin.HandInService;
-import org.opensatchel.web.handin.ReportPage;
 import org.opensatchel.web.print.PdfPrinter;
+import org.opensatchel.web.report.ReportPage;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -46,7 +46,7 @@ class SlipLinkController {
         model.addAttribute("byInstructor", false);
         model.addAttribute("byLink", token);
         pages.fill(shown, page, Map.of(), model);
-        return "handin/report";
+        return "report/report";
     }
 
     @GetMapping("/slips/{token}/slip.pdf")

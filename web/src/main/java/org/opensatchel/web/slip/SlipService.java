@@ -1,5 +1,6 @@
 package org.opensatchel.web.slip;
 
+import org.opensatchel.web.judging.JudgingService;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -54,9 +55,11 @@ public class SlipService {
     private final AuditService audit;
     private final SignedLinks links;
     private final Clock clock;
+    private final JudgingService judging;
 
     SlipService(SlipRepository slips, HandInService handIns, DecisionService decisions, AccountService accounts, CourseService courses,
-            MailService mails, AuditService audit, SignedLinks links, Clock clock) {
+            MailService mails, AuditService audit, SignedLinks links, Clock clock, JudgingService judging) {
+        this.judging = judging;
         this.slips = slips;
         this.handIns = handIns;
         this.decisions = decisions;
@@ -80,7 +83,7 @@ public class SlipService {
 
     /** What would go back now, in the student's language. */
     public SlipDraft draft(Shown shown, String from) {
-        return draft(shown, handIns.judgement(shown), from, slips.open(shown.handIn().id()));
+        return draft(shown, judging.judgement(shown), from, slips.open(shown.handIn().id()));
     }
 
     private SlipDraft draft(Shown shown, Judgement judgement, String from, Optional<Slip> open) {
@@ -136,7 +139,7 @@ public class SlipService {
      * @param texts by the keys of what is to be fixed; empty for what is left out
      */
     public void change(Shown shown, String greeting, String closing, Map<String, String> texts, String from, long by) {
-        SlipDraft built = draft(shown, handIns.judgement(shown), from, Optional.empty());
+        SlipDraft built = draft(shown, judging.judgement(shown), from, Optional.empty());
         Map<String, String> changed = new LinkedHashMap<>();
         for (SlipDraft.Part part : built.items()) {
             String text = cut(texts.getOrDefault(part.key(), part.built()));
@@ -168,7 +171,7 @@ public class SlipService {
         long handIn = shown.handIn().id();
         slips.lock(handIn);
         Optional<Slip> open = slips.open(handIn);
-        SlipDraft draft = draft(shown, handIns.judgement(shown), from, open);
+        SlipDraft draft = draft(shown, judging.judgement(shown), from, open);
         String said = draft.text();
         boolean again = slips.sent(List.of(handIn)).stream().reduce((a, b) -> b).filter(last -> last.sentText().equals(said)).isPresent();
         if (again) {

@@ -38,7 +38,7 @@ class HandInQuotaTest {
             "the course's share is used up | true | 10 | 50 | 1045 | 1000 | room for this course is used up",
             "our disk is full | true | 10 | 50 | 300 | 5 | That is our fault"})
     void refused(String why, boolean kit, long bytes, long ofStudent, long ofCourse, long room, String says) {
-        HandInRepository handIns = mock(HandInRepository.class);
+        HandInRows handIns = mock(HandInRows.class);
         KitService kits = mock(KitService.class);
         ContentStore store = mock(ContentStore.class);
         when(kits.current(any())).thenReturn(kit ? Optional.of(mock(PublishedKit.class)) : Optional.empty());

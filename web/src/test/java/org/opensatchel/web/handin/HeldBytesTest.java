@@ -20,7 +20,7 @@ class HeldBytesTest extends HandingIn {
             + "union select f.sha256, f.bytes from hand_in_file f join hand_in h on h.id = f.hand_in_id where h.enrolment_id = ?) as kept";
 
     @Autowired
-    private HandInRepository repository;
+    private HandInRows repository;
     @Autowired
     private PlatformTransactionManager transactions;
 
