@@ -6,7 +6,9 @@ import { askToSignIn, token } from "./signed-in.js";
 import { TooMany } from "./walk.js";
 import { entries, member, NoZip } from "./zip.js";
 
-const MARKER = "satchel.kit.json", MOST_NAMES = 2_000, LONGEST_MARKER = 64 * 1024, MINUTE = 60;
+const MARKER = "satchel.kit.json", MOST_NAMES = 2_000, LONGEST_MARKER = 64 * 1024, MINUTE = 60, LEAVING = 8_000;
+// Answers to which one asks again: what is locked, too much, or away.
+const NOT_YET = [423, 429, 503];
 
 const page = document.querySelector("[data-hand-in]");
 const part = (name) => page.querySelector(`[data-part=${name}]`);
@@ -157,23 +159,32 @@ const begunBefore = async () => {
   return answer?.status === 200 && !answer.redirected ? answer.json() : null;
 };
 
-// What the server is just taking has to end first.
+// A sending that is just being begun has to have an address before it can be given up.
+const addressOf = (leaving) => new Promise((done) => {
+  leaving.onmessage = ({ data }) => { if (["begun", "held", "failed", "done"].includes(data.step)) done(data.at); };
+  leaving.onerror = () => done();
+  setTimeout(done, LEAVING);
+  leaving.postMessage({ hold: true });
+}).finally(() => leaving.terminate());
+
+// What the server is just taking has to end first, and it may be away for a moment.
 const giveUp = async (address) => {
   await sums.drop(page.dataset.key);
   for (let tries = 0; tries < 20; tries++) {
     const begun = address || (await begunBefore())?.at;
     if (!begun) return;
     const answer = await fetch(begun, { method: "DELETE", headers: { "X-CSRF-TOKEN": token() } }).catch(() => null);
-    if (answer?.status !== 423) return;
+    if (answer && !NOT_YET.includes(answer.status)) return;
     await new Promise((done) => setTimeout(done, 500));
   }
 };
 
 const cancel = async () => {
-  const address = at;
+  const address = at, leaving = going && !at ? worker : null;
+  if (leaving) worker = null;
   begin();
   part("pick").focus();
-  await giveUp(address);
+  await giveUp(address || (leaving && await addressOf(leaving)));
 };
 
 // What was being sent when the page was left goes on with the same folder.
