@@ -3,7 +3,7 @@
 
 run_students() {
   local status=0
-  [ -x /usr/bin/chromium ] || install_packages chromium
+  [ -x /usr/bin/chromium-headless-shell ] || install_packages chromium-headless-shell
   command -v curl >/dev/null || install_packages curl
   export SATCHEL_HEAP=256m
   begin_load students 8191

@@ -56,7 +56,7 @@ run_tests() {
 run_with_database() {
   local was_running="" storage part ended=0
   need_postgres
-  [ -x /usr/bin/chromium ] || install_packages chromium
+  [ -x /usr/bin/chromium-headless-shell ] || install_packages chromium-headless-shell
   command -v node >/dev/null || install_packages nodejs
   choose_pg_data
   find_postgres && pg_is_running && was_running=1

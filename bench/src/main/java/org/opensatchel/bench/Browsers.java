@@ -52,7 +52,7 @@ public final class Browsers {
         Path folder = Files.createDirectories(Path.of(arguments[1]).resolve("browsers"));
         try (Playwright playwright = Playwright.create();
                 Browser browser = playwright.chromium()
-                        .launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                                 .setArgs(List.of("--no-sandbox", "--disable-gpu")))) {
             Browsers bench = new Browsers(arguments[0], folder);
             bench.check(browser);
