@@ -23,6 +23,7 @@ public abstract class HandingIn extends RunningApplication {
 
     @AfterEach
     protected void takeHandInsAway() {
+        leavePages();
         await().atMost(Duration.ofMinutes(1)).until(() -> database
                 .queryForObject("select count(*) from hand_in where id > ? and state in ('WAITING', 'CHECKING')", Integer.class,
                         last) == 0);

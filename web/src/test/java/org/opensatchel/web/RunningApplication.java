@@ -88,8 +88,14 @@ public abstract class RunningApplication {
 
     @AfterEach
     protected void closePages() {
-        contexts.forEach(BrowserContext::close);
+        leavePages();
         assertThat(complaints).as("what the browser complained about").isEmpty();
+    }
+
+    /** Ends what pages still do, before what they did is taken away. */
+    protected void leavePages() {
+        contexts.forEach(BrowserContext::close);
+        contexts.clear();
     }
 
     private static String shortened(Page page) {
