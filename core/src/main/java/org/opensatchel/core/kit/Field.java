@@ -12,25 +12,25 @@ import org.opensatchel.base.fact.Phrase;
  * @param key how it is called there
  * @param component the component of the record that it fills
  * @param of where the record has it
- * @param held what it holds
+ * @param type what it holds
  * @param change what a person would say when it is another
  * @param <R> the record
  * @param <T> what it is in code
  */
-record Field<R, T>(String key, String component, Function<R, T> of, Held<T> held, Change<T> change) {
+record Field<R, T>(String key, String component, Function<R, T> of, FieldType<T> type, Change<T> change) {
 
-    static <R, T> Field<R, T> of(String key, Function<R, T> of, Held<T> held, Change<T> change) {
-        return new Field<>(key, key, of, held, change);
+    static <R, T> Field<R, T> of(String key, Function<R, T> of, FieldType<T> type, Change<T> change) {
+        return new Field<>(key, key, of, type, change);
     }
 
     /** One of whose change something else tells, or which is the name by which two are told apart. */
-    static <R, T> Field<R, T> of(String key, Function<R, T> of, Held<T> held) {
-        return of(key, of, held, (name, before, after) -> List.of());
+    static <R, T> Field<R, T> of(String key, Function<R, T> of, FieldType<T> type) {
+        return of(key, of, type, (name, before, after) -> List.of());
     }
 
     /** The same where the record calls it otherwise than the document. */
     Field<R, T> as(String name) {
-        return new Field<>(key, name, of, held, change);
+        return new Field<>(key, name, of, type, change);
     }
 
     List<Phrase> changes(Facts name, R before, R after) {

@@ -5,7 +5,6 @@ import static org.opensatchel.base.fact.FactName.FOUND;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.stream.Stream;
 import org.opensatchel.base.fact.Facts;
@@ -22,18 +21,18 @@ import tools.jackson.databind.node.ObjectNode;
 final class KitDemands {
 
     static final Shape<Demand.Sizes> SIZES_OF = Shape.of(Demand.Sizes.class,
-            Field.of("in", Demand.Sizes::in, Holds.maybeFolder()),
-            Field.of("types", Demand.Sizes::types, Holds.types()),
-            Field.of("fileBytes", Demand.Sizes::fileBytes, Holds.size()),
-            Field.of("totalBytes", Demand.Sizes::totalBytes, Holds.size()));
+            Field.of("in", Demand.Sizes::in, FieldTypes.maybeFolder()),
+            Field.of("types", Demand.Sizes::types, FieldTypes.types()),
+            Field.of("fileBytes", Demand.Sizes::fileBytes, FieldTypes.size()),
+            Field.of("totalBytes", Demand.Sizes::totalBytes, FieldTypes.size()));
 
     static final Shape<Demand.Forbidden> FORBIDDEN = Shape.of(Demand.Forbidden.class,
-            Field.of("files", Demand.Forbidden::files, Holds.needed()),
-            Field.of("purpose", Demand.Forbidden::purpose, Holds.text()));
+            Field.of("files", Demand.Forbidden::files, FieldTypes.needed()),
+            Field.of("purpose", Demand.Forbidden::purpose, FieldTypes.text()));
 
     static final Shape<Demand.Proxies> PROXIES = Shape.of(Demand.Proxies.class,
-            Field.of("in", Demand.Proxies::in, Holds.maybeFolder()),
-            Field.of("name", Demand.Proxies::name, Holds.proxyName())).checked(KitDemands::tells);
+            Field.of("in", Demand.Proxies::in, FieldTypes.maybeFolder()),
+            Field.of("name", Demand.Proxies::name, proxyName())).checked(KitDemands::tells);
 
     /** How many files a folder holds at most. */
     static final Shape.Beside<FolderRule> AT_MOST = new Shape.Beside<>() {
@@ -41,7 +40,7 @@ final class KitDemands {
         public void read(StrictObject object, FolderRule folder, KitContext in) {
             OptionalLong most = object.integer("atMost", 0);
             if (most.isPresent()) {
-                in.demand(new Demand.Amount(folder.path(), List.of(), 0, Holds.whole(most)));
+                in.demand(new Demand.Amount(folder.path(), List.of(), 0, FieldTypes.whole(most)));
             }
         }
 
@@ -52,7 +51,7 @@ final class KitDemands {
 
         @Override
         public Map<String, ObjectNode> schema() {
-            return Map.of("atMost", Holds.integer(0));
+            return Map.of("atMost", Schemas.integer(0));
         }
     };
 
@@ -61,13 +60,13 @@ final class KitDemands {
         @Override
         public void read(StrictObject object, FolderRule folder, KitContext in) {
             object.objects("counts", count -> {
-                List<String> types = Holds.extensions(count, "types");
+                List<String> types = FieldTypes.extensions(count, "types");
                 int least = count.integer("atLeast", 0, 0);
                 OptionalLong limit = count.integer("atMost", 0);
                 if (limit.isPresent() && limit.getAsLong() < least) {
                     count.fault("atMost", KitWording.MOST_UNDER_LEAST.say());
                 }
-                return new Demand.Amount(folder.path(), types, least, Holds.whole(limit));
+                return new Demand.Amount(folder.path(), types, least, FieldTypes.whole(limit));
             }).forEach(in::demand);
         }
 
@@ -77,7 +76,7 @@ final class KitDemands {
                 ArrayNode list = out.putArray("counts");
                 counts.forEach(count -> {
                     ObjectNode one = list.addObject();
-                    Holds.texts(one.putArray("types"), count.types());
+                    Schemas.texts(one.putArray("types"), count.types());
                     one.put("atLeast", count.atLeast());
                     count.atMost().ifPresent(most -> one.put("atMost", most));
                 });
@@ -86,8 +85,9 @@ final class KitDemands {
 
         @Override
         public Map<String, ObjectNode> schema() {
-            return Map.of("counts", Holds.list(Holds.object(Map.of("types", Holds.list(Holds.type("string")), "atLeast", Holds.integer(0),
-                    "atMost", Holds.integer(0)))));
+            return Map.of("counts",
+                    Schemas.list(Schemas.object(Map.of("types", Schemas.list(Schemas.type("string")), "atLeast", Schemas.integer(0),
+                            "atMost", Schemas.integer(0)))));
         }
     };
 
@@ -100,7 +100,7 @@ final class KitDemands {
                 if (!name.text().contains("{number")) {
                     numbered.fault("name", KitWording.NO_NUMBER.say());
                 }
-                in.demand(new Demand.Numbering(folder.path(), name, Holds.extensions(numbered, "types")));
+                in.demand(new Demand.Numbering(folder.path(), name, FieldTypes.extensions(numbered, "types")));
                 numbered.close();
             });
         }
@@ -108,13 +108,13 @@ final class KitDemands {
         @Override
         public void write(ObjectNode out, FolderRule folder, Kit kit) {
             of(kit, Demand.Numbering.class, one -> one.in().text().equals(folder.path().text())).ifPresent(all -> all.forEach(
-                    one -> Holds.texts(out.putObject("numbered").put("name", one.name().text()).putArray("types"), one.types())));
+                    one -> Schemas.texts(out.putObject("numbered").put("name", one.name().text()).putArray("types"), one.types())));
         }
 
         @Override
         public Map<String, ObjectNode> schema() {
             return Map.of("numbered",
-                    Holds.object(Map.of("name", Holds.type("string"), "types", Holds.list(Holds.type("string"))), "name"));
+                    Schemas.object(Map.of("name", Schemas.type("string"), "types", Schemas.list(Schemas.type("string"))), "name"));
         }
     };
 
@@ -134,8 +134,8 @@ final class KitDemands {
 
         @Override
         public Map<String, ObjectNode> schema() {
-            return Map.of("each", Holds.object(Map.of("documents", Holds.list(KitShapes.DOCUMENT.schema("in")), "files",
-                    Holds.list(KitShapes.FILE.schema("in")))));
+            return Map.of("each", Schemas.object(Map.of("documents", Schemas.list(KitShapes.DOCUMENT.schema("in")), "files",
+                    Schemas.list(KitShapes.FILE.schema("in")))));
         }
     };
 
@@ -169,8 +169,9 @@ final class KitDemands {
 
         @Override
         public Map<String, ObjectNode> schema() {
-            return Map.of("links", Holds.list(Holds.object(Map.of("in", Holds.type("string"), "role", Holds.type("string"), "starter",
-                    Holds.type("string"), "atLeast", Holds.integer(1)))));
+            return Map.of("links",
+                    Schemas.list(Schemas.object(Map.of("in", Schemas.type("string"), "role", Schemas.type("string"), "starter",
+                            Schemas.type("string"), "atLeast", Schemas.integer(1)))));
         }
     };
 
@@ -191,7 +192,7 @@ final class KitDemands {
 
         @Override
         public Map<String, ObjectNode> schema() {
-            return Map.of("per", Holds.list(SIZES_OF.schema()));
+            return Map.of("per", Schemas.list(SIZES_OF.schema()));
         }
     };
 
@@ -214,5 +215,15 @@ final class KitDemands {
         if (rule.in().isEmpty() && rule.name().filter(ProxyName.SAME::equals).isPresent()) {
             object.fault("name", KitWording.PROXY_NAME.say(Facts.of(FOUND, rule.name().get().text())));
         }
+    }
+
+    /** How a proxy is called. */
+    private static FieldType<Optional<ProxyName>> proxyName() {
+        return FieldTypes.simple(Schemas.type("string").put("pattern", "^[^{}/\\\\]*\\{original\\}[^{}/\\\\]*$"), (object, key) -> {
+            Optional<String> text = object.text(key);
+            Optional<ProxyName> name = text.flatMap(ProxyName::read);
+            text.filter(given -> name.isEmpty()).ifPresent(given -> object.fault(key, KitWording.PROXY_NAME.say(Facts.of(FOUND, given))));
+            return name;
+        }, (out, key, value) -> value.ifPresent(name -> out.put(key, name.text())));
     }
 }

@@ -47,7 +47,7 @@ public final class KitReader {
     public static final int MAX_BYTES = 16 << 20;
 
     private static final int MAX_FAULTS = 50;
-    private static final Map<String, Grade> GRADES = Holds.words(Grade.values());
+    private static final Map<String, Grade> GRADES = FieldTypes.words(Grade.values());
 
     private final List<JsonFault> faults = new ArrayList<>();
     private final KitContext in;
@@ -125,7 +125,7 @@ public final class KitReader {
         Optional<NameRules> names = one(document, "names", KitShapes.NAMES);
         List<FolderRule> folders = all(document, "folders", KitShapes.FOLDER);
         noTwins(folders);
-        OtherFolders otherFolders = document.choice("otherFolders", Holds.words(OtherFolders.values()), OtherFolders.NOTE);
+        OtherFolders otherFolders = document.choice("otherFolders", FieldTypes.words(OtherFolders.values()), OtherFolders.NOTE);
         List<Companion> companions = all(document, "companions", KitShapes.COMPANION);
         List<DocumentRule> documents = new ArrayList<>(all(document, "documents", KitShapes.DOCUMENT));
         documents.addAll(in.documentsOfEach());

@@ -23,7 +23,7 @@ public final class KitSchema {
                 .put("title", "Open Satchel kit, version 1").put("type", "object");
         properties(out.putObject("properties"));
         out.put("additionalProperties", false);
-        Holds.texts(out.putArray("required"), List.of("kit", "title", "root"));
+        Schemas.texts(out.putArray("required"), List.of("kit", "title", "root"));
         ObjectNode definitions = out.putObject("$defs");
         definitions.set("media", MediaShape.MEDIA.schema());
         definitions.set("tracks", TimelineShape.TRACKS.schema());
@@ -33,26 +33,26 @@ public final class KitSchema {
 
     private static void properties(ObjectNode out) {
         out.putObject("kit").put("const", 1);
-        out.set("title", Holds.type("string").put("minLength", 1));
-        out.set("version", Holds.integer(1));
-        out.set("assignment", Holds.type("string"));
-        out.set("root", Holds.object(Map.of("name", Holds.type("string").put("minLength", 1).put("pattern", "^[^/\\\\]+$")), "name"));
+        out.set("title", Schemas.type("string").put("minLength", 1));
+        out.set("version", Schemas.integer(1));
+        out.set("assignment", Schemas.type("string"));
+        out.set("root", Schemas.object(Map.of("name", Schemas.type("string").put("minLength", 1).put("pattern", "^[^/\\\\]+$")), "name"));
         out.set("names", KitShapes.NAMES.schema());
-        out.set("folders", Holds.list(KitShapes.FOLDER.schema()));
-        out.set("otherFolders", Holds.oneOf(Holds.words(OtherFolders.values()).keySet()));
-        out.set("companions", Holds.list(KitShapes.COMPANION.schema()));
-        out.set("documents", Holds.list(KitShapes.DOCUMENT.schema()));
-        out.set("files", Holds.list(KitShapes.FILE.schema()));
-        out.set("starter", Holds.list(KitShapes.STARTER.schema()));
+        out.set("folders", Schemas.list(KitShapes.FOLDER.schema()));
+        out.set("otherFolders", Schemas.oneOf(FieldTypes.words(OtherFolders.values()).keySet()));
+        out.set("companions", Schemas.list(KitShapes.COMPANION.schema()));
+        out.set("documents", Schemas.list(KitShapes.DOCUMENT.schema()));
+        out.set("files", Schemas.list(KitShapes.FILE.schema()));
+        out.set("starter", Schemas.list(KitShapes.STARTER.schema()));
         out.set("links", LinksShape.LINKS.schema());
         out.set("location", KitShapes.LOCATION.schema());
-        out.set("machines", Holds.list(Holds.type("string")));
+        out.set("machines", Schemas.list(Schemas.type("string")));
         out.set("limits", KitShapes.LIMITS.schema());
-        out.set("forbidden", Holds.list(KitDemands.FORBIDDEN.schema()));
-        out.set("proxies", Holds.list(oneOfTwo(KitDemands.PROXIES.schema(), "in", "name")));
-        out.set("rootFiles", Holds.list(KitShapes.ROOT_FILE.schema()));
-        out.set("ignore", Holds.list(Holds.type("string")));
-        out.set("steps", Holds.list(KitShapes.STEP.schema()));
+        out.set("forbidden", Schemas.list(KitDemands.FORBIDDEN.schema()));
+        out.set("proxies", Schemas.list(oneOfTwo(KitDemands.PROXIES.schema(), "in", "name")));
+        out.set("rootFiles", Schemas.list(KitShapes.ROOT_FILE.schema()));
+        out.set("ignore", Schemas.list(Schemas.type("string")));
+        out.set("steps", Schemas.list(KitShapes.STEP.schema()));
         out.set("severities", severities());
         out.set("points", PointsShape.POINTS.schema());
     }
@@ -60,16 +60,16 @@ public final class KitSchema {
     /** An object that holds one of two keys, or both. */
     private static ObjectNode oneOfTwo(ObjectNode object, String one, String other) {
         ArrayNode ways = object.putArray("anyOf");
-        Stream.of(one, other).forEach(key -> Holds.texts(ways.addObject().putArray("required"), List.of(key)));
+        Stream.of(one, other).forEach(key -> Schemas.texts(ways.addObject().putArray("required"), List.of(key)));
         return object;
     }
 
     private static ObjectNode severities() {
-        ObjectNode out = Holds.type("object");
+        ObjectNode out = Schemas.type("object");
         String families = String.join("|",
-                List.of(Family.values()).stream().filter(family -> family != Family.PACKAGE).map(Holds::word).toList());
+                List.of(Family.values()).stream().filter(family -> family != Family.PACKAGE).map(FieldTypes::word).toList());
         out.putObject("propertyNames").put("pattern", "^(" + families + ")\\.[a-z-]+$");
-        out.set("additionalProperties", Holds.oneOf(Holds.words(Grade.values()).keySet()));
+        out.set("additionalProperties", Schemas.oneOf(FieldTypes.words(Grade.values()).keySet()));
         return out;
     }
 }

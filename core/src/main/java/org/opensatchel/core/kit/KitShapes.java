@@ -35,99 +35,100 @@ import org.opensatchel.core.naming.NameRules;
 final class KitShapes {
 
     static final Shape<NameRules> NAMES = Shape.of(NameRules.class,
-            Field.of("spaces", NameRules::spaces, Holds.either("allow", "forbid", true), Change.flag(ChangeWording.SPACES)),
-            Field.of("letters", NameRules::letters, Holds.word(NameRules.Letters.values(), NameRules.Letters.ANY),
+            Field.of("spaces", NameRules::spaces, FieldTypes.either("allow", "forbid", true), Change.flag(ChangeWording.SPACES)),
+            Field.of("letters", NameRules::letters, FieldTypes.word(NameRules.Letters.values(), NameRules.Letters.ANY),
                     Change.now(ChangeWording.LETTERS, HOW)),
-            Field.of("maxLength", NameRules::maxLength, Holds.count(1),
+            Field.of("maxLength", NameRules::maxLength, FieldTypes.count(1),
                     Change.one(ChangeWording.NAME_LENGTH, (before, after) -> Facts.of(MOST, after).and(COUNT, before))),
-            Field.of("portable", NameRules::portable, Holds.saidFlag(true), Change.flag(ChangeWording.PORTABLE)),
-            Field.of("ascii", NameRules::ascii, Holds.saidFlag(false),
+            Field.of("portable", NameRules::portable, FieldTypes.saidFlag(true), Change.flag(ChangeWording.PORTABLE)),
+            Field.of("ascii", NameRules::ascii, FieldTypes.saidFlag(false),
                     (name, before, after) -> Change.flag(ChangeWording.ACCENTS).say(name, !before, !after)),
-            Field.of("avoid", NameRules::avoid, Holds.texts(), Change.set(TYPES, ChangeWording.AVOIDS, ChangeWording.AVOIDS_NO_LONGER)),
-            Field.of("avoidWholeWords", NameRules::wholeWords, Holds.flag(), Change.flag(ChangeWording.WHOLE_WORDS)).as("wholeWords"));
+            Field.of("avoid", NameRules::avoid, FieldTypes.texts(),
+                    Change.set(TYPES, ChangeWording.AVOIDS, ChangeWording.AVOIDS_NO_LONGER)),
+            Field.of("avoidWholeWords", NameRules::wholeWords, FieldTypes.flag(), Change.flag(ChangeWording.WHOLE_WORDS)).as("wholeWords"));
 
     static final Shape<FolderRule> FOLDER = Shape.of(FolderRule.class,
-            Field.of("path", FolderRule::path, Holds.folder()),
-            Field.of("purpose", FolderRule::purpose, Holds.text(),
+            Field.of("path", FolderRule::path, FieldTypes.folder()),
+            Field.of("purpose", FolderRule::purpose, FieldTypes.text(),
                     Change.one(ChangeWording.MEANT_FOR, (before, after) -> Facts.of(PURPOSE, Change.given(after)))),
-            Field.of("need", FolderRule::need, Holds.word(Need.values(), Need.REQUIRED), Change.need()),
-            Field.of("accepts", FolderRule::accepts, Holds.someTypes(), Change.types()),
-            Field.of("atLeast", FolderRule::atLeast, Holds.count(0),
+            Field.of("need", FolderRule::need, FieldTypes.word(Need.values(), Need.REQUIRED), Change.need()),
+            Field.of("accepts", FolderRule::accepts, FieldTypes.someTypes(), Change.types()),
+            Field.of("atLeast", FolderRule::atLeast, FieldTypes.count(0),
                     Change.one(ChangeWording.AT_LEAST, (before, after) -> Facts.of(LEAST, after).and(COUNT, before))),
-            Field.of("sealed", FolderRule::sealed, Holds.flag(), Change.flag("sealed")),
-            Field.of("managed", FolderRule::managed, Holds.flag(), Change.flag("managed")),
-            Field.of("autosave", FolderRule::autosave, Holds.flag(), Change.flag("autosave")),
-            Field.of("rebuildable", FolderRule::rebuildable, Holds.flag(), Change.flag("rebuildable")),
-            Field.of("repeats", FolderRule::repeats, Holds.numberWithin("atLeast", 0),
+            Field.of("sealed", FolderRule::sealed, FieldTypes.flag(), Change.flag("sealed")),
+            Field.of("managed", FolderRule::managed, FieldTypes.flag(), Change.flag("managed")),
+            Field.of("autosave", FolderRule::autosave, FieldTypes.flag(), Change.flag("autosave")),
+            Field.of("rebuildable", FolderRule::rebuildable, FieldTypes.flag(), Change.flag("rebuildable")),
+            Field.of("repeats", FolderRule::repeats, FieldTypes.numberWithin("atLeast", 0),
                     Change.one(ChangeWording.REPEATS, (before, after) -> Facts.of(LEAST, after.orElse(0)))),
             Field.of("media", FolderRule::media, media(), Change.media()))
             .beside(KitDemands.AT_MOST, KitDemands.COUNTS, KitDemands.NUMBERED, KitDemands.EACH);
 
     static final Shape<Companion> COMPANION = Shape.of(Companion.class,
-            Field.of("name", Companion::name, Holds.needed("^(?!\\.{1,2}$)(?=.*\\S)[^/\\\\]+$", KitShapes::companionName)),
-            Field.of("purpose", Companion::purpose, Holds.text()),
-            Field.of("need", Companion::need, Holds.word(Need.values(), Need.OPTIONAL)),
-            Field.of("managed", Companion::managed, Holds.saidFlag(false)));
+            Field.of("name", Companion::name, FieldTypes.needed("^(?!\\.{1,2}$)(?=.*\\S)[^/\\\\]+$", KitShapes::companionName)),
+            Field.of("purpose", Companion::purpose, FieldTypes.text()),
+            Field.of("need", Companion::need, FieldTypes.word(Need.values(), Need.OPTIONAL)),
+            Field.of("managed", Companion::managed, FieldTypes.saidFlag(false)));
 
     static final Shape<DocumentRule> DOCUMENT = Shape.of(DocumentRule.class,
-            Field.of("role", DocumentRule::role, Holds.needed()),
-            Field.of("in", DocumentRule::in, Holds.place(), placed()),
-            Field.of("name", DocumentRule::name, Holds.name(), named()),
-            Field.of("types", DocumentRule::types, Holds.types(), Change.types()),
-            Field.of("need", DocumentRule::need, Holds.word(Need.values(), Need.REQUIRED), Change.need()),
-            Field.of("versions", DocumentRule::versions, Holds.count(0),
+            Field.of("role", DocumentRule::role, FieldTypes.needed()),
+            Field.of("in", DocumentRule::in, FieldTypes.place(), placed()),
+            Field.of("name", DocumentRule::name, FieldTypes.name(), named()),
+            Field.of("types", DocumentRule::types, FieldTypes.types(), Change.types()),
+            Field.of("need", DocumentRule::need, FieldTypes.word(Need.values(), Need.REQUIRED), Change.need()),
+            Field.of("versions", DocumentRule::versions, FieldTypes.count(0),
                     Change.one(ChangeWording.VERSIONS, (before, after) -> Facts.of(LEAST, after).and(COUNT, before))),
-            Field.of("maxLength", DocumentRule::maxLength, Holds.count(1), Change.now(ChangeWording.LENGTH_OF, MOST)),
-            like(DocumentRule::namedLike), Field.of("either", DocumentRule::either, Holds.maybe(), either()),
+            Field.of("maxLength", DocumentRule::maxLength, FieldTypes.count(1), Change.now(ChangeWording.LENGTH_OF, MOST)),
+            like(DocumentRule::namedLike), Field.of("either", DocumentRule::either, FieldTypes.maybe(), either()),
             Field.of("media", DocumentRule::media, media(), Change.media()),
-            Field.of("timeline", DocumentRule::timeline, Holds.maybe(TimelineShape.TIMELINE, "timeline", rule -> false)))
+            Field.of("timeline", DocumentRule::timeline, FieldTypes.maybe(TimelineShape.TIMELINE, "timeline", rule -> false)))
             .checked((object, rule, in) -> rule.namedLike().ifPresent(other -> in.like(object, rule.role(), other)))
             .beside(KitDemands.LINKS);
 
     static final Shape<FileRule> FILE = Shape.of(FileRule.class,
-            Field.of("role", FileRule::role, Holds.needed()),
-            Field.of("in", FileRule::in, Holds.place(), placed()),
-            Field.of("name", FileRule::name, Holds.name(), named()),
-            Field.of("types", FileRule::types, Holds.types(), Change.types()),
-            Field.of("need", FileRule::need, Holds.word(Need.values(), Need.REQUIRED), Change.need()),
+            Field.of("role", FileRule::role, FieldTypes.needed()),
+            Field.of("in", FileRule::in, FieldTypes.place(), placed()),
+            Field.of("name", FileRule::name, FieldTypes.name(), named()),
+            Field.of("types", FileRule::types, FieldTypes.types(), Change.types()),
+            Field.of("need", FileRule::need, FieldTypes.word(Need.values(), Need.REQUIRED), Change.need()),
             Field.of("media", FileRule::media, media(), Change.media()),
-            like(FileRule::namedLike), Field.of("either", FileRule::either, Holds.maybe(), either()))
+            like(FileRule::namedLike), Field.of("either", FileRule::either, FieldTypes.maybe(), either()))
             .checked((object, rule, in) -> rule.namedLike().ifPresent(other -> in.like(object, rule.role(), other)));
 
     static final Shape<RootFile> ROOT_FILE = Shape.of(RootFile.class,
-            Field.of("name", RootFile::name, Holds.name()),
-            Field.of("types", RootFile::types, Holds.types(), Change.types()));
+            Field.of("name", RootFile::name, FieldTypes.name()),
+            Field.of("types", RootFile::types, FieldTypes.types(), Change.types()));
 
     static final Shape<StarterFile> STARTER = Shape.of(StarterFile.class,
-            Field.of("path", StarterFile::path, Holds.file()),
-            Field.of("sha256", StarterFile::sha256, Holds.hash()),
-            Field.of("bytes", StarterFile::bytes, Holds.length()),
-            Field.of("treat", StarterFile::treat, Holds.word(StarterFile.Treat.values(), StarterFile.Treat.KEEP),
+            Field.of("path", StarterFile::path, FieldTypes.file()),
+            Field.of("sha256", StarterFile::sha256, FieldTypes.hash()),
+            Field.of("bytes", StarterFile::bytes, FieldTypes.length()),
+            Field.of("treat", StarterFile::treat, FieldTypes.word(StarterFile.Treat.values(), StarterFile.Treat.KEEP),
                     Change.now(ChangeWording.STARTER_TREAT, HOW)));
 
     static final Shape<LocationPolicy> LOCATION = Shape.of(LocationPolicy.class,
-            Field.of("storage", LocationPolicy::storage, Holds.someWords(StorageKind.values()), (name, before, after) -> Change
+            Field.of("storage", LocationPolicy::storage, FieldTypes.someWords(StorageKind.values()), (name, before, after) -> Change
                     .set(ALLOWED, ChangeWording.STORAGE_MORE, ChangeWording.STORAGE_LESS).say(name, words(before), words(after))),
-            Field.of("avoid", LocationPolicy::avoid, Holds.someWords(LocationPolicy.Avoided.values()), (name, before, after) -> Change
+            Field.of("avoid", LocationPolicy::avoid, FieldTypes.someWords(LocationPolicy.Avoided.values()), (name, before, after) -> Change
                     .set(PLACES, ChangeWording.PLACES_MORE, ChangeWording.PLACES_LESS).say(name, words(before), words(after))),
-            Field.of("maxRootLength", LocationPolicy::maxRootLength, Holds.count(1), Change.now(ChangeWording.ROOT_LENGTH, MOST)));
+            Field.of("maxRootLength", LocationPolicy::maxRootLength, FieldTypes.count(1), Change.now(ChangeWording.ROOT_LENGTH, MOST)));
 
     static final Shape<Limits> LIMITS = Shape.of(Limits.class,
-            Field.of("totalBytes", Limits::totalBytes, Holds.size()),
-            Field.of("fileBytes", Limits::fileBytes, Holds.size())).beside(KitDemands.SIZES);
+            Field.of("totalBytes", Limits::totalBytes, FieldTypes.size()),
+            Field.of("fileBytes", Limits::fileBytes, FieldTypes.size())).beside(KitDemands.SIZES);
 
     static final Shape<Step> STEP = Shape.of(Step.class,
-            Field.of("title", Step::title, Holds.needed()),
-            Field.of("text", Step::text, Holds.text()),
-            Field.of("confirm", Step::confirm, Holds.saidFlag(false)),
-            Field.of("picture", Step::picture, Holds.maybeFile()));
+            Field.of("title", Step::title, FieldTypes.needed()),
+            Field.of("text", Step::text, FieldTypes.text()),
+            Field.of("confirm", Step::confirm, FieldTypes.saidFlag(false)),
+            Field.of("picture", Step::picture, FieldTypes.maybeFile()));
 
     private KitShapes() {
     }
 
     /** A brief that asks for nothing is none. */
-    private static Held<Optional<MediaRule>> media() {
-        return Holds.maybe(MediaShape.MEDIA, "media", MediaRule::isNone);
+    private static FieldType<Optional<MediaRule>> media() {
+        return FieldTypes.maybe(MediaShape.MEDIA, "media", MediaRule::isNone);
     }
 
     private static Change<ProjectPath> placed() {
@@ -140,7 +141,7 @@ final class KitShapes {
     }
 
     private static <R> Field<R, Optional<String>> like(Function<R, Optional<String>> of) {
-        return Field.of("namedLike", of, Holds.maybe(), Change.now(ChangeWording.NAMED_LIKE, OTHER));
+        return Field.of("namedLike", of, FieldTypes.maybe(), Change.now(ChangeWording.NAMED_LIKE, OTHER));
     }
 
     private static Change<Optional<String>> either() {
@@ -151,7 +152,7 @@ final class KitShapes {
         return values.stream().map(value -> Wording.word(value)).toList();
     }
 
-    private static void companionName(Holds.Given given, KitContext in) {
+    private static void companionName(FieldTypes.Given given, KitContext in) {
         String name = given.text();
         if (given.isThere() && (name.isBlank() || name.equals(".")) && !in.isPublished()) {
             given.object().fault(given.key(), KitWording.COMPANION_NO_NAME.say(Facts.of(FOUND, name)));

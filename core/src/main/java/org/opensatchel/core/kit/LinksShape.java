@@ -37,16 +37,16 @@ final class LinksShape {
     private static final Pattern SHA256 = Pattern.compile("[0-9a-f]{64}");
 
     static final Shape<CustomLinkRule> CUSTOM = Shape.of(CustomLinkRule.class,
-            Field.of("files", CustomLinkRule::files, Holds.needed("\\S", (given, in) -> {
+            Field.of("files", CustomLinkRule::files, FieldTypes.needed("\\S", (given, in) -> {
                 if (given.isThere() && given.text().isBlank()) {
                     given.fault(KitWording.LINK_FILES);
                 }
             })),
-            Field.of("pattern", CustomLinkRule::pattern, Holds.maybe()),
-            Field.of("element", CustomLinkRule::element, Holds.maybe()),
-            Field.of("pointer", CustomLinkRule::pointer, Holds.maybe()),
-            Field.of("base", CustomLinkRule::fromRoot, Holds.either("root", "document", false)).as("fromRoot"),
-            Field.of("uri", CustomLinkRule::uri, Holds.saidFlag(false))).checked(LinksShape::finds);
+            Field.of("pattern", CustomLinkRule::pattern, FieldTypes.maybe()),
+            Field.of("element", CustomLinkRule::element, FieldTypes.maybe()),
+            Field.of("pointer", CustomLinkRule::pointer, FieldTypes.maybe()),
+            Field.of("base", CustomLinkRule::fromRoot, FieldTypes.either("root", "document", false)).as("fromRoot"),
+            Field.of("uri", CustomLinkRule::uri, FieldTypes.saidFlag(false))).checked(LinksShape::finds);
 
     private static final Field<LinkPolicy, Optional<Grade>> ABSOLUTE = grade("absolute", LinkPolicy::absolute);
     private static final Field<LinkPolicy, Optional<Grade>> OUTSIDE = grade("outside", LinkPolicy::outside);
@@ -65,11 +65,11 @@ final class LinksShape {
     }
 
     private static Field<LinkPolicy, Optional<Grade>> grade(String key, Function<LinkPolicy, Optional<Grade>> of) {
-        return Field.of(key, of, Holds.maybeWord(Grade.values()));
+        return Field.of(key, of, FieldTypes.maybeWord(Grade.values()));
     }
 
     /** Custom rules. One of a kit that went out already, and whose pattern would take all memory, is left out. */
-    private static final class CustomRules implements Held<List<CustomLinkRule>> {
+    private static final class CustomRules implements FieldType<List<CustomLinkRule>> {
         @Override
         public List<CustomLinkRule> read(StrictObject object, String key, KitContext in) {
             return object.objects(key, rule -> CUSTOM.read(rule, in)).stream()
@@ -86,15 +86,15 @@ final class LinksShape {
         public ObjectNode schema() {
             ObjectNode rule = CUSTOM.schema();
             ArrayNode ways = rule.putArray("oneOf");
-            Stream.of("pattern", "element", "pointer").forEach(way -> Holds.texts(ways.addObject().putArray("required"), List.of(way)));
-            return Holds.list(rule);
+            Stream.of("pattern", "element", "pointer").forEach(way -> Schemas.texts(ways.addObject().putArray("required"), List.of(way)));
+            return Schemas.list(rule);
         }
     }
 
     /** Profiles: those that stand in the kit, and those that are named by the SHA-256 of their documents. */
     private record Profiles(List<Profile> whole, List<String> named) {}
 
-    private static final class SomeProfiles implements Held<Profiles> {
+    private static final class SomeProfiles implements FieldType<Profiles> {
         @Override
         public Profiles read(StrictObject object, String key, KitContext in) {
             Profiles out = new Profiles(new ArrayList<>(), new ArrayList<>());
@@ -134,10 +134,10 @@ final class LinksShape {
 
         @Override
         public ObjectNode schema() {
-            ObjectNode whole = Holds.type("object");
+            ObjectNode whole = Schemas.type("object");
             whole.putObject("properties").putObject("profile").put("const", 1);
-            Holds.texts(whole.putArray("required"), List.of("profile", "content", "slots"));
-            return Holds.list(Holds.anyOf(whole, Holds.type("string").put("pattern", "^" + SHA256.pattern() + "$")));
+            Schemas.texts(whole.putArray("required"), List.of("profile", "content", "slots"));
+            return Schemas.list(Schemas.anyOf(whole, Schemas.type("string").put("pattern", "^" + SHA256.pattern() + "$")));
         }
     }
 

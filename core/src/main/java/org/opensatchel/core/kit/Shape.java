@@ -125,7 +125,7 @@ final class Shape<R extends Record> {
     /** Reads an object of the document. Whoever asks closes it. */
     R read(StrictObject object, KitContext in) {
         Values values = new Values();
-        fields.forEach(field -> values.values.put(field, field.held().read(object, field.key(), in)));
+        fields.forEach(field -> values.values.put(field, field.type().read(object, field.key(), in)));
         R record = maker.apply(values);
         checks.forEach(check -> check.look(object, record, in));
         beside.forEach(one -> one.read(object, record, in));
@@ -151,7 +151,7 @@ final class Shape<R extends Record> {
     }
 
     private static <R, T> void write(ObjectNode out, R record, Field<R, T> field) {
-        field.held().write(out, field.key(), field.of().apply(record));
+        field.type().write(out, field.key(), field.of().apply(record));
     }
 
     /** What a person would say had changed. */
@@ -169,11 +169,11 @@ final class Shape<R extends Record> {
     ObjectNode schema(String... without) {
         ObjectNode out = JsonDocuments.MAPPER.createObjectNode().put("type", "object");
         ObjectNode properties = out.putObject("properties");
-        fields.forEach(field -> properties.set(field.key(), field.held().schema()));
+        fields.forEach(field -> properties.set(field.key(), field.type().schema()));
         beside.forEach(one -> one.schema().forEach(properties::set));
         properties.remove(List.of(without));
         out.put("additionalProperties", false);
-        List<String> required = fields.stream().filter(field -> field.held().isRequired()).map(Field::key).toList();
+        List<String> required = fields.stream().filter(field -> field.type().isRequired()).map(Field::key).toList();
         if (!required.isEmpty()) {
             ArrayNode list = out.putArray("required");
             required.forEach(list::add);

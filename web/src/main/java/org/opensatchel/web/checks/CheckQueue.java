@@ -10,7 +10,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.opensatchel.web.handin.HandInFiles;
-import org.opensatchel.web.handin.LinkPages;
+import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.judging.JudgingService;
 import org.opensatchel.worker.WorkOutcome.Reason;
 import org.opensatchel.worker.WorkResult;
@@ -32,16 +32,16 @@ class CheckQueue {
     private static final Duration LONGEST_DELAY = Duration.ofMinutes(5);
 
     private final CheckRows rows;
-    private final LinkPages pages;
+    private final HandInService handIns;
     private final HandInFiles files;
     private final JudgingService judging;
     private final Clock clock;
     private final int places;
     private volatile Places told = new Places(Instant.MIN, Map.of());
 
-    CheckQueue(CheckRows rows, LinkPages pages, HandInFiles files, JudgingService judging, CheckSettings settings, Clock clock) {
+    CheckQueue(CheckRows rows, HandInService handIns, HandInFiles files, JudgingService judging, CheckSettings settings, Clock clock) {
         this.rows = rows;
-        this.pages = pages;
+        this.handIns = handIns;
         this.files = files;
         this.judging = judging;
         this.clock = clock;
@@ -98,7 +98,7 @@ class CheckQueue {
         }
         boolean kept = rows.done(id, claim.token, clock.instant(), result);
         if (kept) {
-            pages.keep(id, result.pages());
+            handIns.keepLinks(id, result.pages());
             files.keep(id, result.files());
             judging.catchUp(List.of(id));
         }

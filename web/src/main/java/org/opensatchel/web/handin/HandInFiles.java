@@ -1,11 +1,9 @@
 package org.opensatchel.web.handin;
 
-import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
-import java.sql.PreparedStatement;
 import java.util.List;
 import java.util.Optional;
-import org.hibernate.Session;
+import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.project.FileIndex;
 import org.opensatchel.web.course.NotAccessible;
@@ -20,14 +18,10 @@ import tools.jackson.core.type.TypeReference;
 @Service
 public class HandInFiles {
 
-    private static final int AT_ONCE = 200;
-
-    private final EntityManager entities;
     private final HandInRows rows;
     private final KitService kits;
 
-    HandInFiles(EntityManager entities, HandInRows rows, KitService kits) {
-        this.entities = entities;
+    HandInFiles(HandInRows rows, KitService kits) {
         this.rows = rows;
         this.kits = kits;
     }
@@ -35,27 +29,7 @@ public class HandInFiles {
     /** Puts these pages in the place of those there are; what was made of files by the old ones goes too. */
     @Transactional
     public void keep(long handIn, List<byte[]> packed) {
-        entities.unwrap(Session.class).doWork(connection -> {
-            for (String table : List.of("hand_in_index", "hand_in_view")) {
-                try (PreparedStatement remove = connection.prepareStatement("delete from " + table + " where hand_in_id = ?")) {
-                    remove.setLong(1, handIn);
-                    remove.executeUpdate();
-                }
-            }
-            try (PreparedStatement add = connection
-                    .prepareStatement("insert into hand_in_index (hand_in_id, page, content) values (?, ?, ?)")) {
-                for (int page = 0; page < packed.size(); page++) {
-                    add.setLong(1, handIn);
-                    add.setInt(2, page);
-                    add.setBytes(3, packed.get(page));
-                    add.addBatch();
-                    if (page % AT_ONCE == AT_ONCE - 1) {
-                        add.executeBatch();
-                    }
-                }
-                add.executeBatch();
-            }
-        });
+        rows.keepIndex(handIn, packed);
     }
 
     /** How many pages there are; none for a hand-in that was checked before there was an index. */
@@ -82,7 +56,7 @@ public class HandInFiles {
 
     /** The pages that such an errand brings, kept. */
     public void keepMissing(long handIn, byte[] answer) {
-        List<byte[]> pages = org.opensatchel.base.json.JsonDocuments.MAPPER.readValue(answer, new TypeReference<List<byte[]>>() {});
+        List<byte[]> pages = JsonDocuments.MAPPER.readValue(answer, new TypeReference<List<byte[]>>() {});
         keep(handIn, pages.stream().map(Packed::pack).toList());
     }
 }

@@ -3,7 +3,9 @@ package org.opensatchel.web.handin;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.opensatchel.worker.WorkOrder;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -12,10 +14,17 @@ import org.springframework.stereotype.Repository;
 @Repository
 class HandInRows {
 
-    private final JdbcClient database;
+    private static final int AT_ONCE = 200;
+    private static final RowMapper<CameIn> CAME_IN = (row, number) -> new CameIn(row.getLong("id"), row.getLong("assignment_id"),
+            row.getLong("enrolment_id"), row.getString("sha256"), WorkOrder.Form.valueOf(row.getString("form")),
+            row.getLong("kit_version_id"));
 
-    HandInRows(JdbcClient database) {
+    private final JdbcClient database;
+    private final JdbcTemplate batches;
+
+    HandInRows(JdbcClient database, JdbcTemplate batches) {
         this.database = database;
+        this.batches = batches;
     }
 
     /** What came and by what it is checked; empty when it was deleted. */
@@ -24,10 +33,6 @@ class HandInRows {
                 select id, assignment_id, enrolment_id, sha256, form, coalesce(next_kit_version_id, kit_version_id) as kit_version_id
                 from hand_in where id = ?""").param(id).query(CAME_IN).optional();
     }
-
-    private static final RowMapper<CameIn> CAME_IN = (row, number) -> new CameIn(row.getLong("id"), row.getLong("assignment_id"),
-            row.getLong("enrolment_id"), row.getString("sha256"), WorkOrder.Form.valueOf(row.getString("form")),
-            row.getLong("kit_version_id"));
 
     /** Of each student of an assignment the one that counts. */
     List<Long> counting(long assignment) {
@@ -43,6 +48,28 @@ class HandInRows {
     /** A page of the links of its report, packed. */
     Optional<byte[]> links(long id, int page) {
         return bytes("select content from hand_in_links where hand_in_id = ? and page = ?", id, page);
+    }
+
+    /** Puts the pages of the links of its report, packed, in the place of those there are. */
+    void keepLinks(long id, List<byte[]> pages) {
+        database.sql("delete from hand_in_links where hand_in_id = ?").param(id).update();
+        keep("insert into hand_in_links (hand_in_id, page, content) values (?, ?, ?)", id, pages);
+    }
+
+    /** The same for the index of its files; what was made of files by the old one goes too. */
+    void keepIndex(long id, List<byte[]> pages) {
+        database.sql("delete from hand_in_view where hand_in_id = ?").param(id).update();
+        database.sql("delete from hand_in_index where hand_in_id = ?").param(id).update();
+        keep("insert into hand_in_index (hand_in_id, page, content) values (?, ?, ?)", id, pages);
+    }
+
+    private void keep(String insert, long id, List<byte[]> pages) {
+        List<Integer> numbers = IntStream.range(0, pages.size()).boxed().toList();
+        batches.batchUpdate(insert, numbers, AT_ONCE, (add, number) -> {
+            add.setLong(1, id);
+            add.setInt(2, number);
+            add.setBytes(3, pages.get(number));
+        });
     }
 
     /** How many pages there are of the index of its files. */

@@ -23,6 +23,7 @@ import org.opensatchel.worker.Packed;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Hand-ins that were taken in, shown to whom they belong. */
@@ -32,15 +33,13 @@ public class HandInService {
     private final HandInRepository handIns;
     private final CourseService courses;
     private final HandInRows rows;
-    private final LinkPages pages;
     private final Digests digests;
     private final Clock clock;
 
-    HandInService(HandInRepository handIns, HandInRows rows, CourseService courses, LinkPages pages, Digests digests, Clock clock) {
+    HandInService(HandInRepository handIns, HandInRows rows, CourseService courses, Digests digests, Clock clock) {
         this.handIns = handIns;
         this.rows = rows;
         this.courses = courses;
-        this.pages = pages;
         this.digests = digests;
         this.clock = clock;
     }
@@ -136,7 +135,7 @@ public class HandInService {
     private ReportDigest digested(long id) {
         Report report = ReportJson.read(Packed.unpack(rows.report(id).orElseThrow(NotAccessible::new)));
         ReportDigest digest = ReportDigest.of(report);
-        pages.keep(id, ReportDigest.pages(report).stream().map(page -> Packed.pack(ReportJson.bytes(page))).toList());
+        rows.keepLinks(id, ReportDigest.pages(report).stream().map(page -> Packed.pack(ReportJson.bytes(page))).toList());
         rows.keepDigest(id, Packed.pack(ReportJson.bytes(digest)));
         return digest;
     }
@@ -145,6 +144,12 @@ public class HandInService {
     @Transactional(readOnly = true)
     public Optional<Instant> checkedAt(Shown shown) {
         return rows.checkedAt(shown.handIn().id());
+    }
+
+    /** Keeps the pages of a report's links, packed, as a part of the transaction that keeps the report. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void keepLinks(long handIn, List<byte[]> packed) {
+        rows.keepLinks(handIn, packed);
     }
 
     /** One page of the links, from 0; empty beyond the last. */

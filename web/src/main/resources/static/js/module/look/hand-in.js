@@ -169,7 +169,7 @@ const addressOf = (leaving) => new Promise((done) => {
 
 // What the server is just taking has to end first, and it may be away for a moment.
 const giveUp = async (address) => {
-  await sums.drop(page.dataset.key);
+  sums.drop(page.dataset.key);
   for (let tries = 0; tries < 20; tries++) {
     const begun = address || (await begunBefore())?.at;
     if (!begun) return;

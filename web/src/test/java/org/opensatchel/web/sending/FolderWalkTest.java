@@ -144,8 +144,8 @@ class FolderWalkTest extends HandingIn {
         button("Cancel").click();
         assertThat(page.locator("[data-part=choose]")).isVisible();
         await().atMost(Duration.ofSeconds(20)).untilAsserted(() -> assertThat(database.queryForList(
-                "select e.id, s.form, s.name, s.files, s.listed_at, s.touched_at from sending s join enrolment e on e.id = s.enrolment_id"))
-                        .isEmpty());
+                "select e.id, s.form, s.name, s.files, s.hand_in_id, s.listed_at, s.touched_at from sending s join enrolment e on e.id = s.enrolment_id"))
+                .isEmpty());
         page.reload();
         assertThat(page.locator("[data-part=unfinished]")).isHidden();
         assertThat(fresh()).isEmpty();

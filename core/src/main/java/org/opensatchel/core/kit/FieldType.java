@@ -8,7 +8,7 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param <T> what it is in code
  */
-interface Held<T> {
+interface FieldType<T> {
 
     /** Reads it; where it is absent or at fault, which is told, something harmless. */
     T read(StrictObject object, String key, KitContext in);
