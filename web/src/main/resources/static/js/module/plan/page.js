@@ -51,9 +51,13 @@ const begin = (page, parsed) => {
     due = null;
     next();
   };
+  // A drag ends the pointer's press as far as the browser is concerned, and is one until it is dropped.
+  let dragged = false;
   window.addEventListener("pointerdown", () => { pressed = true; }, true);
+  window.addEventListener("dragstart", () => { pressed = dragged = true; }, true);
   ["pointerup", "pointercancel", "dragend", "drop"].forEach((end) => window.addEventListener(end, () => setTimeout(() => {
-    pressed = false;
+    if (end === "dragend" || end === "drop") dragged = false;
+    pressed = dragged;
     drawDue();
   }), true));
 

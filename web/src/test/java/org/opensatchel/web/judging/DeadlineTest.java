@@ -47,6 +47,8 @@ class DeadlineTest extends RunningApplication {
 
     @AfterEach
     void putBack() {
+        leavePages();
+        database.update("delete from sending where enrolment_id = ?", place(WHO).student().enrolmentId());
         database.update("delete from extension");
         database.update("update assignment set due_at = ?, grace_minutes = 0, after_due = 'LATE', takes_listing = false where id = ?",
                 java.sql.Timestamp.from(due), market().id());
