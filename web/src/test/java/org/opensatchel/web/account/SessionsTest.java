@@ -35,7 +35,7 @@ class SessionsTest extends RunningApplication {
     }
 
     private void change(Page page, String before, String after) {
-        page.navigate(address("/account"));
+        goTo(page, address("/account"));
         page.locator("[name=before]").fill(before);
         page.locator("[name=after]").fill(after);
         page.locator("form[action$='/account/password'] button").click();
@@ -49,11 +49,11 @@ class SessionsTest extends RunningApplication {
         Page somebody = signIn("liv.sorensen");
         change(here, PASSWORD, OTHER);
         assertThat(here.locator("main")).containsText("changed");
-        here.navigate(address("/"));
+        goTo(here, address("/"));
         assertThat(here).hasURL(address("/"));
-        there.navigate(address("/"));
+        goTo(there, address("/"));
         assertThat(there).hasURL(address("/sign-in?ended"));
-        somebody.navigate(address("/"));
+        goTo(somebody, address("/"));
         assertThat(somebody).hasURL(address("/"));
     }
 
@@ -89,7 +89,7 @@ class SessionsTest extends RunningApplication {
     void filesOfAnotherSiteAreRefusedWithoutATokenInTheAddress() {
         Page page = signIn("tamsin");
         String address = address("/assignments/" + market().id() + "/hand-in");
-        page.navigate(address);
+        goTo(page, address);
         assertThat(page.content()).doesNotContain("_csrf=");
         RequestOptions foreign = RequestOptions.create().setHeader("Sec-Fetch-Site", "cross-site").setHeader("Content-Type",
                 "multipart/form-data; boundary=x").setData("--x--\r\n".getBytes()).setMaxRedirects(0);

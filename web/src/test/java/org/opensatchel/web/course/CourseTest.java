@@ -87,20 +87,20 @@ class CourseTest extends RunningApplication {
         Locator slip = page.locator(".slip").filter(new Locator.FilterOptions().setHasText("Ottoline Marsh-Pell"));
         assertThat(slip).containsText("ottoline.marsh2");
         String link = slip.locator(".link").textContent();
-        page.navigate(page.url().replace("/sign-in-slips", ""));
+        goTo(page, page.url().replace("/sign-in-slips", ""));
         assertThat(page.locator("body")).not().containsText(link);
 
         Page student = unknown();
-        student.navigate(link);
+        goTo(student, link);
         accessible(student);
         student.getByLabel("Password").fill("kettle-and-lamp");
         student.getByText("Save password").click();
         told(student, "Your password is saved");
-        student.navigate(link);
+        goTo(student, link);
         assertThat(student.locator("h1")).hasText("This link does not work any more");
         student = signIn("ottoline.marsh2", "kettle-and-lamp");
         assertThat(student.locator("body")).containsText("TRY 101 Try-out");
-        student.navigate(address("/account"));
+        goTo(student, address("/account"));
         accessible(student);
         student.getByLabel("Password now").fill("wrong");
         student.getByLabel("New password").fill("lamp-and-kettle");
@@ -138,7 +138,7 @@ class CourseTest extends RunningApplication {
         page.getByText("Create assignment").click();
         assertThat(page.locator("h1")).hasText("The folder plan");
         String plan = page.url();
-        page.navigate(address("/"));
+        goTo(page, address("/"));
         page.getByText("TRY 103 Try-out").click();
         page.getByLabel("Signs in as").fill("nobody.here");
         page.getByText("Add", new Page.GetByTextOptions().setExact(true)).click();
@@ -148,11 +148,11 @@ class CourseTest extends RunningApplication {
         page.getByText("Add", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.locator(".side")).containsText("A. Helper assistant: reviews, and cannot plan");
         Page helper = signIn("assistant");
-        assertThat(helper.navigate(plan).status()).isEqualTo(404);
-        assertThat(helper.navigate(plan.replace("/plan", "/review")).status()).isEqualTo(200);
+        assertThat(goTo(helper, plan).status()).isEqualTo(404);
+        assertThat(goTo(helper, plan.replace("/plan", "/review")).status()).isEqualTo(200);
         assertThat(helper.locator(".path a").all().stream().map(link -> helper.request().get(address(link.getAttribute("href"))).status())
                 .toList()).containsOnly(200);
-        assertThat(helper.navigate(address("/courses/1")).status()).isEqualTo(404);
+        assertThat(goTo(helper, address("/courses/1")).status()).isEqualTo(404);
         // The only owner stays; another one may go, and only an owner says so.
         page.getByLabel("Change R. Quillfeather").click();
         page.locator(".side li").filter(new Locator.FilterOptions().setHasText("R. Quillfeather")).getByText("Remove from course").click();
@@ -161,12 +161,12 @@ class CourseTest extends RunningApplication {
         page.locator(".side li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Make instructor").click();
         assertThat(page.locator(".side")).containsText("A. Helper instructor: plans and reviews");
         Page second = signIn("assistant");
-        second.navigate(page.url());
+        goTo(second, page.url());
         assertThat(second.getByLabel("Change R. Quillfeather")).hasCount(0);
         assertThat(second.locator("#role option")).hasCount(2);
         page.getByLabel("Change A. Helper").click();
         page.locator(".side li").filter(new Locator.FilterOptions().setHasText("A. Helper")).getByText("Remove from course").click();
-        assertThat(second.navigate(page.url()).status()).isEqualTo(404);
+        assertThat(goTo(second, page.url()).status()).isEqualTo(404);
     }
 
     /** Whoever is in the demo already is told to the instructor, who says whether it is the same person. */
@@ -192,7 +192,7 @@ class CourseTest extends RunningApplication {
     void kitsGoOntoDrivesOrAreRefused() {
         AssignmentView market = market();
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market.id() + "/drives"));
+        goTo(page, address("/assignments/" + market.id() + "/drives"));
         accessible(page);
         page.getByLabel("Whose kit goes onto SATCHEL-02").selectOption("Kestrel, Rowan");
         page.getByLabel("Whose kit goes onto SATCHEL-03").selectOption("Drury, Halvard");
@@ -216,10 +216,10 @@ class CourseTest extends RunningApplication {
         AssignmentView signs = courses.taughtBy(instructor).stream().filter(one -> one.title().equals("Wayfinding Set")).findFirst()
                 .orElseThrow();
         Page student = signIn("ottoline.marsh");
-        student.navigate(address("/assignments/" + signs.id() + "/kit"));
+        goTo(student, address("/assignments/" + signs.id() + "/kit"));
         student.waitForDownload(() -> student.locator("main form button").first().click());
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + signs.id() + "/plan"));
+        goTo(page, address("/assignments/" + signs.id() + "/plan"));
         page.locator(".band-head").first().click();
         page.locator(".band .edit").getByLabel("What it is for").fill("Another purpose");
         page.setInputFiles("#starter-files", new FilePayload("notes.txt", "text/plain", "new".getBytes(StandardCharsets.UTF_8)));
@@ -251,7 +251,7 @@ class CourseTest extends RunningApplication {
                         .kit().orElseThrow(),
                 0, instructor);
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + assignment + "/hand-out"));
+        goTo(page, address("/assignments/" + assignment + "/hand-out"));
         assertThat(page.locator("tbody tr").first()).containsText("The roster has no team, which the name of the project folder needs.");
         page.getByText("Teams", new Page.GetByTextOptions().setExact(true)).click();
         accessible(page);
@@ -281,7 +281,7 @@ class CourseTest extends RunningApplication {
         page.getByText("Draw at random").click();
         assertThat(page.locator(".teams li")).hasCount(5);
         Page member = signIn("rowan.kestrel");
-        member.navigate(address("/assignments/" + assignment + "/kit"));
+        goTo(member, address("/assignments/" + assignment + "/kit"));
         assertThat(member.locator("main")).containsText(
                 "T1_" + courses.forStudent(assignment, accounts.loadUserByUsername("rowan.kestrel").accountId()).student().team());
     }
@@ -309,7 +309,7 @@ class CourseTest extends RunningApplication {
         page.getByLabel("Due").fill("2027-01-15T12:00");
         page.getByText("Create assignment").click();
         assertThat(page.locator("h1")).hasText("The folder plan");
-        page.navigate(page.url().replace("/plan", "/settings"));
+        goTo(page, page.url().replace("/plan", "/settings"));
         assertThat(page.getByLabel("Due").first()).hasValue("2027-01-15T12:00");
         assertThat(page.locator("body > footer")).hasText("Times on this page are in Asia/Tokyo.");
     }

@@ -69,7 +69,7 @@ class FiveMistakesTest extends HandingIn {
     }
 
     private void open(String path) {
-        page.navigate(address("/assignments/" + market().id() + path));
+        goTo(page, address("/assignments/" + market().id() + path));
     }
 
     private void check(Path folder) {

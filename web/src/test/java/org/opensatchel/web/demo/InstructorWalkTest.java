@@ -40,7 +40,7 @@ class InstructorWalkTest extends RunningApplication {
     @Test
     void readsTheClassAndOpensAReportByKeys() {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/review"));
+        goTo(page, address("/assignments/" + market().id() + "/review"));
         accessible(page);
         Locator rows = page.locator("table.class tbody tr");
         assertThat(rows).hasCount(24);
@@ -59,7 +59,7 @@ class InstructorWalkTest extends RunningApplication {
     @Test
     void seesWhyALinkBreaksBehindItsThread() {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/review"));
+        goTo(page, address("/assignments/" + market().id() + "/review"));
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Marsh, Ottoline")).click();
         accessible(page);
         assertThat(page.getByText("Fix 4 things")).isVisible();
@@ -76,7 +76,7 @@ class InstructorWalkTest extends RunningApplication {
     @Test
     void handsOutOneKitAndAllOfThem() throws IOException {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/hand-out"));
+        goTo(page, address("/assignments/" + market().id() + "/hand-out"));
         accessible(page);
         assertThat(page.locator("tbody")).containsText("The roster has no first name");
         Path one = page.waitForDownload(() -> page.getByLabel("ZIP: the kit of Séafra Ó Duibhne").click()).path();
@@ -108,10 +108,10 @@ class InstructorWalkTest extends RunningApplication {
     void everyOtherPageIsFitForEveryone() {
         Page page = signIn("quillfeather");
         for (String path : List.of("/locations", "/check")) {
-            page.navigate(address("/assignments/" + market().id() + path));
+            goTo(page, address("/assignments/" + market().id() + path));
             accessible(page);
         }
-        page.navigate(address("/assignments/999/plan"));
+        goTo(page, address("/assignments/999/plan"));
         assertThat(page.locator("h1")).containsText("nothing here");
     }
 

@@ -40,7 +40,7 @@ class PlaceWalkTest extends RunningApplication {
 
     private Page open() {
         Page page = signIn(WHO);
-        page.navigate(address("/assignments/" + market().id() + "/location"));
+        goTo(page, address("/assignments/" + market().id() + "/location"));
         return page;
     }
 

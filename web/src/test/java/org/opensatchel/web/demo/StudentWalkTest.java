@@ -40,7 +40,7 @@ class StudentWalkTest extends RunningApplication {
         Page page = signIn("liv.sorensen");
         accessible(page);
         page.getByText("A2 Night Market Ident").click();
-        page.navigate(page("/kit"));
+        goTo(page, page("/kit"));
         accessible(page);
         Download kit = page.waitForDownload(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Download")).click());
         assertThat(kit.suggestedFilename()).isEqualTo("MOV120_A2_Sørensen_Liv.zip");
@@ -50,7 +50,7 @@ class StudentWalkTest extends RunningApplication {
         }
         assertThat(page.locator("main")).containsText("All of it is confirmed.");
 
-        page.navigate(page("/location"));
+        goTo(page, page("/location"));
         accessible(page);
         page.getByLabel("Windows").check(new com.microsoft.playwright.Locator.CheckOptions().setForce(true));
         page.locator("#path").pressSequentially("C:\\Users\\liv\\Downloads\\MOV120_A2_Sørensen_Liv");
@@ -62,7 +62,7 @@ class StudentWalkTest extends RunningApplication {
         assertThat(page.locator(".told")).containsText("Saved");
         accessible(page);
 
-        page.navigate(page("/hand-in"));
+        goTo(page, page("/hand-in"));
         accessible(page);
         page.setInputFiles("[data-part=file]",
                 Files.write(temp.resolve("mine.zip"), DemoProject.clean("MOV120_A2_Sørensen_Liv", "Sørensen", 21).zip()));
@@ -77,7 +77,7 @@ class StudentWalkTest extends RunningApplication {
     @Test
     void handsInWithoutScript() throws IOException {
         Page page = signIn("cass.umberline", new Browser.NewContextOptions().setJavaScriptEnabled(false));
-        page.navigate(page("/hand-in"));
+        goTo(page, page("/hand-in"));
         page.setInputFiles("#file",
                 Files.write(temp.resolve("plain form.zip"), DemoProject.clean("MOV120_A2_Umberline_Cass", "Umberline", 23).zip()));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hand in")).click();
@@ -120,7 +120,7 @@ class StudentWalkTest extends RunningApplication {
     @Test
     void anEndlessLocationIsRefusedAndKept() {
         Page page = signIn("barnaby.rudge");
-        page.navigate(page("/location"));
+        goTo(page, page("/location"));
         int before = page.locator(".roots li").count();
         page.fill("#path", "E:\\" + "a".repeat(5_000));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save").setExact(true)).click();
@@ -137,7 +137,7 @@ class StudentWalkTest extends RunningApplication {
         var sent = com.microsoft.playwright.options.RequestOptions.create().setHeader("X-CSRF-TOKEN", token)
                 .setHeader("Content-Type", "application/zip").setHeader("X-File-Name", "bad.zip").setData(content);
         String answer = page.context().request().post(page("/hand-in"), sent).text();
-        page.navigate(address(answer.replaceAll(".*\"next\":\"([^\"]*)\".*", "$1")));
+        goTo(page, address(answer.replaceAll(".*\"next\":\"([^\"]*)\".*", "$1")));
         assertThat(page.locator("main")).containsText(says, SOON);
         accessible(page);
     }
@@ -153,7 +153,7 @@ class StudentWalkTest extends RunningApplication {
     @Test
     void whatIsNoProjectIsToldBeforeItIsSent() throws IOException {
         Page page = signIn("jost.pellworm");
-        page.navigate(page("/hand-in"));
+        goTo(page, page("/hand-in"));
         int before = handIns.ofStudent(place("jost.pellworm")).size();
         page.setInputFiles("[data-part=file]", Files.writeString(temp.resolve("notes.zip"), "no archive at all"));
         assertThat(page.locator("[data-part=wrong]")).containsText("“notes.zip” is no ZIP archive");
@@ -209,7 +209,7 @@ class StudentWalkTest extends RunningApplication {
         page.onDialog(dialog -> {
             throw new AssertionError("a script ran: " + dialog.message());
         });
-        page.navigate(page("/hand-in"));
+        goTo(page, page("/hand-in"));
         page.setInputFiles("[data-part=file]", Files.write(temp.resolve("=cmd <b>.zip"), zip));
         page.locator("[data-part=send]").click();
         assertThat(page.locator("h1")).containsText("MOV120_A2_Nakagoshi_Ren", SOON);

@@ -122,7 +122,7 @@ class DownloadsTest extends HandingIn {
             assertThat(names(zip)).contains("NOT-COPIED.txt").noneMatch(name -> name.contains("Odile"));
             long alone = asked("odile.marsh");
             awaitState(alone, Job.State.FAILED);
-            page.navigate(address("/assignments/" + market().id() + "/downloads/" + alone));
+            goTo(page, address("/assignments/" + market().id() + "/downloads/" + alone));
             assertThat(page.locator("[role=alert]").textContent()).contains("not there any more");
         } finally {
             database.update("update hand_in set sha256 = ? where id = ?", sha256, lost);
@@ -133,7 +133,7 @@ class DownloadsTest extends HandingIn {
     void aDownloadThatGoesOnSaysHowFarItIsAndIsCancelled() {
         long job = elsewhere("now() + interval '1 hour'");
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/downloads/" + job));
+        goTo(page, address("/assignments/" + market().id() + "/downloads/" + job));
         assertThat(page.locator("main")).containsText("3 of 24 copied");
         accessible(page);
         page.locator("main button").click();
@@ -147,7 +147,7 @@ class DownloadsTest extends HandingIn {
         awaitState(job, Job.State.DONE);
         Page page = signIn("quillfeather");
         String at = address("/assignments/" + market().id() + "/downloads/" + job);
-        assertThat(page.waitForDownload(() -> page.navigate(at)).suggestedFilename()).isEqualTo("some.zip");
+        assertThat(page.waitForDownload(() -> goTo(page, at)).suggestedFilename()).isEqualTo("some.zip");
         assertThat(page.locator("h1").textContent()).isEqualTo("Your download is ready");
         accessible(page);
         APIResponse part = page.context().request().get(at + "/file", RequestOptions.create().setHeader("Range", "bytes=0-3"));
@@ -155,7 +155,7 @@ class DownloadsTest extends HandingIn {
         assertThat(part.body()).isEqualTo(new byte[]{'P', 'K', 3, 4});
 
         Files.delete(downloads.file(downloads.find(market(), job).orElseThrow()).orElseThrow());
-        page.navigate(at + "/file");
+        goTo(page, at + "/file");
         assertThat(page.locator("main")).containsText("is not kept longer");
         assertThat(asked("ottoline.marsh")).isNotEqualTo(job);
     }

@@ -111,7 +111,7 @@ class ExportTest extends RunningApplication {
         }
         // Packed without its folder, and with another folder's name: both lie under the name they should have.
         assertThat(roots).contains("MOV120_A2_Pellworm_Jost", "MOV120_A2_Drury_Halvard", "NOT-COPIED.txt").hasSize(22);
-        page.navigate(to);
+        goTo(page, to);
         assertThat(page.locator("main").textContent()).contains("21 hand-ins: 0 not downloaded yet, 0 graded");
         page.locator("tr", new Page.LocatorOptions().setHasText("Castellane")).getByText("Mark as graded").click();
         assertThat(page.locator("main").textContent()).contains("1 graded");

@@ -109,7 +109,7 @@ class FormatTest extends HandingIn {
     @Test
     void aDroppedExampleBecomesAFormatOfTheKit() throws IOException {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/plan"));
+        goTo(page, address("/assignments/" + market().id() + "/plan"));
         page.getByText("Formats of other programs").click();
         assertThat(page.locator("main")).containsText("No format is described yet");
         accessible(page);
@@ -155,7 +155,7 @@ class FormatTest extends HandingIn {
     @Test
     void anExampleThatTeachesNothingSaysWhy() throws IOException {
         Page page = signIn("quillfeather");
-        page.navigate(formats());
+        goTo(page, formats());
         page.setInputFiles("[data-part=input-zip]", payload(project("far", "../x/1.mov", "../x/2.mov", "../x/3.mov")));
         assertThat(page.locator("main")).containsText("Nothing was learned from this project");
         assertThat(page.locator("main")).containsText("Was the project packed without its media?");
@@ -169,11 +169,11 @@ class FormatTest extends HandingIn {
                 assertThat(told.text()).as(other).contains(otherwise.get(other));
             });
         }
-        page.navigate(formats());
+        goTo(page, formats());
         page.setInputFiles("[data-part=input-zip]",
                 new FilePayload("broken.zip", "application/zip", "no zip".getBytes(StandardCharsets.UTF_8)));
         assertThat(page.locator("main")).containsText("This file is no ZIP archive.");
-        page.navigate(formats() + "/example?file=" + "0".repeat(64) + "&form=ZIP");
+        goTo(page, formats() + "/example?file=" + "0".repeat(64) + "&form=ZIP");
         assertThat(page.locator("main")).containsText("The example is gone.");
     }
 
@@ -184,7 +184,7 @@ class FormatTest extends HandingIn {
         await().atMost(Duration.ofMinutes(1)).until(() -> handIns.ofStudent(place(WHO)).stream().filter(one -> one.id() == id).findFirst()
                 .orElseThrow().isDone());
         Page page = signIn("quillfeather");
-        page.navigate(address("/hand-ins/" + id));
+        goTo(page, address("/hand-ins/" + id));
         assertThat(page.locator(".map .thread.guessed").first()).isAttached();
         assertThat(page.locator(".legend")).containsText("guessed: this format is not described");
         page.getByText("Describe this format").click();
@@ -194,7 +194,7 @@ class FormatTest extends HandingIn {
         assertThat(page.locator("main")).containsText("In the other project");
         assertThat(page.locator("main")).containsText("1 leads to nothing");
         Page student = signIn(WHO);
-        student.navigate(address("/hand-ins/" + id));
+        goTo(student, address("/hand-ins/" + id));
         assertThat(student.getByText("Describe this format")).hasCount(0);
         assertThat(student.context().request().get(formats()).status()).isEqualTo(404);
     }
@@ -202,7 +202,7 @@ class FormatTest extends HandingIn {
     @Test
     void descriptionsFromElsewhereAreReadStrictly() {
         Page page = signIn("quillfeather");
-        page.navigate(formats());
+        goTo(page, formats());
         page.getByText("Import a format").click();
         page.locator("#profile-text").fill("{\"profile\": 1, \"content\": \"xml\", \"slots\": [{\"id\": \"a\", \"at\": \"x\"}]}");
         press(page, "Import");
@@ -225,7 +225,7 @@ class FormatTest extends HandingIn {
     @Test
     void everythingWorksWithoutScript() throws IOException {
         Page page = signIn("quillfeather", new Browser.NewContextOptions().setJavaScriptEnabled(false));
-        page.navigate(formats());
+        goTo(page, formats());
         page.setInputFiles("noscript input[type=file], #file", payload(good()));
         press(page, "Learn from it");
         assertThat(page.locator("h1")).hasText("What was learned");
@@ -247,7 +247,7 @@ class FormatTest extends HandingIn {
         }
         Page page = signIn("quillfeather");
         assertThat(page.context().request().get(formats() + "/999999.profile.json").status()).isEqualTo(404);
-        page.navigate(formats());
+        goTo(page, formats());
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
         assertThat(page.context().request().post(formats() + "/999999/use",
                 RequestOptions.create().setForm(FormData.create().set("_csrf", token))).status()).isEqualTo(404);

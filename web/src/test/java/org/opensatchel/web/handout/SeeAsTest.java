@@ -39,7 +39,7 @@ class SeeAsTest extends RunningApplication {
         long before = remembered();
         long student = place(WHO).student().enrolmentId();
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/hand-out"));
+        goTo(page, address("/assignments/" + market().id() + "/hand-out"));
         page.getByLabel("See as this student: Halvard Drury").click();
         assertThat(page.locator("main")).containsText("You see this as Halvard Drury does");
         assertThat(page.locator("main")).containsText("MOV120_A2_Drury_Halvard.zip");
@@ -57,7 +57,7 @@ class SeeAsTest extends RunningApplication {
     void whoCollectsItThemselvesHasCollectedIt() {
         remembered();
         Page page = signIn(WHO);
-        page.navigate(address("/assignments/" + market().id() + "/kit"));
+        goTo(page, address("/assignments/" + market().id() + "/kit"));
         page.waitForDownload(() -> page.locator("button.act").first().click()).path();
         assertThat(newest()).containsEntry("handed_out", false);
         page.reload();
@@ -68,12 +68,12 @@ class SeeAsTest extends RunningApplication {
     void aReportIsSeenAsItsStudentSeesItAndIsNotReadByThat() {
         long handIn = handIns.ofStudent(place(WHO)).get(0).id();
         Page page = signIn("quillfeather");
-        page.navigate(address("/hand-ins/" + handIn + "?as=student"));
+        goTo(page, address("/hand-ins/" + handIn + "?as=student"));
         assertThat(page.locator("main")).containsText("You see this as Halvard Drury does");
         assertThat(page.getByText("Waive or change")).hasCount(0);
         assertThat(page.getByText("Hand in again")).hasCount(0);
         // Nobody else gets another's eyes by asking.
         Page other = signIn("liv.sorensen");
-        assertThat(other.navigate(address("/hand-ins/" + handIn + "?as=student")).status()).isEqualTo(404);
+        assertThat(goTo(other, address("/hand-ins/" + handIn + "?as=student")).status()).isEqualTo(404);
     }
 }

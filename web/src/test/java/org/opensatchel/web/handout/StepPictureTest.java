@@ -64,7 +64,7 @@ class StepPictureTest extends RunningApplication {
         }
         Page other = signIn("ottoline.marsh");
         assertThat(other.context().request().get(steps + "0/picture").status()).isEqualTo(404);
-        page.navigate(address("/assignments/" + assignment + "/kit"));
+        goTo(page, address("/assignments/" + assignment + "/kit"));
         assertThat(page.locator("ol.steps li").count()).isEqualTo(3);
         assertThat(page.locator("ol.steps form").count()).isEqualTo(1);
         accessible(page);

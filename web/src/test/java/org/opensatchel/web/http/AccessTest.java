@@ -152,7 +152,7 @@ class AccessTest extends RunningApplication {
         for (Who who : Who.values()) {
             Page page = who == Who.ANONYMOUS ? unknown() : signIn(who.login);
             if (who == Who.ANONYMOUS) {
-                page.navigate(address("/sign-in"));
+                goTo(page, address("/sign-in"));
             }
             Asking asking = Asking.as(page);
             for (Map.Entry<String, String> route : table.entrySet()) {

@@ -96,7 +96,7 @@ class AtOnceTest extends HandingIn {
         once(me, at + "/points", Map.of("points", "9.5", "reason", "late"), "select count(*) from given_points where undone_at is null");
         once(me, at + "/graded", Map.of("graded", "true"), "select count(*) from graded where hand_in_id = " + id);
         Page page = signIn("quillfeather");
-        page.navigate(address(at));
+        goTo(page, address(at));
         String key = page.locator("form[action$='/rulings'] input[name=key]").first().getAttribute("value");
         String code = page.locator("form[action$='/rulings'] input[name=code]").first().getAttribute("value");
         once(me, at + "/rulings", Map.of("code", code, "key", key, "weight", "waived", "scope", "HAND_IN", "reason", "we said so"),

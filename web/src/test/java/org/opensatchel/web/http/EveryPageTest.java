@@ -64,7 +64,7 @@ class EveryPageTest extends RunningApplication {
         Page page = signIn(who, options);
         boolean narrow = page.viewportSize().width == NARROW;
         for (String path : pages(who)) {
-            assertThat(page.navigate(address(path)).status()).as(path).isEqualTo(200);
+            assertThat(goTo(page, address(path)).status()).as(path).isEqualTo(200);
             if (narrow) {
                 page.evaluate(
                         "() => document.querySelectorAll('details').forEach(one => { one.removeAttribute('name'); one.open = true; })");
@@ -89,7 +89,7 @@ class EveryPageTest extends RunningApplication {
     @Test
     void whatIsChosenShowsWhereTheSystemChoosesTheColours() {
         Page page = signIn(STUDENT, wide().setForcedColors(ForcedColors.ACTIVE));
-        page.navigate(address("/assignments/" + market().id() + "/location"));
+        goTo(page, address("/assignments/" + market().id() + "/location"));
         String ground = "one => getComputedStyle(one).backgroundColor";
         Object chosen = page.locator(".choices input:checked + span").first().evaluate(ground);
         assertThat(page.locator(".choices input:not(:checked) + span").first().evaluate(ground)).isNotEqualTo(chosen);

@@ -59,12 +59,12 @@ class HoldTest extends RunningApplication {
         database.update("update enrolment set left_at = now() where last_name = 'Quist'");
         String work = "/assignments/" + market().id();
         for (String path : List.of(work + "/kit", work + "/location", work + "/hand-in", "/hand-ins/" + handIn)) {
-            assertThat(student.navigate(address(path)).status()).as(path).isEqualTo(404);
+            assertThat(goTo(student, address(path)).status()).as(path).isEqualTo(404);
         }
         Page page = signIn("quillfeather");
-        assertThat(page.navigate(address(work + "/check")).status()).isEqualTo(200);
+        assertThat(goTo(page, address(work + "/check")).status()).isEqualTo(200);
         assertThat(page.locator("main")).containsText("Quist, Annelie");
-        assertThat(page.navigate(address("/hand-ins/" + handIn)).status()).isEqualTo(200);
+        assertThat(goTo(page, address("/hand-ins/" + handIn)).status()).isEqualTo(200);
         String token = page.locator("meta[name=_csrf]").getAttribute("content");
         long enrolment = database.queryForObject("select min(id) from enrolment where last_name = 'Quist'", Long.class);
         assertThat(page.context().request()
@@ -115,7 +115,7 @@ class HoldTest extends RunningApplication {
     void wrongPasswordsSlowDownAndSaySo() {
         Page page = unknown();
         for (int i = 0; i < 6; i++) {
-            page.navigate(address("/sign-in"));
+            goTo(page, address("/sign-in"));
             page.fill("#username", "nobody.at.all");
             page.fill("#password", "wrong");
             page.click("main button");
@@ -138,10 +138,10 @@ class HoldTest extends RunningApplication {
         }
         Page page = unknown();
         page.setDefaultTimeout(15_000);
-        assertThat(page.navigate(address("/sign-in")).status()).isEqualTo(200);
+        assertThat(goTo(page, address("/sign-in")).status()).isEqualTo(200);
         Page reader = signIn("quillfeather");
         assertThat(reader.locator("h1")).hasText("Your courses");
-        assertThat(reader.navigate(address("/assignments/" + market().id() + "/review")).status()).isEqualTo(200);
+        assertThat(goTo(reader, address("/assignments/" + market().id() + "/review")).status()).isEqualTo(200);
     }
 
     private void open(String request) throws IOException {
@@ -214,9 +214,9 @@ class HoldTest extends RunningApplication {
         }
         Page page = unknown();
         page.setDefaultTimeout(15_000);
-        assertThat(page.navigate(address("/sign-in")).status()).isEqualTo(200);
+        assertThat(goTo(page, address("/sign-in")).status()).isEqualTo(200);
         Page reader = signIn("liv.sorensen");
-        assertThat(reader.navigate(address("/assignments/" + market().id() + "/kit")).status()).isEqualTo(200);
+        assertThat(goTo(reader, address("/assignments/" + market().id() + "/kit")).status()).isEqualTo(200);
     }
 
     /** Eight at once are one person's; more are refused, in a while and with a sentence, and the connection goes with it. */
@@ -251,9 +251,9 @@ class HoldTest extends RunningApplication {
         }
         Page page = unknown();
         page.setDefaultTimeout(60_000);
-        assertThat(page.navigate(address("/sign-in")).status()).isEqualTo(200);
+        assertThat(goTo(page, address("/sign-in")).status()).isEqualTo(200);
         Page reader = signIn("liv.sorensen");
-        assertThat(reader.navigate(address("/assignments/" + market().id() + "/kit")).status()).isEqualTo(200);
+        assertThat(goTo(reader, address("/assignments/" + market().id() + "/kit")).status()).isEqualTo(200);
     }
 
     /** A body that comes in pieces arrives whole, as a form and as JSON. */
@@ -271,7 +271,7 @@ class HoldTest extends RunningApplication {
                 .getBytes(StandardCharsets.US_ASCII));
         out.flush();
         // The connection is answered meanwhile: what has come so far was read.
-        assertThat(page.navigate(address("/")).status()).isEqualTo(200);
+        assertThat(goTo(page, address("/")).status()).isEqualTo(200);
         out.write(form.substring(9).getBytes(StandardCharsets.US_ASCII));
         out.flush();
         String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);

@@ -49,7 +49,7 @@ class IntakeTest extends HandingIn {
     private Page choose(long assignment, byte[] batch) throws IOException {
         Path file = Files.write(temp.resolve("submissions.zip"), batch);
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + assignment + "/intake"));
+        goTo(page, address("/assignments/" + assignment + "/intake"));
         accessible(page);
         page.locator("#batch").setInputFiles(file);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Preview").setExact(true)).click();
@@ -138,7 +138,7 @@ class IntakeTest extends HandingIn {
         onlyWhatTheDemoBrought();
         List<Integer> before = counts();
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/intake"));
+        goTo(page, address("/assignments/" + market().id() + "/intake"));
         var drives = page.locator("tbody tr");
         assertThat(drives).hasCount(2);
         assertThat(drives.nth(0)).containsText("Sørensen, Liv");
@@ -166,7 +166,7 @@ class IntakeTest extends HandingIn {
     @Test
     void aDriveOfAnotherCourseIsNotSeen() {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + assignment("Kettle Turntable") + "/intake"));
+        goTo(page, address("/assignments/" + assignment("Kettle Turntable") + "/intake"));
         assertThat(page.locator("main")).not().containsText("SATCHEL-03");
     }
 

@@ -45,7 +45,7 @@ class PlanTest extends RunningApplication {
 
     private Page plan(AssignmentView assignment) {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + assignment.id() + "/plan"));
+        goTo(page, address("/assignments/" + assignment.id() + "/plan"));
         return page;
     }
 
@@ -397,7 +397,7 @@ class PlanTest extends RunningApplication {
             assertThat(zip.stream().map(ZipEntry::getName).toList()).contains("kit.json", "starter/sound/market-bell.wav");
         }
         AssignmentView other = fresh("P7");
-        page.navigate(address("/assignments/" + other.id() + "/plan"));
+        goTo(page, address("/assignments/" + other.id() + "/plan"));
         page.setInputFiles("#package-file", new FilePayload("k.satchelkit", "application/zip", Files.readAllBytes(whole)));
         assertThat(page.locator("#offer")).containsText("“Night Market Ident” would change this");
         assertThat(page.locator("#offer")).containsText("“footage” is new");
@@ -471,7 +471,7 @@ class PlanTest extends RunningApplication {
     void withoutScriptTheDocumentItselfIsEdited() {
         AssignmentView assignment = fresh("P9");
         Page page = signIn("quillfeather", new com.microsoft.playwright.Browser.NewContextOptions().setJavaScriptEnabled(false));
-        page.navigate(address("/assignments/" + assignment.id() + "/plan"));
+        goTo(page, address("/assignments/" + assignment.id() + "/plan"));
         String document = page.locator("#document").inputValue();
         page.fill("#document", document.replace("{course}", "{curse}"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Publish").setExact(true)).click();
@@ -483,9 +483,9 @@ class PlanTest extends RunningApplication {
     void nobodyElseReachesAPlan() {
         long market = market().id();
         Page page = signIn("odile.marsh");
-        assertThat(page.navigate(address("/assignments/" + market + "/plan")).status()).isEqualTo(404);
-        assertThat(page.navigate(address("/assignments/" + market + "/plan/versions")).status()).isEqualTo(404);
-        assertThat(page.navigate(address("/assignments/" + market + "/plan/kit.satchelkit")).status()).isEqualTo(404);
+        assertThat(goTo(page, address("/assignments/" + market + "/plan")).status()).isEqualTo(404);
+        assertThat(goTo(page, address("/assignments/" + market + "/plan/versions")).status()).isEqualTo(404);
+        assertThat(goTo(page, address("/assignments/" + market + "/plan/kit.satchelkit")).status()).isEqualTo(404);
     }
 
     private static FilePayload file(String name, String content) {

@@ -16,7 +16,7 @@ class CarryGridTest extends RunningApplication {
     @Test
     void aReportShowsWhatBreaksWhere() {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/review"));
+        goTo(page, address("/assignments/" + market().id() + "/review"));
         page.locator(".row-link").filter(new Locator.FilterOptions().setHasText("Marsh, Ottoline")).click();
         Locator grid = page.locator(".carry");
         assertThat(grid.locator("thead th"))

@@ -20,7 +20,7 @@ class MediaPageTest extends RunningApplication {
         demoIsChecked();
         List<HandInView> own = handIns.ofStudent(place(login));
         Page page = signIn("quillfeather");
-        page.navigate(address("/hand-ins/" + own.get(own.size() - 1).id()));
+        goTo(page, address("/hand-ins/" + own.get(own.size() - 1).id()));
         page.waitForLoadState();
         return page;
     }
@@ -99,7 +99,7 @@ class MediaPageTest extends RunningApplication {
         demoIsChecked();
         long id = handIns.ofStudent(place("bisi.oyelaran")).get(0).id();
         Page page = signIn("quillfeather", new Browser.NewContextOptions().setJavaScriptEnabled(false));
-        page.navigate(address("/hand-ins/" + id));
+        goTo(page, address("/hand-ins/" + id));
         assertThat(page.locator(".piece.flagged")).hasCount(1);
         assertThat(page.locator(".media-sheet tbody tr")).not().hasCount(0);
         page.locator(".piece.flagged").click();

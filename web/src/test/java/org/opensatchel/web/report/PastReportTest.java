@@ -66,27 +66,27 @@ class PastReportTest extends HandingIn {
         HandInView handIn = handIn();
         publishSecond();
         Page page = signIn("quillfeather");
-        page.navigate(address(handIn.address()));
+        goTo(page, address(handIn.address()));
         page.getByText("Check again", new Page.GetByTextOptions().setExact(true)).click();
         demoIsChecked();
         assertThat(version(handIn)).as("checked again by the kit it was handed in to").isEqualTo(1);
-        page.navigate(address(handIn.address()));
+        goTo(page, address(handIn.address()));
         page.getByText("Check with kit version 2").click();
         demoIsChecked();
         assertThat(version(handIn)).isEqualTo(2);
-        page.navigate(address(handIn.address()));
+        goTo(page, address(handIn.address()));
         assertThat(page.getByText("Check with kit version 2")).hasCount(0);
         List<Long> past = database.queryForList("select id from past_report where hand_in_id = ? order by id", Long.class, handIn.id());
         assertThat(past).hasSize(2);
         assertThat(page.locator("a[href$='/reports/" + past.get(0) + "']")).hasCount(1);
-        page.navigate(address(handIn.address() + "/reports/" + past.get(1)));
+        goTo(page, address(handIn.address() + "/reports/" + past.get(1)));
         assertThat(page.locator("main")).containsText("with kit version 1");
         accessible(page);
         // Another student's past is no business of theirs, and neither is one under another's hand-in.
         Page other = signIn("liv.sorensen");
-        assertThat(other.navigate(address(handIn.address() + "/reports/" + past.get(0))).status()).isEqualTo(404);
+        assertThat(goTo(other, address(handIn.address() + "/reports/" + past.get(0))).status()).isEqualTo(404);
         long elsewhere = handIns.ofStudent(place("ottoline.marsh")).get(0).id();
-        assertThat(page.navigate(address("/hand-ins/" + elsewhere + "/reports/" + past.get(0))).status()).isEqualTo(404);
+        assertThat(goTo(page, address("/hand-ins/" + elsewhere + "/reports/" + past.get(0))).status()).isEqualTo(404);
     }
 
     @Test
@@ -94,7 +94,7 @@ class PastReportTest extends HandingIn {
         HandInView handIn = handIn();
         publishSecond();
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/review?q=odile"));
+        goTo(page, address("/assignments/" + market().id() + "/review?q=odile"));
         page.locator("input[name=who]").check();
         page.locator("button[name=newest]").click();
         demoIsChecked();

@@ -49,7 +49,7 @@ class SinceTest extends HandingIn {
         long before = handIn(Map.of("a.html", "<img src=\"F:/lost/bell.png\">", "old.txt", "kept", "same.txt", "same"));
         long now = handIn(Map.of("a.html", "<img src=\"bell.png\">", "bell.png", "png", "new.txt", "kept", "same.txt", "same"));
         Page page = signIn(WHO);
-        page.navigate(address("/assignments/" + market().id() + "/hand-in"));
+        goTo(page, address("/assignments/" + market().id() + "/hand-in"));
         page.getByText("What changed").first().click();
         assertThat(page).hasURL(address("/hand-ins/" + now + "/since/" + before));
         assertThat(page.locator("main")).containsText("1 file added");
@@ -66,7 +66,7 @@ class SinceTest extends HandingIn {
             assertThat(page.context().request().get(address("/hand-ins/" + path)).status()).as(path).isEqualTo(404);
         }
         Page instructor = signIn("quillfeather");
-        instructor.navigate(address("/hand-ins/" + now + "/since/" + before));
+        goTo(instructor, address("/hand-ins/" + now + "/since/" + before));
         assertThat(instructor.locator("main")).containsText("1 file renamed");
         assertThat(instructor.context().request().get(address("/hand-ins/" + now + "/since/" + other)).status()).isEqualTo(404);
     }
@@ -85,11 +85,11 @@ class SinceTest extends HandingIn {
                 .allMatch(HandInView::isDone));
         long now = handIn(Map.of("a.html", "<img src=\"bell.png\">", "bell.png", "png"));
         Page page = signIn(WHO);
-        page.navigate(address("/hand-ins/" + now));
+        goTo(page, address("/hand-ins/" + now));
         assertThat(page.locator("a[href$='/since/" + check + "']")).hasCount(1);
         Page instructor = signIn("quillfeather");
         for (String as : new String[]{"", "?as=student"}) {
-            instructor.navigate(address("/hand-ins/" + now + as));
+            goTo(instructor, address("/hand-ins/" + now + as));
             assertThat(instructor.locator("h1")).containsText("Fairweather");
             assertThat(instructor.locator("a[href$='/since/" + check + "']")).hasCount(0);
         }
@@ -99,23 +99,23 @@ class SinceTest extends HandingIn {
     void aStepThatIsNotConfirmedShowsInTheHandIn() throws IOException {
         database.update("delete from step_confirmation where enrolment_id = ?", place(WHO).student().enrolmentId());
         Page page = signIn(WHO);
-        page.navigate(address("/assignments/" + market().id() + "/kit"));
+        goTo(page, address("/assignments/" + market().id() + "/kit"));
         int steps = page.locator("ol.steps li.open").count();
         assertThat(steps).isPositive();
         accessible(page);
         String title = page.locator("ol.steps li.open b").first().innerText();
         long open = handIn(Map.of("a.txt", "a"));
-        page.navigate(address("/hand-ins/" + open));
+        goTo(page, address("/hand-ins/" + open));
         assertThat(page.locator(".findings")).containsText(title);
-        page.navigate(address("/assignments/" + market().id() + "/kit"));
+        goTo(page, address("/assignments/" + market().id() + "/kit"));
         while (page.locator("ol.steps li.open").count() > 0) {
             page.locator("ol.steps li.open button").first().click();
         }
         assertThat(page.locator("main")).containsText("All of it is confirmed.");
         long done = handIn(Map.of("a.txt", "a"));
-        page.navigate(address("/hand-ins/" + done));
+        goTo(page, address("/hand-ins/" + done));
         assertThat(page.locator(".findings")).not().containsText(title);
-        page.navigate(address("/assignments/" + market().id() + "/kit"));
+        goTo(page, address("/assignments/" + market().id() + "/kit"));
         page.getByText("Not yet after all").first().click();
         assertThat(page.locator("ol.steps li.open")).hasCount(1);
         page.locator("ol.steps li.open button").click();
@@ -128,12 +128,12 @@ class SinceTest extends HandingIn {
         long id = handIn(Map.of("edit/cut.xyz", "clip = \"../footage/a.mp4\"\nclip = \"../footage/gone.mp4\"\n", "footage/a.mp4", "a"));
         database.update("update hand_in set verdict = 'ready', must = 0 where id = ?", id);
         Page instructor = signIn("quillfeather");
-        instructor.navigate(address("/assignments/" + market().id() + "/review"));
+        goTo(instructor, address("/assignments/" + market().id() + "/review"));
         assertThat(instructor.locator(".verdict.doubts")).containsText("ready, with doubts");
         assertThat(instructor.context().request().get(address("/assignments/" + market().id() + "/review.csv")).text())
                 .contains(",ready,1");
         Page page = signIn(WHO);
-        page.navigate(address("/hand-ins/" + id));
+        goTo(page, address("/hand-ins/" + id));
         assertThat(page.locator("main")).containsText("1 link in edit/cut.xyz may be broken: this format is not described yet.");
         accessible(page);
         database.update("update hand_in set counts_since = received_at where enrolment_id = ? and assignment_id = ? and id <= ?",

@@ -43,13 +43,13 @@ class DeskTest extends RunningApplication {
 
     private Page desk(String login) {
         Page page = signIn("quillfeather");
-        page.navigate(address(handIn(login).address()));
+        goTo(page, address(handIn(login).address()));
         return page;
     }
 
     private Page board() {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/review"));
+        goTo(page, address("/assignments/" + market().id() + "/review"));
         return page;
     }
 
@@ -133,7 +133,7 @@ class DeskTest extends RunningApplication {
         assertThat(handIn("juno.fairweather").told()).isEqualTo("ready");
         assertThat(handIn("ottoline.marsh").must()).isEqualTo(8);
         // A reason is asked for, and nothing is changed without one.
-        page.navigate(address(handIn("ottoline.marsh").address()));
+        goTo(page, address(handIn("ottoline.marsh").address()));
         page.context().request().post(address(handIn("ottoline.marsh").address() + "/rulings"),
                 com.microsoft.playwright.options.RequestOptions.create()
                         .setHeader("X-CSRF-TOKEN", page.locator("meta[name=_csrf]").getAttribute("content"))
@@ -184,7 +184,7 @@ class DeskTest extends RunningApplication {
     @Test
     void slipsAreSentReadAndTakenBack() {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/return"));
+        goTo(page, address("/assignments/" + market().id() + "/return"));
         accessible(page);
         page.getByText("Send to the chosen").click();
         assertThat(page.locator(".told")).containsText("17 letters are sent.");
@@ -201,7 +201,7 @@ class DeskTest extends RunningApplication {
         String body = database.queryForObject("select body from mail where state = 'QUEUED'", String.class);
         assertThat(body).startsWith("Hello Inès,").contains("1. Bring the story back").doesNotContain("2. ").contains("/slips/");
         Page student = signIn("ines.castellane");
-        student.navigate(address("/assignments/" + market().id() + "/letters"));
+        goTo(student, address("/assignments/" + market().id() + "/letters"));
         assertThat(student.locator("main")).containsText("Bring the story back");
         accessible(student);
         signedLinkOpensThatReportAlone(body);
@@ -210,12 +210,12 @@ class DeskTest extends RunningApplication {
     private void signedLinkOpensThatReportAlone(String body) {
         String path = body.substring(body.indexOf("/slips/"), body.indexOf('\n', body.indexOf("/slips/"))).strip();
         Page anybody = unknown();
-        assertThat(anybody.navigate(address(path)).status()).isEqualTo(200);
+        assertThat(goTo(anybody, address(path)).status()).isEqualTo(200);
         assertThat(anybody.locator("h1")).containsText("MOV120_A2_Castellane");
         accessible(anybody);
         for (String other : List.of(path + "x", path.replaceFirst("/slips/\\d+", "/slips/999999"), "/slips/1", "/slips/-",
                 "/slips/9".repeat(1))) {
-            assertThat(anybody.navigate(address(other)).status()).as(other).isEqualTo(404);
+            assertThat(goTo(anybody, address(other)).status()).as(other).isEqualTo(404);
         }
     }
 
@@ -226,16 +226,16 @@ class DeskTest extends RunningApplication {
                 .of("/mistakes", "Class mistakes", "/mistakes/hand-out", "Three things to put right", "/log", "Log", "/downloads",
                         "Open and grade", "/exports", "Gradebook")
                 .entrySet()) {
-            page.navigate(address("/assignments/" + market().id() + one.getKey()));
+            goTo(page, address("/assignments/" + market().id() + one.getKey()));
             assertThat(page.locator("h1")).containsText(one.getValue());
             accessible(page);
         }
-        page.navigate(address("/assignments/" + market().id() + "/students/" + place("tamsin").student().enrolmentId()));
+        goTo(page, address("/assignments/" + market().id() + "/students/" + place("tamsin").student().enrolmentId()));
         assertThat(page.locator("main")).containsText("nothing handed in");
         accessible(page);
-        page.navigate(address("/students?q=ottoline"));
+        goTo(page, address("/students?q=ottoline"));
         assertThat(page.locator("tbody")).containsText("A2 Night Market Ident");
-        page.navigate(address(handIn("ottoline.marsh").address()));
+        goTo(page, address(handIn("ottoline.marsh").address()));
         page.locator(".findings > li", new Page.LocatorOptions().setHasText("rain_loop.wav")).first().locator(".look-at").click();
         assertThat(page.locator("mark.here")).containsText("rain_loop.wav");
         accessible(page);
@@ -249,8 +249,8 @@ class DeskTest extends RunningApplication {
                 accounts.loadUserByUsername("quillfeather").accountId(), market().id(), place("odile.marsh").student().enrolmentId());
         Page page = board();
         assertThat(page.locator("tr[data-who]")).hasCount(24);
-        assertThat(page.navigate(address("/assignments/" + market().id() + "/log")).status()).isEqualTo(200);
-        assertThat(page.navigate(address("/assignments/" + market().id() + "/students/" + place("odile.marsh").student().enrolmentId()))
+        assertThat(goTo(page, address("/assignments/" + market().id() + "/log")).status()).isEqualTo(200);
+        assertThat(goTo(page, address("/assignments/" + market().id() + "/students/" + place("odile.marsh").student().enrolmentId()))
                 .status())
                 .isEqualTo(200);
     }
@@ -261,7 +261,7 @@ class DeskTest extends RunningApplication {
         Locator rows = page.locator("tr[data-who]");
         assertThat(rows).hasCount(24);
         String third = rows.nth(2).locator(".row-link").innerText();
-        page.navigate(page.url().replaceAll("/assignments/.*", rows.nth(1).locator(".row-link").getAttribute("href")));
+        goTo(page, page.url().replaceAll("/assignments/.*", rows.nth(1).locator(".row-link").getAttribute("href")));
         assertThat(page.locator(".neighbours")).containsText("2 of 24");
         String here = page.url();
         // All is in order now: on a board that is looked at anew this one stands far below.
@@ -273,7 +273,7 @@ class DeskTest extends RunningApplication {
         assertThat(page.locator(".neighbours")).containsText("3 of 24");
         assertThat(page.locator(".headline bdi")).containsText(third.substring(third.indexOf(',') + 2));
         board();
-        page.navigate(here);
+        goTo(page, here);
         assertThat(page.locator(".neighbours")).containsText("of 24");
         assertThat(page.locator(".neighbours")).not().containsText("2 of 24");
     }

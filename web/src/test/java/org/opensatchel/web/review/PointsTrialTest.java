@@ -24,7 +24,7 @@ class PointsTrialTest extends RunningApplication {
 
     private Page tried() {
         Page page = signIn("quillfeather");
-        page.navigate(address("/assignments/" + market().id() + "/plan"));
+        goTo(page, address("/assignments/" + market().id() + "/plan"));
         page.getByText("Try on the class").click();
         return page;
     }
@@ -54,7 +54,7 @@ class PointsTrialTest extends RunningApplication {
         assertThat(row(page, "Drury, Halvard").locator("td").nth(1)).hasText("16");
         assertThat(row(page, "Drury, Halvard").locator("td").nth(3)).hasText("−4");
         // It was tried, and nothing else.
-        page.navigate(address("/assignments/" + market().id() + "/review?q=ottoline"));
+        goTo(page, address("/assignments/" + market().id() + "/review?q=ottoline"));
         assertThat(page.locator("td.num").first()).hasText("16");
     }
 

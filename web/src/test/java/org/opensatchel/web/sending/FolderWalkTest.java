@@ -46,7 +46,7 @@ class FolderWalkTest extends HandingIn {
             Files.write(root.resolve("03_footage/clip_" + i + ".mp4"), content);
         }
         page = signIn(WHO);
-        page.navigate(address("/assignments/" + market().id() + "/hand-in"));
+        goTo(page, address("/assignments/" + market().id() + "/hand-in"));
     }
 
     private Path root() {
@@ -82,7 +82,7 @@ class FolderWalkTest extends HandingIn {
         assertThat(fresh()).hasSize(1);
         assertThat(parts).isNotEmpty();
         parts.clear();
-        page.navigate(address("/assignments/" + market().id() + "/hand-in"));
+        goTo(page, address("/assignments/" + market().id() + "/hand-in"));
         pick();
         button("Hand in").click();
         page.waitForURL(REPORT);

@@ -223,7 +223,7 @@ class SendingTest extends HandingIn {
         assertThat((List<?>) begun.get("send")).extracting(String::valueOf).containsExactly(hash("abc"));
         part(page, at(begun), 0, "abc");
         HandInView handIn = done(finish(page, at(begun)));
-        page.navigate(address(handIn.address()));
+        goTo(page, address(handIn.address()));
         assertThat(page.locator(".findings").innerText()).contains("../../escape.txt", "/etc/other.txt");
     }
 

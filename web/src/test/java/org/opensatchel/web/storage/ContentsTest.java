@@ -81,7 +81,7 @@ class ContentsTest extends RunningApplication {
         String project = database.queryForObject("select sha256 from hand_in where id = ?", String.class,
                 handIns.ofAssignment(market(), Pageable.ofSize(1)).getContent().get(0).id());
         Page page = signIn("quillfeather");
-        assertThat(page.navigate(address("/courses/" + market().courseId() + "/roster?file=" + project)).status()).isEqualTo(404);
+        assertThat(goTo(page, address("/courses/" + market().courseId() + "/roster?file=" + project)).status()).isEqualTo(404);
     }
 
     @Test

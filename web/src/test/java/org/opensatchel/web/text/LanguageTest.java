@@ -27,7 +27,7 @@ class LanguageTest extends RunningApplication {
     @Test
     void theBrowsersLanguageHolds() {
         Page page = german("ottoline.marsh");
-        page.navigate(address("/what-is-checked"));
+        goTo(page, address("/what-is-checked"));
         assertThat(page.locator("html")).hasAttribute("lang", "de");
         assertThat(page.locator("main")).containsText("Eine Verknüpfung");
         accessible(page);
@@ -38,13 +38,13 @@ class LanguageTest extends RunningApplication {
     @Test
     void aPersonsOwnChoiceCountsMore() {
         Page page = german("odile.marsh");
-        page.navigate(address("/account"));
+        goTo(page, address("/account"));
         page.selectOption("#language", "en");
         button(page, "Speichern");
         assertThat(page.locator("html")).hasAttribute("lang", "en");
-        page.navigate(address("/"));
+        goTo(page, address("/"));
         assertThat(page.locator("html")).hasAttribute("lang", "en");
-        page.navigate(address("/account"));
+        goTo(page, address("/account"));
         page.selectOption("#language", "");
         button(page, "Save");
         assertThat(page.locator("html")).hasAttribute("lang", "de");
@@ -55,7 +55,7 @@ class LanguageTest extends RunningApplication {
         Page instructor = signIn("quillfeather");
         long course = market().courseId();
         try {
-            instructor.navigate(address("/courses/" + course));
+            goTo(instructor, address("/courses/" + course));
             instructor.selectOption("#language", "de");
             instructor.locator("form[action$='/language'] button").click();
             Page student = signIn("barnaby.rudge");
@@ -69,11 +69,11 @@ class LanguageTest extends RunningApplication {
     @Test
     void oneReportReadsInBothLanguages() {
         Page english = signIn("quillfeather");
-        english.navigate(address("/assignments/" + market().id() + "/review"));
+        goTo(english, address("/assignments/" + market().id() + "/review"));
         english.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Marsh, Ottoline")).click();
         assertThat(english.locator(".findings")).containsText("6 links are tied to F:");
         Page german = german("quillfeather");
-        german.navigate(english.url());
+        goTo(german, english.url());
         assertThat(german.locator(".findings")).containsText("6 Verknüpfungen");
         assertThat(german.locator(".findings")).not().containsText("links are tied");
         accessible(german);

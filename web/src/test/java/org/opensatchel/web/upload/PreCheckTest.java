@@ -63,7 +63,7 @@ class PreCheckTest extends RunningApplication {
 
     private Page checked(List<Request> sent) throws IOException {
         Page page = signIn(WHO);
-        page.navigate(page("/pre-check"));
+        goTo(page, page("/pre-check"));
         accessible(page);
         page.onRequest(request -> {
             if (request.method().equals("POST")) {
@@ -117,7 +117,7 @@ class PreCheckTest extends RunningApplication {
         Page other = signIn("liv.sorensen");
         assertThat(instructor.context().request().get(address).status()).isEqualTo(404);
         assertThat(instructor.context().request().get(address + "/report.json").status()).isEqualTo(404);
-        instructor.navigate(page("/check"));
+        goTo(instructor, page("/check"));
         assertThat(instructor.locator(".columns li")).containsText("Kestrel, Rowan");
         assertThat(instructor.locator(".columns li")).containsText("1 check, last");
         assertThat(instructor.locator(".columns a, .columns .verdict")).hasCount(0);
@@ -127,7 +127,7 @@ class PreCheckTest extends RunningApplication {
         assertThat(instructor.locator(".columns a")).hasAttribute("href", java.net.URI.create(address).getPath());
         assertThat(instructor.context().request().get(address).status()).isEqualTo(200);
         assertThat(other.context().request().get(address).status()).isEqualTo(404);
-        page.navigate(page("/pre-check"));
+        goTo(page, page("/pre-check"));
         assertThat(page.locator("main")).containsText("Your instructors can read these checks too.");
     }
 
@@ -153,14 +153,14 @@ class PreCheckTest extends RunningApplication {
         byte[] small = film("tobiah.garrick");
         Files.write(root.resolve("delivery/Kestrel_A2_final.mp4"), small);
         Page page = signIn(WHO);
-        page.navigate(page("/pre-check"));
+        goTo(page, page("/pre-check"));
         page.setInputFiles("[data-part=input]", root);
         assertThat(page.locator(".findings")).containsText("is 960 × 540 pixels; 1280 × 720 is asked for.", SOON);
         assertThat(page.locator(".findings")).containsText("only a part of it was looked at");
         assertThat(handIns.preChecks(place(WHO)).get(0).bytes()).isLessThan(small.length / 2);
         // A copy that broke off is known by where its parts should be.
         Files.write(root.resolve("delivery/Kestrel_A2_final.mp4"), java.util.Arrays.copyOf(small, small.length / 2));
-        page.navigate(page("/pre-check"));
+        goTo(page, page("/pre-check"));
         page.setInputFiles("[data-part=input]", root);
         assertThat(page.locator(".findings")).containsText("breaks off", SOON);
     }
@@ -168,12 +168,12 @@ class PreCheckTest extends RunningApplication {
     @Test
     void whoWasSignedOutGoesOnWhereTheyWere() throws IOException {
         Page page = signIn(WHO);
-        page.navigate(page("/pre-check"));
+        goTo(page, page("/pre-check"));
         page.context().clearCookies();
         page.setInputFiles("[data-part=input]", folder());
         assertThat(page.locator("[data-part=wrong]")).containsText("You were signed out meanwhile");
         Page again = page.context().newPage();
-        again.navigate(address("/sign-in"));
+        goTo(again, address("/sign-in"));
         again.fill("#username", WHO);
         again.fill("#password", PASSWORD);
         again.click("main button");
@@ -224,14 +224,14 @@ class PreCheckTest extends RunningApplication {
         RequestOptions sent = RequestOptions.create().setHeader("X-CSRF-TOKEN", page.locator("meta[name=_csrf]").getAttribute("content"))
                 .setHeader("Content-Type", "application/zip").setHeader("X-File-Name", "R").setData(packet);
         String answer = page.context().request().post(page("/pre-check"), sent).text();
-        page.navigate(address(answer.replaceAll(".*\"next\":\"([^\"]*)\".*", "$1")));
+        goTo(page, address(answer.replaceAll(".*\"next\":\"([^\"]*)\".*", "$1")));
         assertThat(page.locator("main")).containsText(says, SOON);
     }
 
     @Test
     void withoutScriptAZipIsChecked() throws IOException {
         Page page = signIn(WHO, new com.microsoft.playwright.Browser.NewContextOptions().setJavaScriptEnabled(false));
-        page.navigate(page("/pre-check"));
+        goTo(page, page("/pre-check"));
         page.setInputFiles("#file", Files.write(temp.resolve("a.zip"), zip("MOV120_A2_Kestrel_Rowan/story/a.txt", "x")));
         page.locator("form[enctype] .act").click();
         assertThat(page.locator("h1")).containsText("MOV120_A2_Kestrel_Rowan", SOON);
@@ -242,7 +242,7 @@ class PreCheckTest extends RunningApplication {
     void aFolderThatIsKnownIsCheckedAgainWithOneClick() {
         String root = "MOV120_A2_Kestrel_Rowan";
         Page page = signIn(WHO);
-        page.navigate(page("/pre-check"));
+        goTo(page, page("/pre-check"));
         OwnFolder.write(page, root, Map.of("edit/a.html", "<img src=\"F:/lost/bell.png\">"));
         OwnFolder.choose(page, root);
         page.locator("[data-part=pick]").click();
@@ -252,7 +252,7 @@ class PreCheckTest extends RunningApplication {
         page.waitForURL("**/pre-checks/*");
         assertThat(page.locator(".since")).containsText("fixed", SOON);
         assertThat(page.locator(".findings")).not().containsText("F:/lost/bell.png");
-        page.navigate(page("/pre-check"));
+        goTo(page, page("/pre-check"));
         assertThat(page.locator("[data-part=again]")).containsText(root);
         page.locator("[data-part=again]").click();
         assertThat(page.locator(".since")).containsText("nothing fixed, nothing new", SOON);

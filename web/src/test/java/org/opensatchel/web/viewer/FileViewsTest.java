@@ -72,11 +72,11 @@ class FileViewsTest extends HandingIn {
         HandInView handIn = handIn();
         await().atMost(Duration.ofMinutes(1)).until(() -> views(handIn) >= 2);
         Page page = signIn("quillfeather");
-        page.navigate(address(handIn.address() + "/file?path=story/board.html&at=2:11&text=gone.png"));
+        goTo(page, address(handIn.address() + "/file?path=story/board.html&at=2:11&text=gone.png"));
         assertThat(page.locator("mark")).hasText("gone.png");
         accessible(page);
         database.update("delete from hand_in_view where hand_in_id = ?", handIn.id());
-        page.navigate(address(handIn.address() + "/file?path=story/board.html"));
+        goTo(page, address(handIn.address() + "/file?path=story/board.html"));
         assertThat(page.locator(".source")).containsText("<p>one</p>");
         assertThat(views(handIn)).as("kept for who comes next").isEqualTo(1);
         APIResponse picture = page.request().get(address(handIn.address() + "/picture?path=story/still.png"));
@@ -84,7 +84,7 @@ class FileViewsTest extends HandingIn {
         assertThat(ImageIO.read(new ByteArrayInputStream(picture.body())).getWidth()).isEqualTo(300);
         assertThat(page.request().get(address(handIn.address() + "/picture?path=story/no.png")).status()).isEqualTo(404);
         assertThat(page.request().get(address(handIn.address() + "/picture?path=story/nothing.png")).status()).isEqualTo(404);
-        assertThat(page.navigate(address(handIn.address() + "/file?path=../x")).status()).isEqualTo(404);
+        assertThat(goTo(page, address(handIn.address() + "/file?path=../x")).status()).isEqualTo(404);
     }
 
     /** Hand-ins from before there was an index get theirs when one of their files is first looked at. */
@@ -95,7 +95,7 @@ class FileViewsTest extends HandingIn {
         database.update("delete from hand_in_view where hand_in_id = ?", handIn.id());
         database.update("delete from hand_in_index where hand_in_id = ?", handIn.id());
         Page page = signIn("odile.marsh");
-        page.navigate(address(handIn.address() + "/file?path=story/board.html&at=2:11&text=gone.png"));
+        goTo(page, address(handIn.address() + "/file?path=story/board.html&at=2:11&text=gone.png"));
         assertThat(page.locator("mark")).hasText("gone.png");
         assertThat(database.queryForObject("select count(*) from hand_in_index where hand_in_id = ?", Integer.class, handIn.id()))
                 .isPositive();
