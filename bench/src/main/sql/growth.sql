@@ -12,10 +12,11 @@ insert into kit_version (assignment_id, version, document, sha256, published_at,
 create temporary table sample as select h.* from hand_in h join assignment m on m.id = h.assignment_id
   where m.title = 'Night Market Ident' and h.kind = 'HAND_IN' and h.state = 'DONE' and h.verdict = 'fix' limit 1;
 -- What is counted for each student is counted as it comes.
-insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, checked_at, verdict, must, should, note, marks, seam, links, report,
-    queued_at, not_before, digest, kind, form, counts_since, doubts, judged, points, points_of, points_parts, codes)
-  select b.id, e.id, n.n, 'a.zip', md5('l' || e.id || '-' || b.id || '-' || n.n) || md5('r' || n.n), 100000, b.due_at - n.n * interval '1 hour', k.id, 'DONE', b.due_at, 'fix', 4, 3, 3, s.marks,
-    s.seam, 6, ''::bytea, now(), now(), ''::bytea, 'HAND_IN', 'FOLDER', b.due_at - n.n * interval '1 hour', 0, true, 9.5, 20, '4;0;3.5;2', 'link.missing:4'
+insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, checked_at, verdict, must, should, note, mark_counts, seam, links, report,
+    queued_at, not_before, digest, kind, form, counts_since, doubts, judged, points, points_of, part_points,
+    finding_codes, finding_counts)
+  select b.id, e.id, n.n, 'a.zip', md5('l' || e.id || '-' || b.id || '-' || n.n) || md5('r' || n.n), 100000, b.due_at - n.n * interval '1 hour', k.id, 'DONE', b.due_at, 'fix', 4, 3, 3, s.mark_counts,
+    s.seam, 6, ''::bytea, now(), now(), ''::bytea, 'HAND_IN', 'FOLDER', b.due_at - n.n * interval '1 hour', 0, true, 9.5, 20, '{4, 0, 3.5, 2}', '{link.missing}', '{4}'
   from assignment b join course c on c.id = b.course_id join enrolment e on e.course_id = c.id join kit_version k on k.assignment_id = b.id cross join generate_series(1, 10) n(n) cross join sample s
   where c.code = 'GROWN';
 insert into hand_in_file (hand_in_id, sha256, bytes, enrolment_id)

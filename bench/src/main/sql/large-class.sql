@@ -12,10 +12,11 @@ insert into kit_version (assignment_id, version, document, sha256, published_at,
   where c.code = 'BENCH 200' and m.title = 'Night Market Ident' and k.version = 1;
 create temporary table sample as select row_number() over (order by h.id) - 1 as n, h.* from hand_in h join assignment m on m.id = h.assignment_id
   where m.title = 'Night Market Ident' and h.kind = 'HAND_IN' and h.state = 'DONE' and h.verdict <> 'blocked';
-insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, checked_at, verdict, must, should, note, marks, seam, links, report,
-    queued_at, not_before, digest, kind, form, counts_since, doubts, judged, points, points_of, points_parts, codes)
-  select b.id, e.id, n.n, s.file_name, s.sha256, s.bytes, now() - (21 - n.n) * interval '1 hour', k.id, 'DONE', now(), 'fix', 40, 30, 30, '0,0,0;5,5,0;5,5,0;20,10,10;10,5,10;0,5,5;0,0,5;0,0,0',
-    s.seam, s.links, s.report, now(), now(), s.digest, 'HAND_IN', 'ZIP', now() - (21 - n.n) * interval '1 hour', 0, true, 9.5, 20, '4;0;3.5;2', 'link.missing:40;name.space:30;asset.unused:30'
+insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, checked_at, verdict, must, should, note, mark_counts, seam, links, report,
+    queued_at, not_before, digest, kind, form, counts_since, doubts, judged, points, points_of, part_points,
+    finding_codes, finding_counts)
+  select b.id, e.id, n.n, s.file_name, s.sha256, s.bytes, now() - (21 - n.n) * interval '1 hour', k.id, 'DONE', now(), 'fix', 40, 30, 30, '{0, 0, 0, 5, 5, 0, 5, 5, 0, 20, 10, 10, 10, 5, 10, 0, 5, 5, 0, 0, 5, 0, 0, 0}',
+    s.seam, s.links, s.report, now(), now(), s.digest, 'HAND_IN', 'ZIP', now() - (21 - n.n) * interval '1 hour', 0, true, 9.5, 20, '{4, 0, 3.5, 2}', '{link.missing, name.space, asset.unused}', '{40, 30, 30}'
   from assignment b join course c on c.id = b.course_id join enrolment e on e.course_id = c.id join kit_version k on k.assignment_id = b.id cross join generate_series(1, 20) n(n)
   join sample s on s.n = (e.id + n.n) % (select count(*) from sample) where c.code = 'BENCH 200';
 insert into hand_in_finding (hand_in_id, ordinal, code, severity, theme, subject)

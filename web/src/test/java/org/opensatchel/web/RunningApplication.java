@@ -31,11 +31,13 @@ import org.opensatchel.web.upload.TakingIn;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.context.annotation.Import;
 import org.springframework.data.domain.Pageable;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The whole application with its demo data on the real database, and a real browser before it. One for all tests. */
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = {"satchel.demo=true", "satchel.max-upload=6MB"})
+@Import(Questions.class)
 public abstract class RunningApplication {
 
     /** What the demo's people sign in with. */

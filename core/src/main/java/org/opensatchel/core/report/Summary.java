@@ -3,19 +3,18 @@ package org.opensatchel.core.report;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import org.opensatchel.core.report.Report.FindingLine;
 
 /**
  * What the class board needs of a report, in columns.
  *
- * @param marks for package, structure, names, links, assets, media, timeline and location, in this order and separated by {@code ;}: the
- *     counts of must, should and note, separated by commas
+ * @param marks for package, structure, names, links, assets, media, timeline and location, in this order, the counts of must, should and
+ *     note: 24 numbers
  * @param seam one letter a link in document order ({@code o} sound, {@code p} pinned, {@code d} name differs, {@code x}
  *     leads out or to nothing, {@code u} cannot be told); longer ones are drawn together, the worst link standing for its neighbours
  * @param doubts how many links of documents that nobody described look broken
  */
-public record Summary(String verdict, int must, int should, int note, String marks, String seam, int links, int doubts) {
+public record Summary(Verdict verdict, int must, int should, int note, List<Integer> marks, String seam, int links, int doubts) {
 
     private static final int LONGEST_SEAM = 160;
     /** The families of each column; habits are those of working on a timeline. */
@@ -27,24 +26,23 @@ public record Summary(String verdict, int must, int should, int note, String mar
     private static final String WORST_FIRST = "xpduo";
 
     public static Summary of(Report report) {
-        return new Summary(report.verdict().word(), report.counts().must(), report.counts().should(), report.counts().note(),
+        return new Summary(report.verdict(), report.counts().must(), report.counts().should(), report.counts().note(),
                 marks(report.findings()),
                 seam(report), report.links().size(), report.doubtful());
     }
 
     /** The marks of findings. */
-    public static String marks(List<FindingLine> findings) {
-        int[][] counts = new int[COLUMNS.size()][SEVERITIES.size()];
+    public static List<Integer> marks(List<FindingLine> findings) {
+        int[] counts = new int[COLUMNS.size() * SEVERITIES.size()];
         for (FindingLine finding : findings) {
             String family = finding.code().substring(0, finding.code().indexOf('.'));
-            for (int i = 0; i < counts.length; i++) {
+            for (int i = 0; i < COLUMNS.size(); i++) {
                 if (COLUMNS.get(i).contains(family)) {
-                    counts[i][SEVERITIES.indexOf(finding.severity())]++;
+                    counts[i * SEVERITIES.size() + SEVERITIES.indexOf(finding.severity())]++;
                 }
             }
         }
-        return Arrays.stream(counts).map(column -> Arrays.stream(column).mapToObj(Integer::toString).collect(Collectors.joining(",")))
-                .collect(Collectors.joining(";"));
+        return Arrays.stream(counts).boxed().toList();
     }
 
     private static String seam(Report report) {

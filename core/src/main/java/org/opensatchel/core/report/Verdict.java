@@ -35,6 +35,11 @@ public enum Verdict {
         return name().toLowerCase(Locale.ROOT);
     }
 
+    /** The verdict that a word names, as {@link #word()} gives it. */
+    public static Verdict of(String word) {
+        return valueOf(word.toUpperCase(Locale.ROOT));
+    }
+
     /**
      * @param should how many findings should be fixed
      * @param doubts how many links look broken in documents that nobody described

@@ -36,13 +36,15 @@ public class AccountService implements UserDetailsService {
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private final AccountRepository accounts;
+    private final AccountRows rows;
     private final PasswordEncoder passwords;
     private final SignInGuard guard;
     private final Clock clock;
 
-    AccountService(AccountRepository accounts, PasswordEncoder passwords, SignInGuard guard, Clock clock) {
+    AccountService(AccountRepository accounts, AccountRows rows, PasswordEncoder passwords, SignInGuard guard, Clock clock) {
         this.guard = guard;
         this.accounts = accounts;
+        this.rows = rows;
         this.passwords = passwords;
         this.clock = clock;
     }
@@ -151,8 +153,7 @@ public class AccountService implements UserDetailsService {
     public String link(long accountId) {
         String token = token();
         Instant now = clock.instant();
-        accounts.removeLinks(accountId);
-        accounts.addLink(accountId, hash(token), now, now.plus(LINK_LIVES));
+        rows.putLink(accountId, hash(token), now, now.plus(LINK_LIVES));
         return token;
     }
 
@@ -168,7 +169,7 @@ public class AccountService implements UserDetailsService {
     /** Whose password a link sets; empty when it was used, is too old, or never was. */
     @Transactional(readOnly = true)
     public Optional<AccountView> linked(String token) {
-        return accounts.linked(hash(token), clock.instant()).flatMap(accounts::findById).map(AccountView::of);
+        return rows.linked(hash(token), clock.instant()).flatMap(accounts::findById).map(AccountView::of);
     }
 
     /** Sets a password by a link, which then works no more; else the sentence that says why not. */
@@ -178,25 +179,25 @@ public class AccountService implements UserDetailsService {
         if (wrong.isPresent()) {
             return wrong;
         }
-        Optional<Long> account = accounts.linked(hash(token), clock.instant());
-        if (account.isEmpty() || accounts.use(hash(token), clock.instant()) == 0) {
+        Optional<Long> account = rows.use(hash(token), clock.instant());
+        if (account.isEmpty()) {
             return Optional.of(Speech.say("welcome.used"));
         }
         accounts.findById(account.get()).orElseThrow().password(passwords.encode(password));
-        accounts.removeLinks(account.get());
+        rows.removeLinks(account.get());
         return Optional.empty();
     }
 
     /** The language somebody chose for themselves; empty where they left it to the course or the browser. */
     @Transactional(readOnly = true)
     public Optional<String> language(long accountId) {
-        return accounts.language(accountId);
+        return rows.language(accountId);
     }
 
     /** @param language a language there is, or empty to leave it to the course or the browser */
     @Transactional
     public void speak(long accountId, String language) {
-        accounts.choose(accountId, Speech.known(language));
+        rows.choose(accountId, Speech.known(language));
     }
 
     /** Whether somebody is signed in with the password that is theirs now: a changed one ends every session but that in which it was changed. */

@@ -4,20 +4,12 @@ import java.time.Instant;
 import java.util.List;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
-import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
 interface AuditRepository extends Repository<AuditEntry, Long> {
 
     AuditEntry save(AuditEntry entry);
-
-    /** Ends the transaction without waiting for the disk (PostgreSQL, asynchronous commit), in the same question. */
-    @Modifying
-    @Query(nativeQuery = true, value = "with lazily as (select set_config('synchronous_commit', 'off', true)) "
-            + "insert into audit (at, account_id, assignment_id, enrolment_id, hand_in_id, what, detail) "
-            + "select cast(:at as timestamptz), :account, :assignment, nullif(:enrolment, 0), nullif(:handIn, 0), 'SAW', '' from lazily")
-    void saw(Instant at, long account, long assignment, long enrolment, long handIn);
 
     @Query(value = "select new org.opensatchel.web.audit.AuditLine(a.at, coalesce(c.displayName, ''), a.enrolmentId, a.handInId, h.number, a.what, a.detail, a.facts) "
             + "from AuditEntry a left join Account c on c.id = a.accountId left join HandIn h on h.id = a.handInId where a.assignmentId = :assignment order by a.id desc", countQuery = "select count(a) from AuditEntry a where a.assignmentId = :assignment")

@@ -16,10 +16,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class AuditService {
 
     private final AuditRepository entries;
+    private final AuditRows rows;
     private final Clock clock;
 
-    AuditService(AuditRepository entries, Clock clock) {
+    AuditService(AuditRepository entries, AuditRows rows, Clock clock) {
         this.entries = entries;
+        this.rows = rows;
         this.clock = clock;
     }
 
@@ -35,7 +37,7 @@ public class AuditService {
      * second of who looked at what is lost, with whatever else the transaction did.
      */
     public void saw(long account, About about) {
-        entries.saw(clock.instant(), account, about.assignment, about.enrolment, about.handIn);
+        rows.saw(clock.instant(), account, about);
     }
 
     /** One page of an assignment's log, the newest first. */

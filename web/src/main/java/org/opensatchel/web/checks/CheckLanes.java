@@ -237,7 +237,7 @@ class CheckLanes implements SmartLifecycle {
 
         private void count(CheckQueue.Claim claim, WorkOutcome outcome, Duration took) {
             if (outcome instanceof WorkOutcome.Done done) {
-                metrics.done(claim.handIn(), done.result().summary().verdict(), took,
+                metrics.done(claim.handIn(), done.result().summary().verdict().word(), took,
                         ReportJson.readDigest(Packed.unpack(done.result().digest())));
             } else if (outcome instanceof WorkOutcome.Failed failed) {
                 metrics.failed(failed.reason().name());

@@ -4,13 +4,13 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.core.report.Summary;
 import org.opensatchel.web.handin.CameIn;
+import org.opensatchel.web.storage.Locks;
+import org.opensatchel.web.storage.Moments;
 import org.opensatchel.worker.WorkOrder;
 import org.opensatchel.worker.WorkResult;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -28,9 +28,11 @@ class CheckRows {
             """;
 
     private final JdbcClient database;
+    private final Locks locks;
 
-    CheckRows(JdbcClient database) {
+    CheckRows(JdbcClient database, Locks locks) {
         this.database = database;
+        this.locks = locks;
     }
 
     /**
@@ -41,13 +43,9 @@ class CheckRows {
      */
     record Claimed(CameIn cameIn, int tries, int faults) {}
 
-    private static OffsetDateTime time(Instant instant) {
-        return instant.atOffset(ZoneOffset.UTC);
-    }
-
     /** Waits until no other server takes a check out of the queue, and holds that until the transaction ends. */
     void lockQueue() {
-        database.sql("select 1 from pg_advisory_xact_lock(7413)").query(Integer.class).single();
+        locks.hold(Locks.What.CHECK_QUEUE);
     }
 
     /** Checks that may begin, those that have waited longest first. */
@@ -55,9 +53,9 @@ class CheckRows {
         return database.sql("""
                 select h.id, a.course_id, e.account_id, h.queued_at, h.weight
                 from hand_in h join assignment a on a.id = h.assignment_id join enrolment e on e.id = h.enrolment_id
-                where h.state = 'WAITING' and h.not_before <= ? order by h.queued_at limit 5000""").param(time(now))
+                where h.state = 'WAITING' and h.not_before <= ? order by h.queued_at limit 5000""").param(Moments.at(now))
                 .query((row, number) -> new FairQueue.Waiting(row.getLong(1), row.getLong(2), row.getLong(3),
-                        row.getTimestamp(4).toInstant(), row.getInt(5)))
+                        Moments.of(row, 4), row.getInt(5)))
                 .list();
     }
 
@@ -76,7 +74,7 @@ class CheckRows {
                 update hand_in set state = 'CHECKING', claimed_by = ?, heartbeat = ?, files_done = 0, bytes_done = 0
                 where id = ? and state = 'WAITING'
                 returning id, assignment_id, enrolment_id, sha256, form, coalesce(next_kit_version_id, kit_version_id) as kit_version,
-                  tries, faults""").params(token, time(now), id).query(CheckRows::claimed).optional();
+                  tries, faults""").params(token, Moments.at(now), id).query(CheckRows::claimed).optional();
     }
 
     private static Claimed claimed(ResultSet row, int number) throws SQLException {
@@ -102,7 +100,7 @@ class CheckRows {
     boolean alive(long id, String token, Instant now, long files, long bytes) {
         return database.sql("""
                 update hand_in set heartbeat = ?, files_done = ?, bytes_done = ?
-                where id = ? and claimed_by = ? and state = 'CHECKING'""").params(time(now), files, bytes, id, token).update() == 1;
+                where id = ? and claimed_by = ? and state = 'CHECKING'""").params(Moments.at(now), files, bytes, id, token).update() == 1;
     }
 
     /** Keeps what came of a check; false when it is somebody else's by now. */
@@ -111,11 +109,12 @@ class CheckRows {
         return database.sql("""
                 update hand_in set state = 'DONE', claimed_by = null, failure = null, checked_at = :now, judged = false,
                   kit_version_id = coalesce(next_kit_version_id, kit_version_id), next_kit_version_id = null,
-                  verdict = :verdict, must = :must, should = :should, note = :note, marks = :marks, seam = :seam, links = :links,
+                  verdict = :verdict, must = :must, should = :should, note = :note, mark_counts = :marks, seam = :seam, links = :links,
                   doubts = :doubts, report = :report, digest = :digest
                 where id = :id and claimed_by = :token and state = 'CHECKING'""").param("id", id).param("token", token)
-                .param("now", time(now)).param("verdict", summary.verdict()).param("must", summary.must()).param("should", summary.should())
-                .param("note", summary.note()).param("marks", summary.marks()).param("seam", summary.seam())
+                .param("now", Moments.at(now)).param("verdict", summary.verdict().word()).param("must", summary.must())
+                .param("should", summary.should())
+                .param("note", summary.note()).param("marks", summary.marks().toArray(Integer[]::new)).param("seam", summary.seam())
                 .param("links", summary.links()).param("doubts", summary.doubts()).param("report", result.report())
                 .param("digest", result.digest()).update() == 1;
     }
@@ -125,7 +124,7 @@ class CheckRows {
         database.sql("""
                 update hand_in set state = ?, claimed_by = null, failure = ?, tries = ?, faults = ?, not_before = ?
                 where id = ? and claimed_by = ? and state = 'CHECKING'""")
-                .params(last ? "FAILED" : "WAITING", failure, check.tries, check.faults, time(notBefore), check.cameIn.id(), token)
+                .params(last ? "FAILED" : "WAITING", failure, check.tries, check.faults, Moments.at(notBefore), check.cameIn.id(), token)
                 .update();
     }
 
@@ -135,12 +134,12 @@ class CheckRows {
                 update hand_in set state = 'WAITING', failure = null, faults = faults + 1, claimed_by = null,
                   not_before = cast(? as timestamp with time zone) + least(?, power(2, least(faults, 8))) * interval '1 second'
                 where state = 'CHECKING' and (heartbeat is null or heartbeat < ?)""")
-                .params(time(now), longest.toSeconds(), time(before)).update();
+                .params(Moments.at(now), longest.toSeconds(), Moments.at(before)).update();
     }
 
     /** Lets a check that ended be made again, from the beginning; by the newest kit, or by the one it was made by. */
     boolean again(long id, Instant now, boolean newest) {
-        return database.sql(WAIT_AGAIN + "where h.id = :id and h.state in ('DONE', 'FAILED')").param("id", id).param("now", time(now))
+        return database.sql(WAIT_AGAIN + "where h.id = :id and h.state in ('DONE', 'FAILED')").param("id", id).param("now", Moments.at(now))
                 .param("newest", newest).update() == 1;
     }
 
@@ -151,19 +150,22 @@ class CheckRows {
                         where h.assignment_id = :assignment and h.enrolment_id in (:enrolments) and h.state in ('DONE', 'FAILED')
                           and h.counts_since = (
                             select max(o.counts_since) from hand_in o where o.assignment_id = h.assignment_id and o.enrolment_id = h.enrolment_id)""")
-                .param("assignment", assignment).param("enrolments", enrolments).param("now", time(now)).param("newest", newest).update();
+                .param("assignment", assignment).param("enrolments", enrolments).param("now", Moments.at(now)).param("newest", newest)
+                .update();
     }
 
     long countWaiting(Instant now) {
-        return database.sql("select count(*) from hand_in where state = 'WAITING' and not_before <= ?").param(time(now)).query(Long.class)
+        return database.sql("select count(*) from hand_in where state = 'WAITING' and not_before <= ?").param(Moments.at(now))
+                .query(Long.class)
                 .single();
     }
 
     /** When the check that waits longest was to begin. */
     Optional<Instant> oldestWaiting(Instant now) {
         return database.sql("""
-                select queued_at from hand_in where state = 'WAITING' and not_before <= ? order by queued_at limit 1""").param(time(now))
-                .query((row, number) -> row.getTimestamp(1).toInstant()).optional();
+                select queued_at from hand_in where state = 'WAITING' and not_before <= ? order by queued_at limit 1""")
+                .param(Moments.at(now))
+                .query((row, number) -> Moments.of(row, 1)).optional();
     }
 
     /** The digests of the student's checked hand-ins before this one, or of all before a pre-check, the newest first. */

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,12 +18,18 @@ public class CourseService {
     private final CourseRepository courses;
     private final EnrolmentRepository enrolments;
     private final AssignmentRepository assignments;
-    private final TeamRepository teams;
+    private final TeamRows teams;
+    private final StaffRows staff;
+    private final ExtensionRows extensions;
+    private final CourseLanguages languages;
     private final ApplicationEventPublisher events;
 
-    CourseService(CourseRepository courses, EnrolmentRepository enrolments, AssignmentRepository assignments, TeamRepository teams,
-            ApplicationEventPublisher events) {
+    CourseService(CourseRepository courses, EnrolmentRepository enrolments, AssignmentRepository assignments, TeamRows teams,
+            StaffRows staff, ExtensionRows extensions, CourseLanguages languages, ApplicationEventPublisher events) {
         this.events = events;
+        this.staff = staff;
+        this.extensions = extensions;
+        this.languages = languages;
         this.courses = courses;
         this.enrolments = enrolments;
         this.assignments = assignments;
@@ -34,7 +39,7 @@ public class CourseService {
     /** The language of the newest course somebody teaches or studies in, where that has one. */
     @Transactional(readOnly = true)
     public Optional<String> languageOf(long accountId) {
-        return courses.languageOf(accountId);
+        return languages.languageOf(accountId);
     }
 
     /** A student's place in an assignment. */
@@ -46,8 +51,7 @@ public class CourseService {
 
     /** What somebody studies, each with their own deadline. */
     public List<AssignmentView> attendedBy(long accountId) {
-        Map<Long, Instant> later = assignments.extensionsOf(accountId).stream().collect(
-                Collectors.toMap(AssignmentRepository.OwnExtension::getAssignmentId, AssignmentRepository.OwnExtension::getDueAt));
+        Map<Long, Instant> later = extensions.ofAccount(accountId);
         return attended(accountId).stream().map(view -> later.containsKey(view.id()) ? view.extended(later.get(view.id())) : view).toList();
     }
 
@@ -60,7 +64,7 @@ public class CourseService {
     public record CourseLine(long id, String name, boolean mayPlan) {}
 
     public List<CourseLine> coursesTaughtBy(long accountId) {
-        Set<Long> planned = courses.plannedBy(accountId);
+        Set<Long> planned = staff.plannedBy(accountId);
         return courses.taughtBy(accountId).stream()
                 .map(course -> new CourseLine(course.id(), course.code() + " " + course.title(), planned.contains(course.id()))).toList();
     }
@@ -93,7 +97,7 @@ public class CourseService {
     }
 
     public boolean mayPlan(long assignmentId, long accountId) {
-        return assignments.isPlannedBy(assignmentId, accountId);
+        return staff.mayPlanAssignment(assignmentId, accountId);
     }
 
     /** An assignment for one of its students, with their own place on the roster; for who has left the course it is there no more. */
@@ -102,7 +106,7 @@ public class CourseService {
         Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).filter(one -> one.leftAt() == null)
                 .orElseThrow(NotAccessible::new);
         AssignmentView view = AssignmentView.of(assignment);
-        return new Place(assignments.extension(assignmentId, enrolment.id()).map(view::extended).orElse(view),
+        return new Place(extensions.of(assignmentId, enrolment.id()).map(view::extended).orElse(view),
                 Student.of(enrolment).in(team(assignmentId, enrolment.id())));
     }
 
@@ -119,8 +123,7 @@ public class CourseService {
 
     /** Who studies now, each with their team of this assignment. */
     public List<Student> roster(AssignmentView assignment) {
-        Map<Long, String> inTeams = teams.members(assignment.id()).stream()
-                .collect(Collectors.toMap(TeamRepository.Member::getEnrolmentId, TeamRepository.Member::getTeam));
+        Map<Long, String> inTeams = teams.of(assignment.id());
         return enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(assignment.courseId()).stream().map(Student::of)
                 .filter(student -> !student.hasLeft())
                 .map(student -> student.in(inTeams.getOrDefault(student.enrolmentId(), ""))).sorted(Student.BY_NAME).toList();
@@ -133,7 +136,7 @@ public class CourseService {
     }
 
     private String team(long assignmentId, long enrolmentId) {
-        return teams.teamOf(assignmentId, enrolmentId).orElse("");
+        return teams.of(assignmentId, enrolmentId).orElse("");
     }
 
     /** The assignment, if an account teaches it, for addresses that students and instructors share. */
@@ -142,7 +145,7 @@ public class CourseService {
     }
 
     public boolean mayPlanCourse(long courseId, long accountId) {
-        return courses.isPlannedBy(courseId, accountId);
+        return staff.mayPlan(courseId, accountId);
     }
 
     public boolean isCode(String code) {
@@ -158,7 +161,7 @@ public class CourseService {
         Course course = new Course(code, title, instructor);
         course.setZone(zone);
         long id = courses.saveAndFlush(course).id();
-        courses.putStaff(id, instructor, "OWNER");
+        staff.put(id, instructor, StaffRole.OWNER);
         return id;
     }
 
@@ -178,19 +181,18 @@ public class CourseService {
     }
 
     public Map<Long, Instant> extensions(AssignmentView assignment) {
-        return assignments.extensions(assignment.id()).stream()
-                .collect(Collectors.toMap(AssignmentRepository.Extension::getEnrolmentId, AssignmentRepository.Extension::getDueAt));
+        return extensions.of(assignment.id());
     }
 
     @Transactional
     public void extend(AssignmentView assignment, Student student, Instant due) {
-        assignments.extend(assignment.id(), student.enrolmentId(), due);
+        extensions.put(assignment.id(), student.enrolmentId(), due);
         events.publishEvent(new DeadlineMoved(assignment.id(), student.enrolmentId()));
     }
 
     @Transactional
     public void endExtension(AssignmentView assignment, Student student) {
-        assignments.endExtension(assignment.id(), student.enrolmentId());
+        extensions.remove(assignment.id(), student.enrolmentId());
         events.publishEvent(new DeadlineMoved(assignment.id(), student.enrolmentId()));
     }
 

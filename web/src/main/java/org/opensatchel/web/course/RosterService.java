@@ -13,7 +13,7 @@ import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.AccountService.AccountView;
 import org.opensatchel.web.account.Role;
-import org.opensatchel.web.course.CourseRepository.OwnStudent;
+import org.opensatchel.web.course.StaffRows.OwnStudent;
 import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,11 +23,16 @@ import org.springframework.transaction.annotation.Transactional;
 public class RosterService {
 
     private final CourseRepository courses;
+    private final StaffRows staff;
+    private final CourseLanguages languages;
     private final EnrolmentRepository enrolments;
     private final AccountService accounts;
     private final Clock clock;
 
-    RosterService(CourseRepository courses, EnrolmentRepository enrolments, AccountService accounts, Clock clock) {
+    RosterService(CourseRepository courses, StaffRows staff, CourseLanguages languages, EnrolmentRepository enrolments,
+            AccountService accounts, Clock clock) {
+        this.staff = staff;
+        this.languages = languages;
         this.courses = courses;
         this.enrolments = enrolments;
         this.accounts = accounts;
@@ -58,11 +63,11 @@ public class RosterService {
 
     @Transactional(readOnly = true)
     public CourseView course(long courseId, long accountId) {
-        if (!courses.isPlannedBy(courseId, accountId)) {
+        if (!staff.mayPlan(courseId, accountId)) {
             throw new NotAccessible();
         }
         Course course = courses.findById(courseId).orElseThrow(NotAccessible::new);
-        return new CourseView(course.id(), course.code(), course.title(), courses.language(courseId).orElse(""),
+        return new CourseView(course.id(), course.code(), course.title(), languages.language(courseId).orElse(""),
                 course.timeZone(), course.showsPreChecks());
     }
 
@@ -85,7 +90,7 @@ public class RosterService {
     /** @param language a language there is, or empty to leave it to each browser */
     @Transactional
     public void speak(CourseView course, String language) {
-        courses.speak(course.id(), Speech.known(language));
+        languages.choose(course.id(), Speech.known(language));
     }
 
     /** Everybody who was ever on the roster, those who left at the end. */
@@ -97,13 +102,12 @@ public class RosterService {
 
     @Transactional(readOnly = true)
     public List<Staff> staff(CourseView course) {
-        return courses.staff(course.id()).stream()
-                .map(row -> new Staff(row.getAccount(), row.getLogin(), row.getName(), StaffRole.valueOf(row.getRole()))).toList();
+        return staff.of(course.id());
     }
 
     @Transactional(readOnly = true)
     public StaffRole role(CourseView course, long accountId) {
-        return courses.role(course.id(), accountId).map(StaffRole::valueOf).orElseThrow(NotAccessible::new);
+        return staff.role(course.id(), accountId).orElseThrow(NotAccessible::new);
     }
 
     /**
@@ -114,22 +118,22 @@ public class RosterService {
      */
     @Transactional
     public Optional<String> changeStaff(CourseView course, long mine, String login, Optional<StaffRole> role) {
-        courses.lock(course.id());
+        staff.lock(course.id());
         Optional<AccountView> account = accounts.byLogin(login).filter(AccountView::isInstructor);
         if (account.isEmpty()) {
             return Optional.of(Speech.say("staff.no-such", shortened(login.strip())));
         }
-        Optional<StaffRole> before = courses.role(course.id(), account.get().id()).map(StaffRole::valueOf);
+        Optional<StaffRole> before = staff.role(course.id(), account.get().id());
         boolean aboutOwners = before.equals(Optional.of(StaffRole.OWNER)) || role.equals(Optional.of(StaffRole.OWNER));
         if (aboutOwners && role(course, mine) != StaffRole.OWNER) {
             return Optional.of(Speech.say("staff.owners-only"));
         }
-        boolean lastOwner = before.equals(Optional.of(StaffRole.OWNER)) && !role.equals(before) && courses.owners(course.id()) == 1;
+        boolean lastOwner = before.equals(Optional.of(StaffRole.OWNER)) && !role.equals(before) && staff.owners(course.id()) == 1;
         if (lastOwner) {
             return Optional.of(Speech.say("staff.last-owner", account.get().name()));
         }
-        role.ifPresentOrElse(now -> courses.putStaff(course.id(), account.get().id(), now.name()),
-                () -> courses.removeStaff(course.id(), account.get().id()));
+        role.ifPresentOrElse(now -> staff.put(course.id(), account.get().id(), now),
+                () -> staff.remove(course.id(), account.get().id()));
         return Optional.empty();
     }
 
@@ -169,7 +173,7 @@ public class RosterService {
      */
     @Transactional
     public int apply(CourseView course, List<RosterLine> lines, boolean leave, Set<Integer> joined) {
-        courses.lock(course.id());
+        staff.lock(course.id());
         RosterChange change = change(course, lines);
         change.changed()
                 .forEach(changed -> enrolments.findById(changed.known().key()).ifPresent(enrolment -> enrolment.told(changed.line())));
@@ -218,8 +222,8 @@ public class RosterService {
     /** The students who have not chosen a password yet and can be given a slip. */
     @Transactional(readOnly = true)
     public List<Student> withoutPassword(CourseView course, long mine) {
-        Set<Long> waiting = courses.ownStudents(course.id(), mine).stream().filter(one -> !one.getHasPassword())
-                .map(OwnStudent::getEnrolmentId).collect(Collectors.toSet());
+        Set<Long> waiting = staff.ownStudents(course.id(), mine).stream().filter(one -> !one.hasPassword())
+                .map(OwnStudent::enrolment).collect(Collectors.toSet());
         return everybody(course).stream().filter(student -> waiting.contains(student.enrolmentId())).toList();
     }
 
@@ -229,7 +233,7 @@ public class RosterService {
      */
     @Transactional
     public List<Slip> slips(CourseView course, long mine, List<Student> students) {
-        Set<Long> own = courses.ownStudents(course.id(), mine).stream().map(OwnStudent::getEnrolmentId).collect(Collectors.toSet());
+        Set<Long> own = staff.ownStudents(course.id(), mine).stream().map(OwnStudent::enrolment).collect(Collectors.toSet());
         return students.stream().filter(student -> own.contains(student.enrolmentId()))
                 .map(student -> accounts.byId(student.accountId())
                         .map(account -> new Slip(student.name(), account.login(), accounts.link(account.id()))).orElseThrow())

@@ -4,7 +4,6 @@ import java.security.SecureRandom;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeSet;
 import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterLine;
@@ -20,9 +19,9 @@ class TeamService {
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private final CourseService courses;
-    private final TeamRepository teams;
+    private final TeamRows teams;
 
-    TeamService(CourseService courses, TeamRepository teams) {
+    TeamService(CourseService courses, TeamRows teams) {
         this.courses = courses;
         this.teams = teams;
     }
@@ -37,10 +36,7 @@ class TeamService {
                 known.put(student.enrolmentId(), Shortened.cut(name, LONGEST));
             }
         });
-        teams.removeMembers(assignment.id());
-        teams.removeTeams(assignment.id());
-        new TreeSet<>(known.values()).forEach(name -> teams.add(assignment.id(), name));
-        known.forEach((enrolment, name) -> teams.join(assignment.id(), name, enrolment));
+        teams.put(assignment.id(), known);
     }
 
     /** Draws teams of at most {@code size} out of everybody on the roster. */

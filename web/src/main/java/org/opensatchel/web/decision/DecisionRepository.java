@@ -17,8 +17,4 @@ interface DecisionRepository extends Repository<Decision, Long> {
     List<Decision> ofAssignment(long assignment);
 
     Decision saveAndFlush(Decision decision);
-
-    /** Held until the transaction ends by who decides about a hand-in, so that nobody else does meanwhile. */
-    @Query(nativeQuery = true, value = "select id from hand_in where id = :handIn for update")
-    Optional<Long> hold(long handIn);
 }

@@ -27,14 +27,17 @@ public class DecisionService {
     private final RulingRepository rulings;
     private final RemarkRepository remarks;
     private final DecisionRepository decisions;
+    private final DecisionRows rows;
     private final GivenPointsRepository given;
     private final Clock clock;
 
-    DecisionService(RulingRepository rulings, RemarkRepository remarks, DecisionRepository decisions, GivenPointsRepository given,
+    DecisionService(RulingRepository rulings, RemarkRepository remarks, DecisionRepository decisions, DecisionRows rows,
+            GivenPointsRepository given,
             Clock clock) {
         this.rulings = rulings;
         this.remarks = remarks;
         this.decisions = decisions;
+        this.rows = rows;
         this.given = given;
         this.clock = clock;
     }
@@ -58,7 +61,7 @@ public class DecisionService {
     /** Begins to decide about a hand-in: until the transaction ends nobody else does. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void hold(long handIn) {
-        decisions.hold(handIn);
+        rows.hold(handIn);
     }
 
     @Transactional(readOnly = true)

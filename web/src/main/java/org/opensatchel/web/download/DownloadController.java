@@ -23,6 +23,7 @@ import org.opensatchel.web.job.Job;
 import org.opensatchel.web.job.JobPages;
 import org.opensatchel.web.storage.LocalFile;
 import org.opensatchel.web.text.Speech;
+import org.opensatchel.worker.WorkOrder;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
@@ -177,7 +178,7 @@ class DownloadController {
         if (shown.handIn().isPreCheck()) {
             throw new NotAccessible();
         }
-        boolean folder = shown.handIn().form().equals("FOLDER");
+        boolean folder = shown.handIn().form() == WorkOrder.Form.FOLDER;
         attachment(response, shown.handIn().fileName() + (folder ? ".listing.json" : ""));
         response.setContentType("application/octet-stream");
         try (LocalFile stored = projects.asItCame(shown)) {

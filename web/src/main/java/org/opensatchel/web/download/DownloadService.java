@@ -1,14 +1,10 @@
 package org.opensatchel.web.download;
 
-import jakarta.persistence.EntityManager;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
-import org.hibernate.Session;
 import org.opensatchel.core.naming.FileNameForm;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.audit.Deed;
@@ -30,14 +26,14 @@ public class DownloadService {
     private final HandoutService handouts;
     private final KitService kits;
     private final AuditService audit;
-    private final EntityManager database;
+    private final GradedRows rows;
     private final Clock clock;
 
-    DownloadService(HandoutService handouts, KitService kits, AuditService audit, EntityManager database, Clock clock) {
+    DownloadService(HandoutService handouts, KitService kits, AuditService audit, GradedRows rows, Clock clock) {
         this.handouts = handouts;
         this.kits = kits;
         this.audit = audit;
-        this.database = database;
+        this.rows = rows;
         this.clock = clock;
     }
 
@@ -84,38 +80,24 @@ public class DownloadService {
     /** Which hand-ins of an assignment somebody has downloaded. */
     @Transactional(readOnly = true)
     public Set<Long> downloadedBy(AssignmentView assignment, long account) {
-        return ids(
-                "select distinct hand_in_id from audit where assignment_id = :assignment and account_id = :account and what = 'DOWNLOADED' and hand_in_id is not null",
-                assignment, account);
+        return rows.downloaded(assignment.id(), account);
     }
 
     /** Which hand-ins of an assignment are graded. */
     @Transactional(readOnly = true)
     public Set<Long> graded(AssignmentView assignment) {
-        return ids(
-                "select g.hand_in_id from graded g join hand_in h on h.id = g.hand_in_id where h.assignment_id = :assignment and :account = :account",
-                assignment, 0);
-    }
-
-    private Set<Long> ids(String question, AssignmentView assignment, long account) {
-        return database.unwrap(Session.class).createNativeQuery(question, Long.class).setParameter("assignment", assignment.id())
-                .setParameter("account", account).list().stream().collect(Collectors.toSet());
+        return rows.graded(assignment.id());
     }
 
     /** Ticks a hand-in off, or not. */
     @Transactional
     public void grade(Shown shown, boolean graded, long by) {
-        Instant now = clock.instant();
-        Session session = database.unwrap(Session.class);
         if (graded) {
-            session.createNativeMutationQuery(
-                    "insert into graded (hand_in_id, graded_by, graded_at) values (:handIn, :by, :now) on conflict do nothing")
-                    .setParameter("handIn", shown.handIn().id()).setParameter("by", by).setParameter("now", now).executeUpdate();
+            rows.grade(shown.handIn().id(), by, clock.instant());
             audit.log(by, new AuditService.About(shown.place().assignment().id(), shown.handIn().enrolmentId(), shown.handIn().id()),
                     Deed.GRADED, Detail.NONE);
         } else {
-            session.createNativeMutationQuery("delete from graded where hand_in_id = :handIn").setParameter("handIn", shown.handIn().id())
-                    .executeUpdate();
+            rows.ungrade(shown.handIn().id());
         }
     }
 }

@@ -11,18 +11,15 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.math.BigDecimal;
 import java.time.Instant;
+import java.util.List;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.opensatchel.core.report.Verdict;
 import org.opensatchel.worker.WorkOrder;
 
 /** One project that a student sent, to be handed in or only to be checked before that, and what came of its check. */
 @Entity
 class HandIn {
-
-    /** How far a hand-in's check has come. */
-    enum State {
-        WAITING, CHECKING, DONE, FAILED
-    }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -46,27 +43,29 @@ class HandIn {
     private int weight;
     private String failure;
     @Enumerated(EnumType.STRING)
-    private State state;
+    private HandInState state;
     private long filesDone;
     private long bytesDone;
     private Instant checkedAt;
-    private String verdict;
+    private Verdict verdict;
     private int must;
     private int should;
     private int note;
-    private String marks;
+    private List<Integer> markCounts;
     private String seam;
     private int links;
     private int doubts;
     // What was counted when it was judged; Judging alone writes it.
     @Column(insertable = false, updatable = false)
-    private String codes;
+    private List<String> findingCodes;
+    @Column(insertable = false, updatable = false)
+    private List<Integer> findingCounts;
     @Column(insertable = false, updatable = false)
     private BigDecimal points;
     @Column(insertable = false, updatable = false)
     private Integer pointsOf;
     @Column(insertable = false, updatable = false)
-    private String pointsParts;
+    private List<BigDecimal> partPoints;
     @Basic(fetch = FetchType.LAZY)
     private byte[] report;
     @Basic(fetch = FetchType.LAZY)
@@ -92,8 +91,8 @@ class HandIn {
         this.queuedAt = queuedAt;
         this.notBefore = queuedAt;
         this.weight = weight;
-        this.state = State.WAITING;
-        this.marks = "";
+        this.state = HandInState.WAITING;
+        this.markCounts = List.of();
         this.seam = "";
     }
 
@@ -118,8 +117,8 @@ class HandIn {
     }
 
     HandInView view() {
-        return new HandInView(id, kind.name(), form.name(), countsSince, assignmentId, enrolmentId, number, fileName, bytes, receivedAt,
-                state.name(), filesDone, bytesDone,
-                verdict, must, should, note, marks, seam, links, doubts, failure, notBefore);
+        return new HandInView(id, kind, form, countsSince, assignmentId, enrolmentId, number, fileName, bytes, receivedAt,
+                state, filesDone, bytesDone,
+                verdict, must, should, note, markCounts, seam, links, doubts, failure, notBefore);
     }
 }

@@ -47,7 +47,7 @@ interface HandInRepository extends Repository<HandIn, Long> {
 
     /** Of each student the hand-in that counts, in one go; found as {@link CountingHandIns} finds them. */
     @Query("select new org.opensatchel.web.handin.Counted(" + HandInView.OF_H + """
-            , h.codes, h.points, h.pointsOf, h.pointsParts, h.checkedAt, k.version)
+            , h.findingCodes, h.findingCounts, h.points, h.pointsOf, h.partPoints, h.checkedAt, k.version)
             from Assignment a join Enrolment e on e.courseId = a.course.id
             join lateral (
               select o.id as id from HandIn o where o.assignmentId = a.id and o.enrolmentId = e.id and o.countsSince is not null

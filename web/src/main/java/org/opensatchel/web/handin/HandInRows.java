@@ -4,6 +4,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.opensatchel.web.storage.Locks;
+import org.opensatchel.web.storage.Moments;
 import org.opensatchel.worker.WorkOrder;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.RowMapper;
@@ -20,10 +22,12 @@ class HandInRows {
             row.getLong("kit_version_id"));
 
     private final JdbcClient database;
+    private final Locks locks;
     private final JdbcTemplate batches;
 
-    HandInRows(JdbcClient database, JdbcTemplate batches) {
+    HandInRows(JdbcClient database, JdbcTemplate batches, Locks locks) {
         this.database = database;
+        this.locks = locks;
         this.batches = batches;
     }
 
@@ -42,7 +46,7 @@ class HandInRows {
     /** When it was checked at last; empty until it is. */
     Optional<Instant> checkedAt(long id) {
         return database.sql("select checked_at from hand_in where id = ? and checked_at is not null").param(id)
-                .query((row, number) -> row.getTimestamp(1).toInstant()).optional();
+                .query((row, number) -> Moments.of(row, 1)).optional();
     }
 
     /** A page of the links of its report, packed. */
@@ -102,7 +106,7 @@ class HandInRows {
 
     /** Waits until no other hand-in of this student is being numbered, and holds that until the transaction ends. */
     void lockNumbers(long enrolment) {
-        database.sql("select 1 from pg_advisory_xact_lock(7412, cast(? as integer))").param(enrolment).query(Integer.class).single();
+        locks.hold(Locks.What.HAND_IN_NUMBERS, enrolment);
     }
 
     /** Says which contents a folder consists of. */

@@ -31,12 +31,14 @@ public class HandoutService {
 
     private final CollectedKitRepository collections;
     private final DriveLoadRepository loads;
+    private final HeldRows rows;
     private final Contents contents;
     private final Clock clock;
 
-    HandoutService(CollectedKitRepository collections, DriveLoadRepository loads, Contents contents, Clock clock) {
+    HandoutService(CollectedKitRepository collections, DriveLoadRepository loads, HeldRows rows, Contents contents, Clock clock) {
         this.collections = collections;
         this.loads = loads;
+        this.rows = rows;
         this.contents = contents;
         this.clock = clock;
     }
@@ -56,19 +58,13 @@ public class HandoutService {
     /** What each student of an assignment holds, by enrolment. */
     @Transactional(readOnly = true)
     public Map<Long, Held> held(AssignmentView assignment) {
-        Map<Long, Held> held = new HashMap<>();
-        collections.lastCollected(assignment.id()).forEach(last -> held.put(last.getEnrolmentId(), held(last)));
-        return held;
+        return rows.of(assignment.id());
     }
 
     /** What one student holds. */
     @Transactional(readOnly = true)
     public Optional<Held> held(CourseService.Place place) {
-        return collections.lastCollected(place.assignment().id(), place.student().enrolmentId()).map(HandoutService::held);
-    }
-
-    private static Held held(CollectedKitRepository.LastCollected last) {
-        return new Held(last.getKitVersionId(), last.getVersion(), last.getCollectedAt(), last.getDrive(), last.getHandedOut());
+        return rows.of(place.assignment().id(), place.student().enrolmentId());
     }
 
     /** The name of a student's root, or empty when the roster lacks something it needs. */

@@ -1,6 +1,5 @@
 package org.opensatchel.web.handout;
 
-import java.time.Instant;
 import java.util.List;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -10,10 +9,6 @@ interface StepConfirmationRepository extends Repository<StepConfirmation, Long> 
 
     @Query("select s from StepConfirmation s where s.assignmentId = :assignment and s.enrolmentId = :enrolment")
     List<StepConfirmation> of(long assignment, long enrolment);
-
-    @Modifying
-    @Query(nativeQuery = true, value = "insert into step_confirmation (assignment_id, enrolment_id, step, confirmed_at) values (:assignment, :enrolment, :step, :now) on conflict do nothing")
-    void confirm(long assignment, long enrolment, String step, Instant now);
 
     @Modifying
     @Query("delete from StepConfirmation s where s.assignmentId = :assignment and s.enrolmentId = :enrolment and s.step = :step")

@@ -23,11 +23,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class StepService {
 
     private final StepConfirmationRepository confirmations;
+    private final HeldRows held;
     private final Contents contents;
     private final Clock clock;
 
-    StepService(StepConfirmationRepository confirmations, Contents contents, Clock clock) {
+    StepService(StepConfirmationRepository confirmations, HeldRows held, Contents contents, Clock clock) {
         this.confirmations = confirmations;
+        this.held = held;
         this.contents = contents;
         this.clock = clock;
     }
@@ -64,7 +66,7 @@ public class StepService {
     @Transactional
     public void confirm(Place place, Kit.Step step, boolean done) {
         if (done) {
-            confirmations.confirm(place.assignment().id(), place.student().enrolmentId(), step.key(), clock.instant());
+            held.confirm(place.assignment().id(), place.student().enrolmentId(), step.key(), clock.instant());
         } else {
             confirmations.takeBack(place.assignment().id(), place.student().enrolmentId(), step.key());
         }

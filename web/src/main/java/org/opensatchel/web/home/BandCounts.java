@@ -1,9 +1,7 @@
 package org.opensatchel.web.home;
 
-import jakarta.persistence.EntityManager;
-import jakarta.persistence.Tuple;
 import java.util.Optional;
-import org.hibernate.Session;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,9 +35,9 @@ class BandCounts {
             from course_instructor t join assignment a on a.course_id = t.course_id
             where a.id = :assignment and t.account_id = :account""";
 
-    private final EntityManager database;
+    private final JdbcClient database;
 
-    BandCounts(EntityManager database) {
+    BandCounts(JdbcClient database) {
         this.database = database;
     }
 
@@ -51,19 +49,11 @@ class BandCounts {
     /** The counts for somebody who teaches the course of an assignment; empty for who does not. */
     @Transactional(readOnly = true)
     public Optional<Teaching> teaching(long assignment, long account) {
-        return one(INSTRUCTOR, assignment, account).map(row -> new Teaching(!"ASSISTANT".equals(row.get("role")),
-                Optional.ofNullable((Number) row.get("version")).map(Number::intValue),
-                count(row, "students"), count(row, "held"), count(row, "located"), count(row, "handed"), count(row, "ready"),
-                count(row, "tidy"),
-                count(row, "fix"), count(row, "sent")));
-    }
-
-    private Optional<Tuple> one(String question, long assignment, long account) {
-        return database.unwrap(Session.class).createNativeQuery(question, Tuple.class).setParameter("assignment", assignment)
-                .setParameter("account", account).uniqueResultOptional();
-    }
-
-    private static int count(Tuple row, String name) {
-        return ((Number) row.get(name)).intValue();
+        return database.sql(INSTRUCTOR).param("assignment", assignment).param("account", account)
+                .query((row, number) -> new Teaching(!"ASSISTANT".equals(row.getString("role")),
+                        Optional.ofNullable(row.getObject("version", Integer.class)), row.getInt("students"), row.getInt("held"),
+                        row.getInt("located"), row.getInt("handed"), row.getInt("ready"), row.getInt("tidy"), row.getInt("fix"),
+                        row.getInt("sent")))
+                .optional();
     }
 }

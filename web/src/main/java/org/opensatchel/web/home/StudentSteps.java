@@ -1,11 +1,12 @@
 package org.opensatchel.web.home;
 
-import jakarta.persistence.EntityManager;
-import jakarta.persistence.Tuple;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import org.hibernate.Session;
+import org.opensatchel.web.storage.Moments;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -44,9 +45,9 @@ class StudentSteps {
             left join looked l on l.assignment_id = a.id and l.enrolment_id = e.id
             where e.account_id = :account and e.left_at is null and (:assignment = 0 or a.id = :assignment) order by a.due_at, a.id""";
 
-    private final EntityManager database;
+    private final JdbcClient database;
 
-    StudentSteps(EntityManager database) {
+    StudentSteps(JdbcClient database) {
         this.database = database;
     }
 
@@ -95,40 +96,41 @@ class StudentSteps {
     /** Notes that somebody looks at an assignment now; once a minute is enough. */
     @Transactional
     public void looked(long account, long assignment, Instant now) {
-        database.createNativeQuery("""
+        database.sql("""
                 insert into looked (assignment_id, enrolment_id, looked_at)
                 select a.id, e.id, :now from enrolment e join assignment a on a.course_id = e.course_id
                 where a.id = :assignment and e.account_id = :account and e.left_at is null
                 on conflict (assignment_id, enrolment_id) do update set looked_at = excluded.looked_at
-                where looked.looked_at < excluded.looked_at - interval '1 minute'""").setParameter("now", now)
-                .setParameter("assignment", assignment).setParameter("account", account).executeUpdate();
+                where looked.looked_at < excluded.looked_at - interval '1 minute'""").param("now", Moments.at(now))
+                .param("assignment", assignment)
+                .param("account", account).update();
     }
 
     private List<Steps> asked(long account, long assignment) {
-        return database.unwrap(Session.class).createNativeQuery(QUESTION, Tuple.class).setParameter("account", account)
-                .setParameter("assignment", assignment).getResultStream().map(StudentSteps::steps).toList();
+        return database.sql(QUESTION).param("account", account).param("assignment", assignment).query(StudentSteps::steps).list();
     }
 
-    private static Steps steps(Tuple row) {
-        return new Steps(count(row, "assignment"), dated(row, "held", "held_at"), dated(row, "newest", "published"),
-                (int) count(row, "places"),
-                (int) count(row, "places_to_fix"),
-                time(row, "checked_at")
-                        .map(at -> new Judged(0, 0, at, (String) row.get("checked"), (int) count(row, "check_must"), Optional.of(at))),
-                dated(row, "number", "received").map(sent -> new Judged(count(row, "hand_in"), sent.number(), sent.at(),
-                        Optional.ofNullable((String) row.get("verdict")).orElse(""), (int) count(row, "must"), time(row, "judged"))),
-                (int) count(row, "sent"), time(row, "looked"));
+    private static Steps steps(ResultSet row, int number) throws SQLException {
+        return new Steps(row.getLong("assignment"), dated(row, "held", "held_at"), dated(row, "newest", "published"),
+                row.getInt("places"), row.getInt("places_to_fix"), check(row), handIn(row), row.getInt("sent"),
+                Moments.maybe(row, "looked"));
     }
 
-    private static long count(Tuple row, String name) {
-        return ((Number) row.get(name)).longValue();
+    private static Optional<Judged> check(ResultSet row) throws SQLException {
+        Optional<Instant> at = Moments.maybe(row, "checked_at");
+        return at.isEmpty() ? Optional.empty()
+                : Optional.of(new Judged(0, 0, at.get(), row.getString("checked"), row.getInt("check_must"), at));
     }
 
-    private static Optional<Instant> time(Tuple row, String name) {
-        return Optional.ofNullable((Instant) row.get(name));
+    private static Optional<Judged> handIn(ResultSet row) throws SQLException {
+        Optional<Dated> sent = dated(row, "number", "received");
+        return sent.isEmpty() ? Optional.empty()
+                : Optional.of(new Judged(row.getLong("hand_in"), sent.get().number(), sent.get().at(),
+                        Optional.ofNullable(row.getString("verdict")).orElse(""), row.getInt("must"), Moments.maybe(row, "judged")));
     }
 
-    private static Optional<Dated> dated(Tuple row, String number, String at) {
-        return Optional.ofNullable((Number) row.get(number)).map(value -> new Dated(value.intValue(), (Instant) row.get(at)));
+    private static Optional<Dated> dated(ResultSet row, String number, String at) throws SQLException {
+        Integer value = row.getObject(number, Integer.class);
+        return value == null ? Optional.empty() : Optional.of(new Dated(value, Moments.of(row, at)));
     }
 }

@@ -1,16 +1,20 @@
 package org.opensatchel.web.home;
 
-import jakarta.persistence.EntityManager;
-import jakarta.persistence.Tuple;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import org.hibernate.Session;
+import java.util.Optional;
+import org.opensatchel.core.report.Verdict;
+import org.opensatchel.web.storage.Moments;
 import org.opensatchel.web.text.Speech;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -55,10 +59,10 @@ class TeachingWork {
             where e.left_at is null and (lower(e.first_name || ' ' || e.last_name) like :sought escape '!' or lower(e.last_name || ', ' || e.first_name) like :sought escape '!'
               or lower(e.student_number) like :begins escape '!') order by e.last_name, e.first_name, e.id, a.due_at limit :most""";
 
-    private final EntityManager database;
+    private final JdbcClient database;
     private final Clock clock;
 
-    TeachingWork(EntityManager database, Clock clock) {
+    TeachingWork(JdbcClient database, Clock clock) {
         this.database = database;
         this.clock = clock;
     }
@@ -113,41 +117,32 @@ class TeachingWork {
     public Map<Long, Waits> of(long account) {
         Instant since = clock.instant().minus(NEW);
         Map<Long, Waits> out = new HashMap<>();
-        database.unwrap(Session.class).createNativeQuery(QUESTION, Tuple.class).setParameter("account", account)
-                .setParameter("since", since).list()
-                .forEach(row -> out.put(((Number) row.get("assignment")).longValue(),
-                        new Waits(count(row, "students"), count(row, "placed"),
-                                count(row, "handed"), count(row, "fix"), count(row, "tidy"), count(row, "ready"), count(row, "fresh"),
-                                count(row, "waiting"))));
+        database.sql(QUESTION).param("account", account).param("since", Moments.at(since)).query(row -> {
+            out.put(row.getLong("assignment"), new Waits(row.getInt("students"), row.getInt("placed"), row.getInt("handed"),
+                    row.getInt("fix"), row.getInt("tidy"), row.getInt("ready"), row.getInt("fresh"), row.getInt("waiting")));
+        });
         return out;
     }
 
     /** Students of the courses somebody teaches, by a part of their name or the beginning of their number. */
     @Transactional(readOnly = true)
     public List<Found> search(long account, String sought) {
-        String plain = sought.strip().toLowerCase(java.util.Locale.ROOT).replace("!", "!!").replace("%", "!%").replace("_", "!_")
+        String plain = sought.strip().toLowerCase(Locale.ROOT).replace("!", "!!").replace("%", "!%").replace("_", "!_")
                 .replace("\0", "");
         if (plain.isEmpty()) {
             return List.of();
         }
-        return database.unwrap(Session.class).createNativeQuery(SEARCH, Tuple.class).setParameter("account", account)
-                .setParameter("sought", "%" + plain + "%").setParameter("begins", plain + "%").setParameter("most", MOST_FOUND).list()
-                .stream()
-                .map(TeachingWork::found).toList();
+        return database.sql(SEARCH).param("account", account).param("sought", "%" + plain + "%").param("begins", plain + "%")
+                .param("most", MOST_FOUND).query(TeachingWork::found).list();
     }
 
-    private static Found found(Tuple row) {
-        String first = (String) row.get("first");
-        String verdict = (String) row.get("verdict");
-        String told = verdict == null ? row.get("hand_in") == null ? "none" : "checking"
-                : org.opensatchel.core.report.Verdict.valueOf(verdict.toUpperCase(java.util.Locale.ROOT))
-                        .told(count(row, "should"), count(row, "doubts")).word();
-        return new Found(((Number) row.get("assignment")).longValue(), (String) row.get("course"), (String) row.get("title"),
-                ((Number) row.get("enrolment")).longValue(), first.isEmpty() ? (String) row.get("last") : row.get("last") + ", " + first,
-                row.get("hand_in") == null ? null : ((Number) row.get("hand_in")).longValue(), told);
-    }
-
-    private static int count(Tuple row, String name) {
-        return row.get(name) == null ? 0 : ((Number) row.get(name)).intValue();
+    private static Found found(ResultSet row, int number) throws SQLException {
+        String first = row.getString("first");
+        String verdict = row.getString("verdict");
+        Optional<Long> handIn = Optional.ofNullable(row.getObject("hand_in", Long.class));
+        String told = verdict == null ? handIn.isEmpty() ? "none" : "checking"
+                : Verdict.of(verdict).told(row.getInt("should"), row.getInt("doubts")).word();
+        return new Found(row.getLong("assignment"), row.getString("course"), row.getString("title"), row.getLong("enrolment"),
+                first.isEmpty() ? row.getString("last") : row.getString("last") + ", " + first, handIn.orElse(null), told);
     }
 }

@@ -33,7 +33,7 @@ class Batches implements JobWork {
     private static final long MOST_LOOKED_INTO = 256L << 20;
     private static final int MOST_DELIVERIES = 5_000;
 
-    private final IntakeRepository intakes;
+    private final IntakeRows intakes;
     private final CourseService courses;
     private final Contents contents;
     private final PluggedIn drives;
@@ -42,7 +42,7 @@ class Batches implements JobWork {
     private final ReadLimits limits;
     private final TransactionTemplate transaction;
 
-    Batches(IntakeRepository intakes, CourseService courses, Contents contents, PluggedIn drives, JobDesk jobs, Errands errands,
+    Batches(IntakeRows intakes, CourseService courses, Contents contents, PluggedIn drives, JobDesk jobs, Errands errands,
             SatchelProperties properties, PlatformTransactionManager transactions) {
         this.intakes = intakes;
         this.courses = courses;

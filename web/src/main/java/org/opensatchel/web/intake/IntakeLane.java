@@ -51,7 +51,7 @@ class IntakeLane implements SmartLifecycle {
     private static final long BEAT_MILLIS = 5_000;
     private static final long POLL_MILLIS = 2_000;
 
-    private final IntakeRepository intakes;
+    private final IntakeRows intakes;
     private final CourseService courses;
     private final TakingIn takingIn;
     private final ContentStore store;
@@ -65,7 +65,7 @@ class IntakeLane implements SmartLifecycle {
     private ScheduledExecutorService threads;
     private volatile boolean running;
 
-    IntakeLane(IntakeRepository intakes, CourseService courses, TakingIn takingIn, ContentStore store, AuditService audit, Batches batches,
+    IntakeLane(IntakeRows intakes, CourseService courses, TakingIn takingIn, ContentStore store, AuditService audit, Batches batches,
             MadeFiles made, SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.intakes = intakes;
         this.courses = courses;

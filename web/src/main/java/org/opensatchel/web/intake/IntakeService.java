@@ -38,7 +38,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class IntakeService {
 
-    private final IntakeRepository intakes;
+    private final IntakeRows intakes;
     private final CourseService courses;
     private final Contents contents;
     private final AuditService audit;
@@ -49,7 +49,7 @@ public class IntakeService {
     private final List<Path> folders;
     private final IntakeLane lane;
 
-    IntakeService(IntakeRepository intakes, CourseService courses, Contents contents, AuditService audit, PluggedIn drives, IntakeLane lane,
+    IntakeService(IntakeRows intakes, CourseService courses, Contents contents, AuditService audit, PluggedIn drives, IntakeLane lane,
             Batches batches, Clock clock, PlatformTransactionManager transactions,
             @Value("${satchel.intake-folders:}") List<String> folders) {
         this.intakes = intakes;

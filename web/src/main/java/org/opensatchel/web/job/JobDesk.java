@@ -5,14 +5,13 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.opensatchel.base.hash.Sha256;
+import org.opensatchel.web.storage.Moments;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -65,7 +64,7 @@ public class JobDesk {
                 + "on conflict (course_id, kind, name) do update set state = 'WAITING', asked_at = excluded.asked_at, tries = 0, ended_at = null, "
                 + "trouble = null, account_id = excluded.account_id where job.state = 'CANCELLED' "
                 + "or job.state = 'FAILED' and job.trouble <> 'SIZE' and job.ended_at < ?")
-                .params(kind, course, account, name, work, time(clock.instant()), time(clock.instant().minus(TOLD))).update();
+                .params(kind, course, account, name, work, Moments.at(clock.instant()), Moments.at(clock.instant().minus(TOLD))).update();
         return find(kind, course, work);
     }
 
@@ -110,14 +109,14 @@ public class JobDesk {
     @Transactional
     public void cancel(String kind, long course, byte[] work) {
         database.sql("update job set state = 'CANCELLED', claimed_by = null, ended_at = ? where course_id = ? and kind = ? and name = ? "
-                + "and state in ('WAITING', 'RUNNING')").params(time(clock.instant()), course, kind, Sha256.of(work)).update();
+                + "and state in ('WAITING', 'RUNNING')").params(Moments.at(clock.instant()), course, kind, Sha256.of(work)).update();
     }
 
     /** Ends a job of somebody's own. */
     @Transactional
     public void cancel(long id, long account) {
         database.sql("update job set state = 'CANCELLED', claimed_by = null, ended_at = ? where id = ? and account_id = ? "
-                + "and state in ('WAITING', 'RUNNING')").params(time(clock.instant()), id, account).update();
+                + "and state in ('WAITING', 'RUNNING')").params(Moments.at(clock.instant()), id, account).update();
     }
 
     /** Has something that ended made anew when it is asked for again, since what it made is gone. */
@@ -130,7 +129,7 @@ public class JobDesk {
     @Transactional
     public void progress(Claim claim, long done, long whole) {
         database.sql("update job set done = ?, whole = ?, heartbeat = ? where id = ? and claimed_by = ? and state = 'RUNNING'")
-                .params(done, whole, time(clock.instant()), claim.id, claim.token).update();
+                .params(done, whole, Moments.at(clock.instant()), claim.id, claim.token).update();
     }
 
     /** Takes the job of some kinds that has waited longest. */
@@ -140,7 +139,7 @@ public class JobDesk {
         return database
                 .sql("update job set state = 'RUNNING', claimed_by = ?, heartbeat = ?, tries = tries + 1, done = 0, whole = 0 where id = (select id from job "
                         + "where state = 'WAITING' and kind = any(?) order by asked_at, id limit 1 for update skip locked) returning id, kind, course_id, account_id, work, tries")
-                .params(token, time(clock.instant()), kinds.toArray(String[]::new))
+                .params(token, Moments.at(clock.instant()), kinds.toArray(String[]::new))
                 .query((row, number) -> new Claim(row.getLong("id"), token, row.getString("kind"),
                         new JobWork.Asked(row.getLong("course_id"), row.getLong("account_id"), row.getBytes("work")), row.getInt("tries")))
                 .optional();
@@ -150,14 +149,14 @@ public class JobDesk {
     @Transactional
     public boolean alive(Claim claim) {
         return database.sql("update job set heartbeat = ? where id = ? and claimed_by = ? and state = 'RUNNING'")
-                .params(time(clock.instant()), claim.id, claim.token).update() == 1;
+                .params(Moments.at(clock.instant()), claim.id, claim.token).update() == 1;
     }
 
     @Transactional
     public void done(Claim claim, byte[] answer) {
         database.sql(
                 "update job set state = 'DONE', answer = ?, ended_at = ?, claimed_by = null where id = ? and claimed_by = ? and state = 'RUNNING'")
-                .params(answer, time(clock.instant()), claim.id, claim.token).update();
+                .params(answer, Moments.at(clock.instant()), claim.id, claim.token).update();
     }
 
     @Transactional
@@ -166,7 +165,8 @@ public class JobDesk {
         boolean last = trouble != Job.Trouble.FAULT || claim.tries >= MOST_TRIES;
         database.sql(
                 "update job set state = ?, trouble = ?, ended_at = ?, claimed_by = null where id = ? and claimed_by = ? and state = 'RUNNING'")
-                .params(last ? "FAILED" : "WAITING", trouble.name(), last ? time(clock.instant()) : null, claim.id, claim.token).update();
+                .params(last ? "FAILED" : "WAITING", trouble.name(), last ? Moments.at(clock.instant()) : null, claim.id, claim.token)
+                .update();
     }
 
     /** Puts a job back that is not to be ended here, as if it had not been begun. */
@@ -184,21 +184,17 @@ public class JobDesk {
         return database.sql(
                 "update job set state = case when tries >= ? then 'FAILED' else 'WAITING' end, ended_at = case when tries >= ? then ? end, "
                         + "trouble = 'FAULT', claimed_by = null where state = 'RUNNING' and heartbeat < ?")
-                .params(MOST_TRIES, MOST_TRIES, time(now), time(now.minus(LOST))).update();
+                .params(MOST_TRIES, MOST_TRIES, Moments.at(now), Moments.at(now.minus(LOST))).update();
     }
 
     /** Lets go of what ended a while ago; asked again, it is made again. */
     @Transactional
     public int prune() {
-        return database.sql("delete from job where ended_at < ?").param(time(clock.instant().minus(KEPT))).update();
+        return database.sql("delete from job where ended_at < ?").param(Moments.at(clock.instant().minus(KEPT))).update();
     }
 
     private static Job job(ResultSet row, int number) throws SQLException {
         return new Job(row.getLong("id"), Job.State.valueOf(row.getString("state")), row.getLong("before"), row.getLong("done"),
                 row.getLong("whole"), Optional.ofNullable(row.getString("trouble")).map(Job.Trouble::valueOf));
-    }
-
-    private static OffsetDateTime time(Instant instant) {
-        return instant.atOffset(ZoneOffset.UTC);
     }
 }

@@ -7,7 +7,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
-import java.util.stream.Collectors;
+import java.util.Map;
 import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.judging.Judgement;
 import org.opensatchel.core.judging.Theme;
@@ -16,6 +16,7 @@ import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Score;
 import org.opensatchel.core.report.Summary;
 import org.opensatchel.web.handin.CountingHandIns;
+import org.opensatchel.web.storage.Moments;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -46,7 +47,7 @@ class JudgedRows {
 
     private static Unjudged unjudged(ResultSet row, int number) throws SQLException {
         return new Unjudged(row.getLong(1), row.getLong(2), row.getLong(3), row.getLong(4), row.getString(5).equals("HAND_IN"),
-                row.getTimestamp(6).toInstant(), row.getBytes(7));
+                Moments.of(row, 6), row.getBytes(7));
     }
 
     /** What of these is checked and was not judged since something changed; held until the transaction ends. */
@@ -126,15 +127,18 @@ class JudgedRows {
     /** Keeps what was judged of a hand-in, which stays as it is if it is being checked again. */
     void keep(long handIn, Judgement judgement) {
         Report head = judgement.digest().head();
+        Map<String, Integer> codes = Tally.codes(head.findings());
         database.sql("""
-                update hand_in set judged = true, verdict = :verdict, must = :must, should = :should, note = :note, marks = :marks,
-                  doubts = :doubts, points = :points, points_of = :of, points_parts = :parts, codes = :codes
+                update hand_in set judged = true, verdict = :verdict, must = :must, should = :should, note = :note, mark_counts = :marks,
+                  doubts = :doubts, points = :points, points_of = :of, part_points = cast(:parts as numeric[]),
+                  finding_codes = :codes, finding_counts = :counts
                 where id = :id and state = 'DONE'""").param("id", handIn).param("verdict", head.verdict().word())
                 .param("must", head.counts().must()).param("should", head.counts().should()).param("note", head.counts().note())
-                .param("marks", Summary.marks(head.findings())).param("doubts", head.doubtful())
+                .param("marks", Summary.marks(head.findings()).toArray(Integer[]::new)).param("doubts", head.doubtful())
                 .param("points", head.points().map(Score::earned).orElse(null), java.sql.Types.NUMERIC)
                 .param("of", head.points().map(Score::of).orElse(null), java.sql.Types.INTEGER)
-                .param("parts", head.points().map(JudgedRows::parts).orElse("")).param("codes", Tally.codes(head.findings())).update();
+                .param("parts", head.points().map(JudgedRows::parts).orElse(new String[0]))
+                .param("codes", codes.keySet().toArray(String[]::new)).param("counts", codes.values().toArray(Integer[]::new)).update();
         database.sql("delete from hand_in_finding where hand_in_id = ?").param(handIn).update();
         List<Object[]> rows = new ArrayList<>();
         head.findings().forEach(finding -> rows.add(row(handIn, rows.size(), finding, finding.severity())));
@@ -148,9 +152,9 @@ class JudgedRows {
                 cut(Theme.subject(finding), LONGEST_SUBJECT)};
     }
 
-    private static String parts(Score score) {
+    private static String[] parts(Score score) {
         return score.parts().stream().map(part -> BigDecimal.valueOf(part.of()).subtract(part.taken()).toPlainString())
-                .collect(Collectors.joining(";"));
+                .toArray(String[]::new);
     }
 
     private static String cut(String text, int most) {

@@ -2,13 +2,10 @@ package org.opensatchel.web.judging;
 
 import java.math.BigDecimal;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.web.handin.Counted;
 
@@ -29,33 +26,20 @@ public record Tally(Map<String, Integer> codes, Optional<Points> points, List<Bi
     /** So many points of so many. */
     public record Points(BigDecimal earned, int of) {}
 
-    /** How many findings there are of each code, as the board's column holds it. */
-    static String codes(List<FindingLine> findings) {
+    /** How many findings there are of each code, the most serious first. */
+    static Map<String, Integer> codes(List<FindingLine> findings) {
         Map<String, Integer> counts = new LinkedHashMap<>();
         findings.forEach(finding -> counts.merge(finding.code(), 1, Integer::sum));
-        return counts.entrySet().stream().map(code -> code.getKey() + ":" + code.getValue()).collect(Collectors.joining(";"));
+        return counts;
     }
 
     static Tally of(Counted row) {
         Map<String, Integer> codes = new LinkedHashMap<>();
-        each(row.codes(), one -> {
-            int colon = one.indexOf(':');
-            codes.put(one.substring(0, colon), Integer.parseInt(one, colon + 1, one.length(), 10));
-        });
-        List<BigDecimal> parts = new ArrayList<>();
-        each(row.pointsParts(), one -> parts.add(new BigDecimal(one)));
+        for (int i = 0; i < row.codes().size(); i++) {
+            codes.put(row.codes().get(i), row.counts().get(i));
+        }
         Optional<Points> points = Optional.ofNullable(row.points())
                 .map(earned -> new Points(earned.stripTrailingZeros(), row.pointsOf()));
-        return new Tally(codes, points, parts, Optional.ofNullable(row.checkedAt()),
-                row.kitVersion());
-    }
-
-    private static void each(String list, Consumer<String> use) {
-        for (int from = 0; from < list.length();) {
-            int end = list.indexOf(';', from);
-            int to = end < 0 ? list.length() : end;
-            use.accept(list.substring(from, to));
-            from = to + 1;
-        }
+        return new Tally(codes, points, row.parts(), Optional.ofNullable(row.checkedAt()), row.kitVersion());
     }
 }

@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.base.json.JsonFault;
-import org.opensatchel.core.kit.KitDifference;
 import org.opensatchel.core.kit.Kit;
+import org.opensatchel.core.kit.KitDifference;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
 import org.opensatchel.core.kit.KitWriter;
@@ -38,6 +38,7 @@ public class KitEditor {
     private static final int KEPT_SAVES = 50;
 
     private final KitDraftRepository drafts;
+    private final KitRows rows;
     private final KitService kits;
     private final CourseService courses;
     private final AccountService accounts;
@@ -45,9 +46,11 @@ public class KitEditor {
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    KitEditor(KitDraftRepository drafts, KitService kits, CourseService courses, AccountService accounts, Contents contents, Clock clock,
+    KitEditor(KitDraftRepository drafts, KitRows rows, KitService kits, CourseService courses, AccountService accounts, Contents contents,
+            Clock clock,
             PlatformTransactionManager transactions) {
         this.drafts = drafts;
+        this.rows = rows;
         this.kits = kits;
         this.courses = courses;
         this.accounts = accounts;
@@ -121,7 +124,7 @@ public class KitEditor {
 
     /** Lets go of saves that nobody will ask for: all but the last fifty of a plan and one of each day. Returns how many. */
     public int prune() {
-        return drafts.prune(KEPT_SAVES);
+        return rows.prune(KEPT_SAVES);
     }
 
     private Saving meanwhile(AssignmentView assignment, int basedOn) {

@@ -9,7 +9,6 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.base.json.JsonFault;
@@ -34,12 +33,14 @@ public class KitService {
     private static final int MOST_READ = 500;
 
     private final KitVersionRepository versions;
+    private final KitRows rows;
     private final Clock clock;
     private final TransactionTemplate transaction;
     private final Cache<Long, PublishedKit> read = Caffeine.newBuilder().maximumSize(MOST_READ).build();
 
-    KitService(KitVersionRepository versions, Clock clock, PlatformTransactionManager transactions) {
+    KitService(KitVersionRepository versions, KitRows rows, Clock clock, PlatformTransactionManager transactions) {
         this.versions = versions;
+        this.rows = rows;
         this.clock = clock;
         this.transaction = new TransactionTemplate(transactions);
     }
@@ -68,8 +69,7 @@ public class KitService {
     /** How many students hold each version. */
     @Transactional(readOnly = true)
     public Map<Integer, Integer> holders(AssignmentView assignment) {
-        return versions.holders(assignment.id()).stream()
-                .collect(Collectors.toMap(KitVersionRepository.Holders::getVersion, KitVersionRepository.Holders::getHolders));
+        return rows.holders(assignment.id());
     }
 
     /** One version. It never changes, so it is read once. */

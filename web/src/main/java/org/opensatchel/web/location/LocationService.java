@@ -32,11 +32,13 @@ public class LocationService {
     static final int MAX_PATH = LocationJudge.MAX_PATH;
 
     private final LocationRepository locations;
+    private final LocationRows rows;
     private final KitService kits;
     private final Clock clock;
 
-    LocationService(LocationRepository locations, KitService kits, Clock clock) {
+    LocationService(LocationRepository locations, LocationRows rows, KitService kits, Clock clock) {
         this.locations = locations;
+        this.rows = rows;
         this.kits = kits;
         this.clock = clock;
     }
@@ -52,14 +54,14 @@ public class LocationService {
     /** The same on every computer of each. */
     @Transactional(readOnly = true)
     public Map<Long, List<SetLocation>> everywhere(AssignmentView assignment) {
-        return locations.current(assignment.id()).stream().map(LocationEntry::view)
+        return rows.current(assignment.id()).stream()
                 .collect(Collectors.groupingBy(SetLocation::enrolmentId));
     }
 
     /** Where one student's project lies, on each of their computers. */
     @Transactional(readOnly = true)
     public List<SetLocation> current(AssignmentView assignment, long enrolment) {
-        return locations.currentOf(assignment.id(), List.of(enrolment)).stream().map(LocationEntry::view).toList();
+        return rows.current(assignment.id(), List.of(enrolment));
     }
 
     /** Where some students' projects lie, by enrolment; who works on several computers, on the first. */
@@ -67,8 +69,7 @@ public class LocationService {
     public Map<Long, SetLocation> current(AssignmentView assignment, Collection<Long> enrolments) {
         Map<Long, SetLocation> first = new HashMap<>();
         if (!enrolments.isEmpty()) {
-            locations.currentOf(assignment.id(), enrolments).stream().map(LocationEntry::view)
-                    .forEach(place -> first.putIfAbsent(place.enrolmentId(), place));
+            rows.current(assignment.id(), enrolments).forEach(place -> first.putIfAbsent(place.enrolmentId(), place));
         }
         return first;
     }

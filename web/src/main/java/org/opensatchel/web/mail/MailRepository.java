@@ -18,11 +18,6 @@ interface MailRepository extends Repository<Mail, Long> {
 
     boolean existsBySentOnce(String sentOnce);
 
-    /** Marks what is to go now, so that nobody else gives it away. */
-    @Query(nativeQuery = true, value = "update mail set state = 'SENDING', claimed_at = :now, tries = tries + 1 where id in "
-            + "(select id from mail where state = 'QUEUED' and not_before <= :now order by not_before, id limit :most for update skip locked) returning id")
-    List<Long> claim(Instant now, int most);
-
     @Modifying
     @Query("update Mail m set m.state = :state, m.trouble = :trouble, m.sentAt = :sent, m.notBefore = :notBefore where m.id = :id and m.state = SENDING")
     int became(long id, MailView.State state, MailView.Trouble trouble, Instant sent, Instant notBefore);

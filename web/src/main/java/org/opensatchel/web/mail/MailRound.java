@@ -11,7 +11,6 @@ import org.apache.commons.lang3.concurrent.BasicThreadFactory;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -33,11 +32,11 @@ class MailRound implements SmartLifecycle {
     private final MailCarrier carrier;
     private final Clock clock;
     private final TransactionTemplate transaction;
-    private final JdbcTemplate database;
+    private final MailRows rows;
     private ScheduledExecutorService timer;
 
-    MailRound(MailRepository mails, MailCarrier carrier, Clock clock, PlatformTransactionManager transactions, JdbcTemplate database) {
-        this.database = database;
+    MailRound(MailRepository mails, MailCarrier carrier, Clock clock, PlatformTransactionManager transactions, MailRows rows) {
+        this.rows = rows;
         this.mails = mails;
         this.carrier = carrier;
         this.clock = clock;
@@ -52,7 +51,7 @@ class MailRound implements SmartLifecycle {
 
     private void round() {
         try {
-            while (!Thread.currentThread().isInterrupted() && isSomethingDue() && giveSome() > 0) {
+            while (!Thread.currentThread().isInterrupted() && rows.isSomethingDue() && giveSome() > 0) {
                 LOG.debug("mails were given away");
             }
         } catch (RuntimeException away) {
@@ -60,18 +59,12 @@ class MailRound implements SmartLifecycle {
         }
     }
 
-    /** Asked every second, so as cheaply as can be. */
-    private boolean isSomethingDue() {
-        return Boolean.TRUE.equals(database.queryForObject(
-                "select exists (select 1 from mail where state = 'SENDING' or state = 'QUEUED' and not_before <= now())", Boolean.class));
-    }
-
     /** Gives away some of what is due; how many they were. */
     int giveSome() {
         Instant now = clock.instant();
         List<Long> due = transaction.execute(status -> {
             mails.lost(now.minus(LOST));
-            return mails.claim(now, 1);
+            return rows.claim(now, 1);
         });
         // One at a time: what happens to one must not leave others marked that were never given away.
         for (long id : due) {

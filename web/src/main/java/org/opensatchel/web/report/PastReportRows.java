@@ -3,6 +3,7 @@ package org.opensatchel.web.report;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.opensatchel.web.storage.Moments;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -29,7 +30,7 @@ class PastReportRows {
                 select p.id, p.checked_at, k.version, p.verdict, p.must, p.should
                 from past_report p join kit_version k on k.id = p.kit_version_id
                 where p.hand_in_id = ? order by p.checked_at desc, p.id desc""").param(handIn)
-                .query((row, number) -> new Line(row.getLong(1), row.getTimestamp(2).toInstant(), row.getInt(3), row.getString(4),
+                .query((row, number) -> new Line(row.getLong(1), Moments.of(row, 2), row.getInt(3), row.getString(4),
                         row.getInt(5), row.getInt(6)))
                 .list();
     }

@@ -2,7 +2,6 @@ package org.opensatchel.web.report;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.core.report.Verdict;
@@ -37,7 +36,7 @@ public class PastReports {
 
     private static Past past(PastReportRows.Line line) {
         return new Past(line.id(), line.checkedAt(), line.version(),
-                Verdict.valueOf(line.verdict().toUpperCase(Locale.ROOT)).told(line.should(), 0).word(), line.must(),
+                Verdict.of(line.verdict()).told(line.should(), 0).word(), line.must(),
                 line.should());
     }
 

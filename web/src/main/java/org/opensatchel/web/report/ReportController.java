@@ -1,6 +1,5 @@
 package org.opensatchel.web.report;
 
-import org.opensatchel.web.checks.CheckService;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
@@ -11,10 +10,12 @@ import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.web.account.SignedIn;
+import org.opensatchel.web.checks.CheckService;
 import org.opensatchel.web.checks.FailureWords;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.HandInState;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.job.Job;
 import org.opensatchel.web.job.JobPages;
@@ -60,7 +61,7 @@ class ReportController {
     }
 
     /** How far a check has come. */
-    record Progress(String state, long files, long bytes, Integer before) {}
+    record Progress(HandInState state, long files, long bytes, Integer before) {}
 
     /** In one transaction, since each of its own would go to the database and back before and after every question. */
     @Transactional

@@ -1,6 +1,5 @@
 package org.opensatchel.web.report;
 
-import org.opensatchel.web.judging.JudgingService;
 import java.time.Duration;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -19,6 +18,7 @@ import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.judging.Judged;
+import org.opensatchel.web.judging.JudgingService;
 import org.opensatchel.web.text.Speech;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -108,7 +108,7 @@ public class ReportPage {
     /** What the student had checked last before this came, as a hand-in or before one. */
     private static Optional<HandInView> before(HandInView now, List<HandInView> all) {
         return all.stream()
-                .filter(other -> other.isDone() && !"blocked".equals(other.verdict()) && other.receivedAt().isBefore(now.receivedAt()))
+                .filter(other -> other.isDone() && other.verdict() != Verdict.BLOCKED && other.receivedAt().isBefore(now.receivedAt()))
                 .max(Comparator.comparing(HandInView::receivedAt));
     }
 

@@ -100,8 +100,11 @@ public record Board(BoardQuery query, List<BoardRow> all, List<BoardRow> shown, 
     /** Something of which a change shows that the board shows something new. */
     public String state() {
         return Integer.toHexString(
-                all.stream().map(row -> row.handIn().map(one -> one.id() + one.state()).orElse("") + row.tally().checked() + row.decision()
-                        + row.sent() + row.location().map(set -> set.setAt())).toList().hashCode());
+                all.stream()
+                        .map(row -> row.handIn().map(one -> one.id() + one.state().name()).orElse("") + row.tally().checked()
+                                + row.decision()
+                                + row.sent() + row.location().map(set -> set.setAt()))
+                        .toList().hashCode());
     }
 
     /** Whether some hand-ins were checked by a kit that is not the newest. */

@@ -45,7 +45,7 @@ public record BoardRow(Student student, Optional<HandInView> handIn, Tally tally
     }
 
     public Marks marks() {
-        return Marks.of(handIn.map(HandInView::marks).orElse(""));
+        return Marks.of(handIn.map(HandInView::marks).orElse(List.of()));
     }
 
     public Seam seam() {

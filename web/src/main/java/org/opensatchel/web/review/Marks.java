@@ -1,7 +1,6 @@
 package org.opensatchel.web.review;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 
 /** The marks of a hand-in on the class board, one for each family of findings. */
@@ -11,8 +10,6 @@ record Marks(List<Mark> families, Mark location) {
     static final List<String> FAMILIES = List.of("package", "structure", "name", "link", "asset", "media", "timeline");
     static final String LOCATION = "location";
     private static final List<String> SEVERITIES = List.of("must", "should", "note");
-    /** Reports from before media and timelines had columns of their own. */
-    private static final int OLD_COLUMNS = 5;
 
     /**
      * The worst of a family.
@@ -27,24 +24,22 @@ record Marks(List<Mark> families, Mark location) {
         }
     }
 
-    static Marks of(String text) {
-        List<String> columns = new ArrayList<>(Arrays.asList(text.isEmpty() ? new String[0] : text.split(";")));
-        if (columns.size() == OLD_COLUMNS) {
-            columns = List.of("0,0,0", columns.get(0), columns.get(1), columns.get(2), columns.get(3), "0,0,0", "0,0,0", columns.get(4));
-        }
+    /** @param counts as {@link org.opensatchel.core.report.Summary} has them; none until a hand-in is checked */
+    static Marks of(List<Integer> counts) {
         List<Mark> marks = new ArrayList<>();
         for (int i = 0; i <= FAMILIES.size(); i++) {
-            marks.add(mark(i < FAMILIES.size() ? FAMILIES.get(i) : LOCATION, i < columns.size() ? columns.get(i) : "0,0,0"));
+            int from = i * SEVERITIES.size();
+            marks.add(mark(i < FAMILIES.size() ? FAMILIES.get(i) : LOCATION,
+                    counts.isEmpty() ? List.of() : counts.subList(from, from + SEVERITIES.size())));
         }
         return new Marks(marks.subList(0, FAMILIES.size()), marks.get(FAMILIES.size()));
     }
 
-    private static Mark mark(String family, String counts) {
-        int[] each = Arrays.stream(counts.split(",")).mapToInt(Integer::parseInt).toArray();
-        int all = Arrays.stream(each).sum();
-        for (int i = 0; i < SEVERITIES.size(); i++) {
-            if (each[i] > 0) {
-                return new Mark(family, SEVERITIES.get(i), each[i], all);
+    private static Mark mark(String family, List<Integer> counts) {
+        int all = counts.stream().mapToInt(Integer::intValue).sum();
+        for (int i = 0; i < counts.size(); i++) {
+            if (counts.get(i) > 0) {
+                return new Mark(family, SEVERITIES.get(i), counts.get(i), all);
             }
         }
         return new Mark(family, "", 0, 0);

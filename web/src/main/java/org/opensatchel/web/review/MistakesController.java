@@ -1,12 +1,12 @@
 package org.opensatchel.web.review;
 
-import org.opensatchel.web.judging.JudgingService;
 import java.nio.charset.StandardCharsets;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import org.opensatchel.core.location.StorageKind;
+import org.opensatchel.core.report.Verdict;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.audit.AuditService;
 import org.opensatchel.web.course.AssignmentView;
@@ -14,6 +14,7 @@ import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
+import org.opensatchel.web.judging.JudgingService;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.location.SetLocation;
 import org.opensatchel.web.print.PdfPrinter;
@@ -57,7 +58,7 @@ class MistakesController {
         List<Student> roster = courses.roster(assignment);
         Map<Long, HandInView> counting = handIns.counting(assignment);
         int handedIn = (int) roster.stream().map(student -> counting.get(student.enrolmentId()))
-                .filter(handIn -> handIn != null && handIn.isDone() && !"blocked".equals(handIn.verdict())).count();
+                .filter(handIn -> handIn != null && handIn.isDone() && handIn.verdict() != Verdict.BLOCKED).count();
         return Mistakes.of(roster, handedIn, judging.classFindings(assignment));
     }
 

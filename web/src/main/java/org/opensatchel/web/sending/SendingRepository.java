@@ -36,8 +36,4 @@ interface SendingRepository extends Repository<Sending, Long> {
 
     @Query("select s.token from Sending s where s.finished = false")
     List<String> tokens();
-
-    /** Waits until no other request changes what this student sends for this assignment, and holds that until the transaction ends. */
-    @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7414, cast(:enrolment as integer))")
-    int lock(long enrolment);
 }

@@ -29,6 +29,7 @@ import org.opensatchel.web.storage.Arrivals;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.LocalFile;
+import org.opensatchel.web.storage.Locks;
 import org.opensatchel.web.storage.NoRoom;
 import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.text.Speech;
@@ -50,6 +51,7 @@ public class SendingService {
     private static final int LONGEST_NAME = 300;
 
     private final SendingRepository sendings;
+    private final Locks locks;
     private final CourseService courses;
     private final KitService kits;
     private final HandoutService handouts;
@@ -62,9 +64,11 @@ public class SendingService {
     private final TransactionTemplate transaction;
     private final SecureRandom random = new SecureRandom();
 
-    SendingService(SendingRepository sendings, CourseService courses, KitService kits, HandoutService handouts, TakingIn takingIn,
+    SendingService(SendingRepository sendings, Locks locks, CourseService courses, KitService kits, HandoutService handouts,
+            TakingIn takingIn,
             HandInQuota quota, ListDesk lists, Contents contents, Arrivals arrivals, Clock clock, PlatformTransactionManager transactions) {
         this.sendings = sendings;
+        this.locks = locks;
         this.courses = courses;
         this.kits = kits;
         this.handouts = handouts;
@@ -111,7 +115,7 @@ public class SendingService {
             throw new Refused(Speech.say("hand-in.zip"));
         }
         String token = transaction.execute(status -> {
-            sendings.lock(place.student().enrolmentId());
+            locks.hold(Locks.What.SENDING, place.student().enrolmentId());
             return going(place).orElseGet(() -> fresh(place)).token();
         });
         try (Arrival arrival = hold(token)) {

@@ -20,10 +20,10 @@ class SignedLinks {
     private static final int KEY_BYTES = 32;
     private static final int SIGNATURE_BYTES = 18;
 
-    private final SlipRepository slips;
+    private final SlipRows slips;
     private final String address;
 
-    SignedLinks(SlipRepository slips, @Value("${satchel.address}") String address) {
+    SignedLinks(SlipRows slips, @Value("${satchel.address}") String address) {
         this.slips = slips;
         this.address = address.replaceFirst("/+$", "");
     }
@@ -46,14 +46,14 @@ class SignedLinks {
         return Optional.of(slip).filter(one -> ours);
     }
 
+    private static byte[] random() {
+        byte[] made = new byte[KEY_BYTES];
+        new SecureRandom().nextBytes(made);
+        return made;
+    }
+
     private String signature(long slip) {
-        byte[] key = slips.secret(NAME);
-        if (key == null) {
-            byte[] made = new byte[KEY_BYTES];
-            new SecureRandom().nextBytes(made);
-            slips.makeSecret(NAME, made);
-            key = slips.secret(NAME);
-        }
+        byte[] key = slips.secret(NAME).orElseGet(() -> slips.keepSecret(NAME, random()));
         try {
             Mac mac = Mac.getInstance("HmacSHA256");
             mac.init(new SecretKeySpec(key, "HmacSHA256"));

@@ -1,6 +1,5 @@
 package org.opensatchel.web.slip;
 
-import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -23,26 +22,4 @@ interface SlipRepository extends Repository<Slip, Long> {
     @Modifying
     @Query("delete from Slip s where s.handInId = :handIn and s.sentAt is null")
     void removeOpen(long handIn);
-
-    @Modifying
-    @Query(nativeQuery = true, value = "insert into secret (name, value) values (:name, :value) on conflict (name) do nothing")
-    void makeSecret(String name, byte[] value);
-
-    @Query(nativeQuery = true, value = "select value from secret where name = :name")
-    byte[] secret(String name);
-
-    /** Waits until nobody else sends what goes back about a hand-in, and holds that until the transaction ends. */
-    @Query(nativeQuery = true, value = "select 1 from pg_advisory_xact_lock(7414, cast(:handIn as integer))")
-    int lock(long handIn);
-
-    /** The hand-ins of an assignment about which something went back, with when. */
-    @Query(nativeQuery = true, value = "select s.hand_in_id as handIn, max(s.sent_at) as at from slip s join hand_in h on h.id = s.hand_in_id where h.assignment_id = :assignment and s.sent_at is not null group by s.hand_in_id")
-    List<Sent> sentOf(long assignment);
-
-    /** When something went back about a hand-in. */
-    interface Sent {
-        long getHandIn();
-
-        Instant getAt();
-    }
 }

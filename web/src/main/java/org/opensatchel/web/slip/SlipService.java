@@ -1,6 +1,5 @@
 package org.opensatchel.web.slip;
 
-import org.opensatchel.web.judging.JudgingService;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -12,7 +11,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.judging.Judgement;
@@ -32,8 +30,10 @@ import org.opensatchel.web.decision.GivenView;
 import org.opensatchel.web.decision.RemarkView;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInService.Shown;
+import org.opensatchel.web.judging.JudgingService;
 import org.opensatchel.web.mail.Letter;
 import org.opensatchel.web.mail.MailService;
+import org.opensatchel.web.storage.Locks;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
 import org.springframework.stereotype.Service;
@@ -47,6 +47,8 @@ public class SlipService {
     private static final int LONGEST_PART = 4_000;
 
     private final SlipRepository slips;
+    private final SlipRows rows;
+    private final Locks locks;
     private final HandInService handIns;
     private final DecisionService decisions;
     private final AccountService accounts;
@@ -57,10 +59,13 @@ public class SlipService {
     private final Clock clock;
     private final JudgingService judging;
 
-    SlipService(SlipRepository slips, HandInService handIns, DecisionService decisions, AccountService accounts, CourseService courses,
+    SlipService(SlipRepository slips, SlipRows rows, Locks locks, HandInService handIns, DecisionService decisions, AccountService accounts,
+            CourseService courses,
             MailService mails, AuditService audit, SignedLinks links, Clock clock, JudgingService judging) {
         this.judging = judging;
         this.slips = slips;
+        this.rows = rows;
+        this.locks = locks;
         this.handIns = handIns;
         this.decisions = decisions;
         this.accounts = accounts;
@@ -147,7 +152,7 @@ public class SlipService {
                 changed.put(part.key(), text);
             }
         }
-        slips.lock(shown.handIn().id());
+        locks.hold(Locks.What.LETTER, shown.handIn().id());
         Slip slip = slips.open(shown.handIn().id()).orElseGet(() -> new Slip(shown.handIn().id()));
         slip.change(cut(greeting), cut(closing), JsonDocuments.MAPPER.writeValueAsString(changed), by, clock.instant());
         slips.saveAndFlush(slip);
@@ -169,7 +174,7 @@ public class SlipService {
      */
     public Optional<Long> send(Shown shown, String from, long by) {
         long handIn = shown.handIn().id();
-        slips.lock(handIn);
+        locks.hold(Locks.What.LETTER, handIn);
         Optional<Slip> open = slips.open(handIn);
         SlipDraft draft = draft(shown, judging.judgement(shown), from, open);
         String said = draft.text();
@@ -209,7 +214,7 @@ public class SlipService {
             Optional<Shown> shown = slip.map(one -> handIns.show(one.handIn(), by))
                     .filter(one -> one.byInstructor() && one.place().assignment().id() == assignment.id());
             if (shown.isPresent() && mayTakeBack(slip.get())) {
-                slips.lock(slip.get().handIn());
+                locks.hold(Locks.What.LETTER, slip.get().handIn());
                 slips.removeOpen(slip.get().handIn());
                 slip.get().notSent();
                 slips.saveAndFlush(slip.get());
@@ -240,7 +245,7 @@ public class SlipService {
     /** When something went back, by hand-in. */
     @Transactional(readOnly = true)
     public Map<Long, Instant> sentOf(AssignmentView assignment) {
-        return slips.sentOf(assignment.id()).stream().collect(Collectors.toMap(SlipRepository.Sent::getHandIn, SlipRepository.Sent::getAt));
+        return rows.sentOf(assignment.id());
     }
 
     /** The hand-in whose report a signed link opens; a slip that was taken back opens nothing. */

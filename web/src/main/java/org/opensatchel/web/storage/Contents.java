@@ -35,7 +35,7 @@ public class Contents {
     private static final int AT_ONCE = 5_000;
 
     private final ContentStore store;
-    private final StoredContentRepository owners;
+    private final ContentRows owners;
     private final TransactionTemplate transaction;
     private final LooseContents loose;
     private final Clock clock;
@@ -47,14 +47,11 @@ public class Contents {
 
         @Override
         public boolean whileNobodyHas(String sha256, BooleanSupplier doing) {
-            return Boolean.TRUE.equals(transaction.execute(status -> {
-                owners.lettingGo();
-                return owners.owners(sha256) == 0 && doing.getAsBoolean();
-            }));
+            return Boolean.TRUE.equals(transaction.execute(status -> !owners.isHad(sha256) && doing.getAsBoolean()));
         }
     };
 
-    Contents(ContentStore store, StoredContentRepository owners, LooseContents loose, Clock clock,
+    Contents(ContentStore store, ContentRows owners, LooseContents loose, Clock clock,
             PlatformTransactionManager transactions) {
         this.transaction = new TransactionTemplate(transactions);
         this.loose = loose;
@@ -76,17 +73,21 @@ public class Contents {
 
     /** Says whose something is that has been stored. */
     public void own(Stored stored, Purpose purpose, long course, long account) {
+        owners.own(new String[]{stored.sha256()}, new Long[]{stored.bytes()}, owner(purpose, course, account));
+    }
+
+    private ContentRows.Owner owner(Purpose purpose, long course, long account) {
         Instant now = clock.instant();
-        owners.own(stored.sha256(), stored.bytes(), purpose.name(), course, account, now, purpose.stays().map(now::plus).orElse(null));
+        return new ContentRows.Owner(purpose, course, account, now, purpose.stays().map(now::plus).orElse(null));
     }
 
     /** Says whose many contents are that have been stored. */
     public void ownAll(List<Wanted> stored, Purpose purpose, long course, long account) {
-        Instant now = clock.instant();
+        ContentRows.Owner owner = owner(purpose, course, account);
         for (int from = 0; from < stored.size(); from += AT_ONCE) {
             List<Wanted> some = stored.subList(from, Math.min(stored.size(), from + AT_ONCE));
-            owners.ownAll(some.stream().map(Wanted::sha256).toArray(String[]::new), some.stream().map(Wanted::bytes).toArray(Long[]::new),
-                    purpose.name(), course, account, now, purpose.stays().map(now::plus).orElse(null));
+            owners.own(some.stream().map(Wanted::sha256).toArray(String[]::new), some.stream().map(Wanted::bytes).toArray(Long[]::new),
+                    owner);
         }
     }
 
@@ -99,7 +100,7 @@ public class Contents {
         for (int from = 0; from < asked.size(); from += AT_ONCE) {
             List<Wanted> some = asked.subList(from, Math.min(asked.size(), from + AT_ONCE));
             owners.had(some.stream().map(Wanted::sha256).toArray(String[]::new), course, account, clock.instant()).stream()
-                    .filter(had -> store.has(had.getSha256(), had.getBytes())).forEach(had -> out.add(had.getSha256()));
+                    .filter(had -> store.has(had.sha256(), had.bytes())).forEach(had -> out.add(had.sha256()));
         }
         return out;
     }

@@ -1,7 +1,7 @@
 package org.opensatchel.web.storage;
 
-import java.sql.Timestamp;
 import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,7 +30,7 @@ class LooseContents {
     @Transactional
     Set<String> release(Instant before) {
         Set<String> out = new LinkedHashSet<>();
-        Timestamp due = Timestamp.from(before);
+        OffsetDateTime due = Moments.at(before);
         out.addAll(database.sql("""
                 delete from stored_content where purpose not in ('HAND_IN', 'STARTER') and coalesce(expires_at, stored_at) < :due
                 returning sha256""").param("due", due).query(String.class).list());

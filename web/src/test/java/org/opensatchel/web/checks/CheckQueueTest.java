@@ -19,10 +19,12 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.opensatchel.core.report.Verdict;
 import org.opensatchel.web.RunningApplication;
 import org.opensatchel.web.course.CourseService.Place;
 import org.opensatchel.web.handin.CameIn;
 import org.opensatchel.web.handin.HandInService;
+import org.opensatchel.web.handin.HandInState;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.storage.ContentStore;
 import org.opensatchel.worker.WorkOrder;
@@ -75,13 +77,13 @@ class CheckQueueTest extends RunningApplication {
                 newest.bytes());
     }
 
-    private void awaitState(long id, String state) {
-        await().atMost(Duration.ofMinutes(5)).until(() -> view(id).state().equals(state));
+    private void awaitState(long id, HandInState state) {
+        await().atMost(Duration.ofMinutes(5)).until(() -> view(id).state() == state);
     }
 
     /** One more hand-in of a clean project, as the queue may hold it. */
     private long handedIn(String state, String claimedBy, String heartbeat) {
-        HandInView clean = handIns.ofAssignment(market(), Pageable.unpaged()).stream().filter(one -> "ready".equals(one.verdict()))
+        HandInView clean = handIns.ofAssignment(market(), Pageable.unpaged()).stream().filter(one -> one.verdict() == Verdict.READY)
                 .findFirst().orElseThrow();
         long id = database.queryForObject(
                 "insert into hand_in (assignment_id, enrolment_id, number, file_name, sha256, bytes, received_at, kit_version_id, state, queued_at, not_before, claimed_by, heartbeat) "
@@ -114,8 +116,8 @@ class CheckQueueTest extends RunningApplication {
     @Test
     void whatAStoppedServerLeftIsChecked() {
         long id = handedIn("CHECKING", "a server that is gone", "1 minute");
-        awaitState(id, "DONE");
-        assertThat(view(id).verdict()).isEqualTo("ready");
+        awaitState(id, HandInState.DONE);
+        assertThat(view(id).verdict()).isEqualTo(Verdict.READY);
         assertThat(view(id).failure()).isNull();
     }
 
@@ -125,15 +127,15 @@ class CheckQueueTest extends RunningApplication {
         assertThat(queue.alive(claim("not theirs", id), 1, 1)).isFalse();
         assertThat(queue.alive(claim("another server", id), 1, 1)).isTrue();
         queue.failed(claim("not theirs", id), Reason.BROKE);
-        assertThat(view(id).state()).isEqualTo("CHECKING");
+        assertThat(view(id).state()).isEqualTo(HandInState.CHECKING);
     }
 
     @Test
     void aWorkerThatIsKilledCostsNothingButTime() throws IOException {
         long id = handIn("ottoline.marsh", pages(60, 1_000));
-        await().atMost(Duration.ofMinutes(5)).until(() -> !view(id).state().equals("WAITING"));
+        await().atMost(Duration.ofMinutes(5)).until(() -> view(id).state() != HandInState.WAITING);
         workers.processes().forEach(pid -> ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly));
-        awaitState(id, "DONE");
+        awaitState(id, HandInState.DONE);
         assertThat(view(id).links()).isEqualTo(60_000);
     }
 
@@ -144,12 +146,12 @@ class CheckQueueTest extends RunningApplication {
         assertThat(queue.failed(first, Reason.MEMORY)).isFalse();
         database.update("update hand_in set state = 'CHECKING', claimed_by = 'me' where id = ?", id);
         assertThat(queue.failed(claim("me", id), Reason.MEMORY)).isTrue();
-        assertThat(view(id).state()).isEqualTo("FAILED");
+        assertThat(view(id).state()).isEqualTo(HandInState.FAILED);
         assertThat(view(id).failure()).isEqualTo("MEMORY");
 
         HandInService.Shown shown = handIns.show(id, accounts.loadUserByUsername("quillfeather").accountId());
         assertThat(checks.again(shown, false)).isTrue();
-        awaitState(id, "DONE");
+        awaitState(id, HandInState.DONE);
     }
 
     @Test
@@ -158,18 +160,18 @@ class CheckQueueTest extends RunningApplication {
         int tries = 0;
         Duration waited = Duration.ZERO;
         while (!queue.failed(claim("me", id), Reason.STORE)) {
-            assertThat(view(id).state()).isEqualTo("WAITING");
+            assertThat(view(id).state()).isEqualTo(HandInState.WAITING);
             waited = waited.plus(Duration.between(Instant.now(), view(id).notBefore()));
             assertThat(++tries).isLessThan(40);
             database.update("update hand_in set state = 'CHECKING', claimed_by = 'me' where id = ?", id);
         }
         assertThat(waited).isBetween(Duration.ofMinutes(50), Duration.ofMinutes(90));
-        assertThat(view(id).state()).isEqualTo("FAILED");
+        assertThat(view(id).state()).isEqualTo(HandInState.FAILED);
         assertThat(view(id).failure()).isEqualTo("STORE");
 
         HandInService.Shown shown = handIns.show(id, accounts.loadUserByUsername("quillfeather").accountId());
         assertThat(checks.again(shown, false)).isTrue();
-        awaitState(id, "DONE");
+        awaitState(id, HandInState.DONE);
     }
 
     @Test
@@ -180,13 +182,13 @@ class CheckQueueTest extends RunningApplication {
         database.update("update hand_in set not_before = now() where id = ?", id);
         await().atMost(Duration.ofMinutes(5)).until(() -> "STORE".equals(view(id).failure()));
         database.update("update hand_in set sha256 = ? where id = ?", sha256, id);
-        awaitState(id, "DONE");
+        awaitState(id, HandInState.DONE);
     }
 
     @Test
     void aReportOfManyLinksIsReadInPages() throws IOException {
         long id = handIn("ottoline.marsh", pages(3, 150));
-        awaitState(id, "DONE");
+        awaitState(id, HandInState.DONE);
         HandInService.Shown shown = handIns.show(id, accounts.loadUserByUsername("quillfeather").accountId());
         assertThat(handIns.links(shown, 0)).hasSize(100);
         assertThat(handIns.links(shown, 4)).hasSize(50);
@@ -234,7 +236,7 @@ class CheckQueueTest extends RunningApplication {
         database.update("update hand_in set not_before = now(), queued_at = now() - interval '1 second' where id = ?", second);
         await().atMost(Duration.ofSeconds(20)).until(() -> queue.place(first).equals(Optional.of(0)));
         assertThat(queue.place(second)).contains(1);
-        assertThat(view(first).state()).as("one check a student").isEqualTo("WAITING");
+        assertThat(view(first).state()).as("one check a student").isEqualTo(HandInState.WAITING);
         assertThat(lanes.silence()).isLessThan(Duration.ofSeconds(30));
     }
 }

@@ -37,7 +37,7 @@ class IntakeLaneTest extends HandingIn {
     @Autowired
     private Contents contents;
     @Autowired
-    private IntakeRepository intakes;
+    private IntakeRows intakes;
     @Autowired
     private CourseService allCourses;
     @Autowired
@@ -145,7 +145,7 @@ class IntakeLaneTest extends HandingIn {
 
     /** An import whose server ends at a step; each call it makes is one, before it and after it. */
     private IntakeLane ending(StepsUntilTheEnd steps) {
-        return new IntakeLane(steps.over(IntakeRepository.class, intakes), steps.over(CourseService.class, allCourses),
+        return new IntakeLane(steps.over(IntakeRows.class, intakes), steps.over(CourseService.class, allCourses),
                 steps.over(TakingIn.class, takingIn), steps.over(ContentStore.class, store), steps.over(AuditService.class, audit),
                 steps.over(Batches.class, batches), steps.over(MadeFiles.class, made), properties, clock, transactions);
     }

@@ -21,6 +21,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.opensatchel.core.report.Verdict;
 import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -120,7 +121,7 @@ class IntakeTest extends HandingIn {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import").setExact(true)).click();
         assertThat(page.locator("h1")).hasText("Imported");
         demoIsChecked();
-        assertThat(handIns.counting(market()).get(place("liv.sorensen").student().enrolmentId()).verdict()).isEqualTo("fix");
+        assertThat(handIns.counting(market()).get(place("liv.sorensen").student().enrolmentId()).verdict()).isEqualTo(Verdict.FIX);
     }
 
     /** Kits that other tests loaded onto drives are taken off again. */
@@ -156,7 +157,7 @@ class IntakeTest extends HandingIn {
         demoIsChecked();
         var collected = handIns.counting(market()).get(place("cass.umberline").student().enrolmentId());
         assertThat(collected.fileName()).isEqualTo("MOV120_A2_Umberline_Cass.zip");
-        assertThat(collected.verdict()).isEqualTo("fix");
+        assertThat(collected.verdict()).isEqualTo(Verdict.FIX);
         page.getByText("Undo this import").click();
         assertThat(page.locator("h1")).hasText("Undone");
         assertThat(counts()).isEqualTo(before);

@@ -24,6 +24,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.opensatchel.web.HandingIn;
 import org.opensatchel.web.OwnFolder;
 import org.opensatchel.web.handin.HandInView;
+import org.opensatchel.worker.WorkOrder;
 
 /** A student hands in the folder itself, and what breaks that off loses nothing. */
 class FolderWalkTest extends HandingIn {
@@ -171,7 +172,7 @@ class FolderWalkTest extends HandingIn {
         accessible(page);
         button("Hand in without the media").click();
         page.waitForURL(REPORT);
-        assertThat(fresh()).extracting(HandInView::form).containsExactly("LISTING");
+        assertThat(fresh()).extracting(HandInView::form).containsExactly(WorkOrder.Form.LISTING);
     }
 
     @Test

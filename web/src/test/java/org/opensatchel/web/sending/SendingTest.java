@@ -27,6 +27,7 @@ import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.Purpose;
+import org.opensatchel.worker.WorkOrder;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** Projects that are sent in parts: only what is not here, all of it or nothing, and never somebody else's. */
@@ -147,7 +148,7 @@ class SendingTest extends HandingIn {
         assertThat(part(page, at(begun), offset, stream.substring((int) offset)).status()).isEqualTo(204);
         APIResponse finished = finish(page, at(begun));
         HandInView handIn = done(finished);
-        assertThat(handIn.form()).isEqualTo("FOLDER");
+        assertThat(handIn.form()).isEqualTo(WorkOrder.Form.FOLDER);
         assertThat(handIn.links()).isEqualTo(1);
         assertThat(finish(page, at(begun)).text()).isEqualTo(finished.text());
         assertThat(part(page, at(begun), 0, "x").status()).isEqualTo(410);
@@ -288,7 +289,7 @@ class SendingTest extends HandingIn {
                             .setData(Arrays.copyOfRange(bytes, from, Math.min(bytes.length, from + 50))));
             assertThat(took.status()).isEqualTo(204);
         }
-        assertThat(done(finish(page, at(begun))).form()).isEqualTo("ZIP");
+        assertThat(done(finish(page, at(begun))).form()).isEqualTo(WorkOrder.Form.ZIP);
     }
 
     @Test
