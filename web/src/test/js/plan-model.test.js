@@ -8,8 +8,13 @@ const plan = (...paths) => new PlanModel({ folders: paths.map((path) => ({ path 
 const paths = (model) => model.folders().map((folder) => folder.path);
 
 test("a folder lies in the planned one that holds it most closely", () => {
-  const tree = new FolderTree(["edit", "edit/autosave/old", "edit/autosave", "editing", "shots/{word}"].map((path) => ({ path })));
-  assert.deepEqual([0, 1, 2, 3, 4].map((i) => tree.parent(i)), [-1, 2, 0, -1, -1]);
+  const tree = new FolderTree(
+    ["edit", "edit/autosave/old", "edit/autosave", "editing", "shots/{word}"].map((path) => ({ path }))
+  );
+  assert.deepEqual(
+    [0, 1, 2, 3, 4].map((i) => tree.parent(i)),
+    [-1, 2, 0, -1, -1]
+  );
   assert.deepEqual(tree.children(-1), [0, 3, 4]);
   assert.deepEqual(tree.subtree(0), [0, 2, 1]);
   assert.equal(tree.shown(1), "old");
@@ -19,7 +24,10 @@ test("a folder lies in the planned one that holds it most closely", () => {
 
 test("twins and an empty path make no circle", () => {
   const tree = new FolderTree([{ path: "a" }, { path: "a" }, { path: "" }, { path: "a/b" }, { path: "/x" }]);
-  assert.deepEqual([0, 1, 2, 3, 4].map((i) => tree.parent(i)), [-1, -1, -1, 0, -1]);
+  assert.deepEqual(
+    [0, 1, 2, 3, 4].map((i) => tree.parent(i)),
+    [-1, -1, -1, 0, -1]
+  );
 });
 
 test("a new folder comes after all that lies in the one before, or inside it, under a free name", () => {
@@ -32,9 +40,23 @@ test("a new folder comes after all that lies in the one before, or inside it, un
 });
 
 test("what lies in a folder and what is asked for in it goes along with its name", () => {
-  const model = new PlanModel({ folders: [{ path: "edit" }, { path: "edit/autosave" }, { path: "editing" }], documents: [{ in: "edit" }], files: [{ in: "edit/autosave" }, {}], starter: [{ path: "edit/a.otio" }, { path: "editing/b" }], proxies: [{ in: "edit/small" }, { name: "s_{original}" }], limits: { per: [{ in: "edit" }] } });
+  const model = new PlanModel({
+    folders: [{ path: "edit" }, { path: "edit/autosave" }, { path: "editing" }],
+    documents: [{ in: "edit" }],
+    files: [{ in: "edit/autosave" }, {}],
+    starter: [{ path: "edit/a.otio" }, { path: "editing/b" }],
+    proxies: [{ in: "edit/small" }, { name: "s_{original}" }],
+    limits: { per: [{ in: "edit" }] }
+  });
   model.rename(0, "cut");
-  assert.deepEqual(model.doc, { folders: [{ path: "cut" }, { path: "cut/autosave" }, { path: "editing" }], documents: [{ in: "cut" }], files: [{ in: "cut/autosave" }, {}], starter: [{ path: "cut/a.otio" }, { path: "editing/b" }], proxies: [{ in: "cut/small" }, { name: "s_{original}" }], limits: { per: [{ in: "cut" }] } });
+  assert.deepEqual(model.doc, {
+    folders: [{ path: "cut" }, { path: "cut/autosave" }, { path: "editing" }],
+    documents: [{ in: "cut" }],
+    files: [{ in: "cut/autosave" }, {}],
+    starter: [{ path: "cut/a.otio" }, { path: "editing/b" }],
+    proxies: [{ in: "cut/small" }, { name: "s_{original}" }],
+    limits: { per: [{ in: "cut" }] }
+  });
   model.undo();
   assert.deepEqual(paths(model), ["edit", "edit/autosave", "editing"]);
   model.redo();
@@ -74,7 +96,9 @@ test("a step that changes nothing is none, and listeners hear of the others", ()
   const model = plan("a");
   const heard = [];
   model.listen((hint) => heard.push(hint));
-  model.change((doc) => { doc.folders[0].path = "a"; });
+  model.change((doc) => {
+    doc.folders[0].path = "a";
+  });
   assert.equal(model.past.length, 0);
   model.rename(0, "b");
   model.undo();
@@ -90,8 +114,14 @@ test("any moves of any plan keep every folder, and all of them can be taken back
   const model = plan("a", "a/b", "a/b/c", "d", "d/e", "f");
   const start = model.text();
   for (let n = 0; n < 2000; n++) {
-    const i = random(6), other = random(6);
-    [() => model.place(i, other, ["before", "after", "inside"][random(3)]), () => model.shift(i, random(2) * 2 - 1), () => model.indent(i), () => model.outdent(i)][random(4)]();
+    const i = random(6),
+      other = random(6);
+    [
+      () => model.place(i, other, ["before", "after", "inside"][random(3)]),
+      () => model.shift(i, random(2) * 2 - 1),
+      () => model.indent(i),
+      () => model.outdent(i)
+    ][random(4)]();
     assert.equal(new Set(paths(model)).size, 6, "seed " + first);
     const drawn = model.tree.children(-1).flatMap((top) => model.tree.subtree(top));
     assert.equal(drawn.length, 6, "seed " + first);
@@ -101,7 +131,12 @@ test("any moves of any plan keep every folder, and all of them can be taken back
 });
 
 test("the tree of 300 folders is worked out once a change", () => {
-  const model = plan(...Array.from({ length: 300 }, (_, i) => (i % 10 ? "f" + Math.floor(i / 10) + "/" : "") + "f" + (i % 10 ? i : i / 10)));
+  const model = plan(
+    ...Array.from(
+      { length: 300 },
+      (_, i) => (i % 10 ? "f" + Math.floor(i / 10) + "/" : "") + "f" + (i % 10 ? i : i / 10)
+    )
+  );
   const before = model.tree;
   assert.equal(model.tree, before);
   model.rename(0, "g");

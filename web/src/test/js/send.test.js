@@ -16,16 +16,37 @@ test("any part of the stream is what lies there, whatever files it crosses", asy
 
 test("each answer means one thing to do", () => {
   const means = (status, redirected = false) => meaning({ status, redirected });
-  assert.deepEqual([200, 201, 204].map((status) => means(status)), ["good", "good", "good"]);
+  assert.deepEqual(
+    [200, 201, 204].map((status) => means(status)),
+    ["good", "good", "good"]
+  );
   // A sign-in page answers well, and is none.
   assert.equal(means(200, true), "signed-out");
-  assert.deepEqual([401, 403].map((status) => means(status)), ["signed-out", "signed-out"]);
-  assert.deepEqual([409, 412].map((status) => means(status)), ["elsewhere", "elsewhere"]);
-  assert.deepEqual([408, 423, 429].map((status) => means(status)), ["later", "later", "later"]);
-  assert.deepEqual([404, 410].map((status) => means(status)), ["gone", "gone"]);
-  assert.deepEqual([0, 500, 502, 503].map((status) => means(status)), ["away", "away", "away", "away"]);
+  assert.deepEqual(
+    [401, 403].map((status) => means(status)),
+    ["signed-out", "signed-out"]
+  );
+  assert.deepEqual(
+    [409, 412].map((status) => means(status)),
+    ["elsewhere", "elsewhere"]
+  );
+  assert.deepEqual(
+    [408, 423, 429].map((status) => means(status)),
+    ["later", "later", "later"]
+  );
+  assert.deepEqual(
+    [404, 410].map((status) => means(status)),
+    ["gone", "gone"]
+  );
+  assert.deepEqual(
+    [0, 500, 502, 503].map((status) => means(status)),
+    ["away", "away", "away", "away"]
+  );
   // A full disk does not empty itself: whoever sends is told.
-  assert.deepEqual([400, 413, 422, 507].map((status) => means(status)), ["refused", "refused", "refused", "refused"]);
+  assert.deepEqual(
+    [400, 413, 422, 507].map((status) => means(status)),
+    ["refused", "refused", "refused", "refused"]
+  );
 });
 
 test("tries come less and less often, and never stop for long", () => {

@@ -4,10 +4,16 @@ import { counts, linked, named } from "../../main/resources/static/js/module/pla
 
 test("counts are written as they are read", () => {
   for (const [text, list] of [
-    ["png jpg 2-3, txt 0-1", [{ types: ["png", "jpg"], atLeast: 2, atMost: 3 }, { types: ["txt"], atLeast: 0, atMost: 1 }]],
+    [
+      "png jpg 2-3, txt 0-1",
+      [
+        { types: ["png", "jpg"], atLeast: 2, atMost: 3 },
+        { types: ["txt"], atLeast: 0, atMost: 1 }
+      ]
+    ],
     ["png 5", [{ types: ["png"], atLeast: 5, atMost: 5 }]],
     ["wav 2-", [{ types: ["wav"], atLeast: 2 }]],
-    ["4-9", [{ types: [], atLeast: 4, atMost: 9 }]],
+    ["4-9", [{ types: [], atLeast: 4, atMost: 9 }]]
   ]) {
     assert.deepEqual(counts.read(text), list);
     assert.equal(counts.write(list), text);
@@ -18,9 +24,20 @@ test("counts are written as they are read", () => {
 });
 
 test("names keep what else was known of them", () => {
-  assert.deepEqual(named.read("plate.png, notes", [{ role: "Plate", name: "plate", types: ["jpg"], need: "optional" }]),
-    [{ role: "Plate", name: "plate", types: ["png"], need: "optional" }, { role: "notes", name: "notes", types: [] }]);
-  assert.equal(named.write([{ name: "plate", types: ["png"] }, { name: "notes", types: [] }]), "plate.png, notes");
+  assert.deepEqual(
+    named.read("plate.png, notes", [{ role: "Plate", name: "plate", types: ["jpg"], need: "optional" }]),
+    [
+      { role: "Plate", name: "plate", types: ["png"], need: "optional" },
+      { role: "notes", name: "notes", types: [] }
+    ]
+  );
+  assert.equal(
+    named.write([
+      { name: "plate", types: ["png"] },
+      { name: "notes", types: [] }
+    ]),
+    "plate.png, notes"
+  );
   assert.equal(named.read(""), undefined);
 });
 

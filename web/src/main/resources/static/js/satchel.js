@@ -1,39 +1,57 @@
 // Small components, one job each. Without script every page still shows and every form still submits.
 // The step one is at is in sight, also where the band is wider than the screen.
 document.addEventListener("DOMContentLoaded", () => {
-  const band = document.querySelector(".path"), now = band?.querySelector(".now");
+  const band = document.querySelector(".path"),
+    now = band?.querySelector(".now");
   if (now) band.scrollLeft = now.offsetLeft - (band.clientWidth - now.clientWidth) / 2;
 });
 
 // A time of the course is said in one's own time zone too, where that is another.
 document.addEventListener("DOMContentLoaded", () => {
-  const language = document.documentElement.lang || "en", own = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const said = (when, timeZone) => when.toLocaleString(language, { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", hourCycle: "h23", timeZone });
+  const language = document.documentElement.lang || "en",
+    own = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const said = (when, timeZone) =>
+    when.toLocaleString(language, {
+      weekday: "long",
+      day: "numeric",
+      month: "long",
+      hour: "2-digit",
+      minute: "2-digit",
+      hourCycle: "h23",
+      timeZone
+    });
   for (const time of document.querySelectorAll("time[data-zone]")) {
     const when = new Date(time.dateTime);
     try {
-      if (said(when, own) !== said(when, time.dataset.zone)) time.append(" (" + satchel.say("js.your-time", said(when, own)) + ")");
-    } catch { /* A browser that does not know the zone says the time of the course alone. */ }
+      if (said(when, own) !== said(when, time.dataset.zone))
+        time.append(" (" + satchel.say("js.your-time", said(when, own)) + ")");
+    } catch {
+      /* A browser that does not know the zone says the time of the course alone. */
+    }
   }
 });
 
 // A new course lies where its instructor is, as far as the browser knows.
 document.addEventListener("DOMContentLoaded", () => {
-  const field = document.querySelector("input[data-own-zone]"), own = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const field = document.querySelector("input[data-own-zone]"),
+    own = Intl.DateTimeFormat().resolvedOptions().timeZone;
   if (!field || !Intl.supportedValuesOf) return;
   const zones = Intl.supportedValuesOf("timeZone");
   field.list.append(...zones.map((zone) => new Option(zone)));
   if (own.includes("/")) field.value = own;
 });
 
-// A choice among very many people has all of them once somebody goes there: a page with every choice in full would take minutes.
-["pointerdown", "focusin"].forEach((event) => document.addEventListener(event, ({ target }) => {
-  const everybody = target.dataset?.from && document.getElementById(target.dataset.from);
-  if (!everybody) return;
-  delete target.dataset.from;
-  const known = new Set([...target.options].map((one) => one.value));
-  target.append(...[...everybody.options].filter((one) => !known.has(one.value)).map((one) => one.cloneNode(true)));
-}));
+// A choice among very many people has all of them once somebody goes there: a page with every choice in full would
+// take minutes.
+["pointerdown", "focusin"].forEach((event) =>
+  document.addEventListener(event, ({ target }) => {
+    const everybody = target.dataset?.from && document.getElementById(target.dataset.from);
+    if (!everybody) return;
+    delete target.dataset.from;
+    const known = new Set([...target.options].map((one) => one.value));
+    target.append(...[...everybody.options].filter((one) => !known.has(one.value)).map((one) => one.cloneNode(true)));
+  })
+);
 
 document.addEventListener("alpine:init", () => {
   const token = () => document.querySelector("meta[name=_csrf]").content;
@@ -52,21 +70,49 @@ document.addEventListener("alpine:init", () => {
       const body = new URLSearchParams(new FormData(form));
       const answer = await fetch(form.dataset.judge, { method: "POST", body, headers: { "X-CSRF-TOKEN": token() } });
       if (answer.ok) this.$refs.strap.innerHTML = await answer.text();
-    },
+    }
   }));
 
   // Sends the ZIP as it is, and shows how much of it has gone.
   Alpine.data("upload", () => ({
-    state: "", busy: false, told: "", wrong: "", file: null,
-    over(event) { event.preventDefault(); this.state = "over"; },
-    leave() { this.state = ""; },
-    drop(event) { event.preventDefault(); this.state = ""; this.file = event.dataTransfer.files[0] ?? null; if (this.file) this.send(); },
-    picked() { this.file = this.$refs.file.files[0] ?? null; this.wrong = ""; },
-    submit(event) { event.preventDefault(); this.file = this.file ?? this.$refs.file.files[0] ?? null; this.send(); },
+    state: "",
+    busy: false,
+    told: "",
+    wrong: "",
+    file: null,
+    over(event) {
+      event.preventDefault();
+      this.state = "over";
+    },
+    leave() {
+      this.state = "";
+    },
+    drop(event) {
+      event.preventDefault();
+      this.state = "";
+      this.file = event.dataTransfer.files[0] ?? null;
+      if (this.file) this.send();
+    },
+    picked() {
+      this.file = this.$refs.file.files[0] ?? null;
+      this.wrong = "";
+    },
+    submit(event) {
+      event.preventDefault();
+      this.file = this.file ?? this.$refs.file.files[0] ?? null;
+      this.send();
+    },
     send() {
       const most = Number(this.$root.dataset.most);
-      if (!this.file) { this.wrong = satchel.say("js.choose"); return; }
-      if (this.file.size > most) { this.wrong = satchel.say("js.too-large", this.$root.dataset.mostSaid); this.file = null; return; }
+      if (!this.file) {
+        this.wrong = satchel.say("js.choose");
+        return;
+      }
+      if (this.file.size > most) {
+        this.wrong = satchel.say("js.too-large", this.$root.dataset.mostSaid);
+        this.file = null;
+        return;
+      }
       this.push();
     },
     push() {
@@ -77,47 +123,75 @@ document.addEventListener("alpine:init", () => {
       request.setRequestHeader("X-File-Name", encodeURIComponent(this.file.name));
       request.responseType = "json";
       request.upload.onprogress = (event) => this.went(event.loaded, event.total);
-      request.onload = () => request.status === 200 ? location.assign(request.response.next) : this.failed(request.response?.refusal);
+      request.onload = () =>
+        request.status === 200 ? location.assign(request.response.next) : this.failed(request.response?.refusal);
       request.onerror = () => this.failed(satchel.say("js.broke-off"));
-      this.busy = true; this.wrong = ""; this.$refs.send.disabled = true;
+      this.busy = true;
+      this.wrong = "";
+      this.$refs.send.disabled = true;
       this.went(0, this.file.size);
       request.send(this.file);
     },
     went(done, all) {
-      this.$refs.bar.value = all ? 100 * done / all : 0;
+      this.$refs.bar.value = all ? (100 * done) / all : 0;
       this.told = satchel.say("js.sent", satchel.megabytes(done), satchel.megabytes(all));
     },
-    failed(why) { this.busy = false; this.$refs.send.disabled = false; this.file = null; this.wrong = why || satchel.say("js.refused"); },
+    failed(why) {
+      this.busy = false;
+      this.$refs.send.disabled = false;
+      this.file = null;
+      this.wrong = why || satchel.say("js.refused");
+    }
   }));
 
   // Looks again while something is being written.
   Alpine.data("again", () => ({
-    init() { setTimeout(() => location.reload(), 1000); },
+    init() {
+      setTimeout(() => location.reload(), 1000);
+    }
   }));
 
   // Looks for what is still being made of a page, and puts that in its place; what is typed beside it stays.
   Alpine.data("later", () => ({
-    init() { if (this.$root.dataset.waits === "true") setTimeout(() => this.look(), 1000); },
-    async look() {
-      const page = await fetch(location.href).then((response) => response.text()).catch(() => "");
-      const fresh = new DOMParser().parseFromString(page, "text/html").getElementById(this.$root.id);
-      if (fresh && fresh.dataset.waits !== "true") { this.$root.replaceChildren(...fresh.childNodes); return; }
-      setTimeout(() => this.look(), 1000);
+    init() {
+      if (this.$root.dataset.waits === "true") setTimeout(() => this.look(), 1000);
     },
+    async look() {
+      const page = await fetch(location.href)
+        .then((response) => response.text())
+        .catch(() => "");
+      const fresh = new DOMParser().parseFromString(page, "text/html").getElementById(this.$root.id);
+      if (fresh && fresh.dataset.waits !== "true") {
+        this.$root.replaceChildren(...fresh.childNodes);
+        return;
+      }
+      setTimeout(() => this.look(), 1000);
+    }
   }));
 
-  const waits = (before) => before === null ? satchel.say("js.waits") : satchel.say("js.waiting", before);
+  const waits = (before) => (before === null ? satchel.say("js.waits") : satchel.say("js.waiting", before));
 
   // Watches a check and goes to its report; one that was given up is not watched.
   Alpine.data("progress", () => ({
     told: "",
-    init() { if (this.$root.querySelector("progress")) this.ask(); },
-    async ask() {
-      const answer = await fetch(this.$root.dataset.from).then((response) => response.json()).catch(() => null);
-      if (answer && (answer.state === "DONE" || answer.state === "FAILED")) { location.reload(); return; }
-      if (answer) this.told = answer.state === "WAITING" ? waits(answer.before) : satchel.say("js.read", answer.files, satchel.megabytes(answer.bytes));
-      setTimeout(() => this.ask(), answer?.state === "WAITING" ? 2000 : 700);
+    init() {
+      if (this.$root.querySelector("progress")) this.ask();
     },
+    async ask() {
+      const answer = await fetch(this.$root.dataset.from)
+        .then((response) => response.json())
+        .catch(() => null);
+      if (answer && (answer.state === "DONE" || answer.state === "FAILED")) {
+        location.reload();
+        return;
+      }
+      if (answer)
+        this.told =
+          answer.state === "WAITING"
+            ? waits(answer.before)
+            : satchel.say("js.read", answer.files, satchel.megabytes(answer.bytes));
+      setTimeout(() => this.ask(), answer?.state === "WAITING" ? 2000 : 700);
+    }
   }));
 
   // A thread opens the link it stands for.
@@ -135,7 +209,7 @@ document.addEventListener("alpine:init", () => {
       link.open = true;
       link.scrollIntoView({ block: "center" });
       link.querySelector("summary").focus();
-    },
+    }
   }));
 
   // A table whose rows are put in the order of a column; numbers as numbers, what says nothing last.
@@ -155,13 +229,15 @@ document.addEventListener("alpine:init", () => {
       head.parentElement.querySelectorAll("th").forEach((other) => other.removeAttribute("aria-sort"));
       head.setAttribute("aria-sort", down ? "descending" : "ascending");
       body.replaceChildren(...[...body.rows].sort(compare));
-    },
+    }
   }));
 
   // Through a table by keys.
   Alpine.data("rows", () => ({
     open: false,
-    help() { this.open = !this.open; },
+    help() {
+      this.open = !this.open;
+    },
     key(event) {
       if (event.target.matches("input, textarea, select") || event.ctrlKey || event.metaKey || event.altKey) return;
       const links = [...document.querySelectorAll(".row-link")];
@@ -170,6 +246,6 @@ document.addEventListener("alpine:init", () => {
       if (event.key === "k") links[Math.max(at - 1, 0)]?.focus();
       if (event.key === "?") this.help();
       if (event.key === "Escape") this.open = false;
-    },
+    }
   }));
 });

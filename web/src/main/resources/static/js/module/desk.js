@@ -1,10 +1,14 @@
-// One student's page by keys: next and previous in the board's order, waiving what is focused, and taking the last decision back.
+// One student's page by keys: next and previous in the board's order, waiving what is focused, and taking the last
+// decision back.
 const part = (name) => document.querySelector(`[data-part=${name}]`);
 const findings = () => [...document.querySelectorAll(".findings > li[id]")];
 
 // A mark of the board leads to the first finding of its family.
 const family = new URLSearchParams(location.search).get("family");
-if (family) findings().find((one) => one.dataset.family === family || family === "timeline" && one.dataset.family === "habit")?.focus();
+if (family)
+  findings()
+    .find((one) => one.dataset.family === family || (family === "timeline" && one.dataset.family === "habit"))
+    ?.focus();
 
 function waive() {
   const here = document.activeElement?.closest?.(".findings > li[id]") ?? findings()[0];
@@ -18,10 +22,23 @@ document.addEventListener("keydown", (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   if (event.key === "Escape") {
     const open = document.activeElement?.closest?.("details[open]");
-    if (open) { open.open = false; open.querySelector("summary").focus(); }
+    if (open) {
+      open.open = false;
+      open.querySelector("summary").focus();
+    }
     return;
   }
   if (event.target.matches("input, textarea, select")) return;
-  const keys = { j: () => part("next")?.click(), k: () => part("previous")?.click(), u: () => part("board")?.click(), r: () => part("slip")?.click(), w: waive, z: () => part("undo")?.click() };
-  if (keys[event.key]) { event.preventDefault(); keys[event.key](); }
+  const keys = {
+    j: () => part("next")?.click(),
+    k: () => part("previous")?.click(),
+    u: () => part("board")?.click(),
+    r: () => part("slip")?.click(),
+    w: waive,
+    z: () => part("undo")?.click()
+  };
+  if (keys[event.key]) {
+    event.preventDefault();
+    keys[event.key]();
+  }
 });

@@ -1,4 +1,5 @@
-// The words a page's scripts say, in its language. They come with the page as one block of JSON; of ICU's message syntax the
+// The words a page's scripts say, in its language. They come with the page as one block of JSON; of ICU's message
+// syntax the
 // scripts know {0} and {0, plural, …} with =N, one, other and #, which is all that their bundle uses.
 
 // What stands between the brace at a place and the one that closes it.
@@ -31,11 +32,19 @@ export const filler = (language) => {
   const filled = (text, values) => {
     let out = "";
     for (let i = 0; i < text.length; i++) {
-      if (text[i] !== "{") { out += text[i]; continue; }
-      const hole = inside(text, i), plural = /^(\d+), plural,/.exec(hole);
+      if (text[i] !== "{") {
+        out += text[i];
+        continue;
+      }
+      const hole = inside(text, i),
+        plural = /^(\d+), plural,/.exec(hole);
       i += hole.length + 1;
-      if (!plural) { out += values[Number(hole)] ?? ""; continue; }
-      const number = values[Number(plural[1])], of = forms(hole.slice(plural[0].length));
+      if (!plural) {
+        out += values[Number(hole)] ?? "";
+        continue;
+      }
+      const number = values[Number(plural[1])],
+        of = forms(hole.slice(plural[0].length));
       out += filled((of["=" + number] ?? of[pluralOf.select(number)] ?? of.other).replaceAll("#", number), values);
     }
     return out;
@@ -54,7 +63,8 @@ export const say = (key, ...values) => {
   return fill(bundle[key] ?? key, values);
 };
 
-export const megabytes = (bytes) => (bytes / 1e6).toLocaleString(language(), { minimumFractionDigits: 1, maximumFractionDigits: 1 });
+export const megabytes = (bytes) =>
+  (bytes / 1e6).toLocaleString(language(), { minimumFractionDigits: 1, maximumFractionDigits: 1 });
 
 // For the scripts that are no modules.
 if (typeof window !== "undefined") window.satchel = Object.assign(window.satchel ?? {}, { say, megabytes });

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.described.BinaryPropertyList;
 import org.opensatchel.formats.kind.FileKind;
 import org.opensatchel.formats.link.Head;
 
@@ -21,6 +22,7 @@ final class StandInProbe {
 
     /** Longer files hold more than an address. */
     static final int MOST_BYTES = 4_096;
+    private static final int MOST_OBJECTS = 64;
     private static final Pattern ADDRESS = Pattern
             .compile("(?i)(?:https?|ftps?|sftp|file|smb|afp|nfs|cifs|dav|davs)://?[^\\s<>\"]{3,2000}");
     /** An absolute path to a file, or one that goes through folders; a word alone, or a number, is none. */
@@ -56,7 +58,7 @@ final class StandInProbe {
             return false;
         }
         if (beginning.startsWith('b', 'p', 'l', 'i', 's', 't', '0', '0')) {
-            return holdsOneAddress(BinaryPropertyList.texts(head), true);
+            return BinaryPropertyList.texts(head, MOST_OBJECTS).filter(texts -> holdsOneAddress(texts, true)).isPresent();
         }
         String text = text(head);
         return text != null && isOne(name, extension, text.strip());

@@ -3,7 +3,7 @@ import { allowed } from "./pick.js";
 import { recall } from "./remembered.js";
 
 const report = document.querySelector("[data-again][data-key]");
-const handle = report && await recall(report.dataset.key);
+const handle = report && (await recall(report.dataset.key));
 if (handle) {
   for (const button of report.querySelectorAll("[data-done]")) {
     button.hidden = false;

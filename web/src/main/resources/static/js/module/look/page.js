@@ -1,4 +1,5 @@
-// The page that checks a folder: takes one that is chosen or dropped, lets a worker look into it, and says how far that is.
+// The page that checks a folder: takes one that is chosen or dropped, lets a worker look into it, and says how far
+// that is.
 import { megabytes, say } from "../words.js";
 import { allowed, choose, dropped, feed, nameOf } from "./pick.js";
 import { forget, recall, remember } from "./remembered.js";
@@ -8,12 +9,18 @@ import { TooMany } from "./walk.js";
 const page = document.querySelector("[data-look]");
 const part = (name) => page.querySelector(`[data-part=${name}]`);
 const order = () => ({
-  to: page.dataset.to, token: token(), reading: JSON.parse(page.dataset.reading), most: Number(page.dataset.most),
+  to: page.dataset.to,
+  token: token(),
+  reading: JSON.parse(page.dataset.reading),
+  most: Number(page.dataset.most)
 });
 
-let worker = null, last = null;
+let worker = null,
+  last = null;
 
-const show = (name, shown) => { part(name).hidden = !shown; };
+const show = (name, shown) => {
+  part(name).hidden = !shown;
+};
 
 const idle = () => {
   worker?.terminate();
@@ -35,15 +42,24 @@ const STEPS = {
   listed: ({ files, bytes }) => say("js-look.listing", files, megabytes(bytes)),
   reading: ({ done, of }) => say("js-look.reading", done, of),
   packed: ({ documents, bytes }) => say("js-look.packed", documents, megabytes(bytes)),
-  sending: ({ done, of }) => say("js-look.sending", megabytes(done), megabytes(of)),
+  sending: ({ done, of }) => say("js-look.sending", megabytes(done), megabytes(of))
 };
 
 const heard = ({ data }) => {
-  if (data.step === "failed") { failed(data); return; }
-  if (data.step === "done") { location.assign(data.next); return; }
+  if (data.step === "failed") {
+    failed(data);
+    return;
+  }
+  if (data.step === "done") {
+    location.assign(data.next);
+    return;
+  }
   part("told").textContent = STEPS[data.step](data);
   const bar = part("bar");
-  if (data.of) { bar.max = data.of; bar.value = data.done; } else bar.removeAttribute("value");
+  if (data.of) {
+    bar.max = data.of;
+    bar.value = data.done;
+  } else bar.removeAttribute("value");
   if (data.step === "listed") part("name").textContent = data.root;
 };
 
@@ -70,27 +86,64 @@ const whole = async (file) => {
   part("told").textContent = say("js-look.sending", megabytes(0), megabytes(file.size));
   try {
     const to = order();
-    const answer = await fetch(to.to, { method: "POST", body: file, signal: stop.signal,
-      headers: { "X-CSRF-TOKEN": to.token, "Content-Type": "application/zip", "X-Whole": "yes", "X-File-Name": encodeURIComponent(file.name) } });
-    if (answer.redirected || answer.status === 401 || answer.status === 403) { failed({ why: "js-look.signed-out" }); return; }
+    const answer = await fetch(to.to, {
+      method: "POST",
+      body: file,
+      signal: stop.signal,
+      headers: {
+        "X-CSRF-TOKEN": to.token,
+        "Content-Type": "application/zip",
+        "X-Whole": "yes",
+        "X-File-Name": encodeURIComponent(file.name)
+      }
+    });
+    if (answer.redirected || answer.status === 401 || answer.status === 403) {
+      failed({ why: "js-look.signed-out" });
+      return;
+    }
     const { next, refusal } = await answer.json();
-    if (refusal) failed({ says: refusal }); else location.assign(next);
+    if (refusal) failed({ says: refusal });
+    else location.assign(next);
   } catch (fault) {
     if (fault.name !== "AbortError") failed({ why: "js-look.unreadable", again: true });
   }
 };
 
 const look = async (picked) => {
-  if (picked.zip && "zip" in page.dataset && picked.zip.name.toLowerCase().endsWith(".zip")) { await whole(picked.zip); return; }
-  if (picked.zip) { failed({ why: picked.zip.name.toLowerCase().endsWith(".zip") ? "js-look.zip" : "js-look.file", values: [picked.zip.name] }); return; }
-  if (picked.why) { failed(picked); return; }
+  if (picked.zip && "zip" in page.dataset && picked.zip.name.toLowerCase().endsWith(".zip")) {
+    await whole(picked.zip);
+    return;
+  }
+  if (picked.zip) {
+    failed({
+      why: picked.zip.name.toLowerCase().endsWith(".zip") ? "js-look.zip" : "js-look.file",
+      values: [picked.zip.name]
+    });
+    return;
+  }
+  if (picked.why) {
+    failed(picked);
+    return;
+  }
   last = () => look(picked);
   const to = begin(nameOf(picked));
   try {
-    await feed(to, picked, order(), () => worker === to, (so) => { part("told").textContent = say("js-look.listing", so.files.length, megabytes(0)); });
+    await feed(
+      to,
+      picked,
+      order(),
+      () => worker === to,
+      (so) => {
+        part("told").textContent = say("js-look.listing", so.files.length, megabytes(0));
+      }
+    );
     if (picked.handle) await remember(page.dataset.key, picked.handle);
   } catch (fault) {
-    failed(fault instanceof TooMany ? { why: "js-look.too-many", values: [page.dataset.most] } : { why: "js-look.unreadable", again: true });
+    failed(
+      fault instanceof TooMany
+        ? { why: "js-look.too-many", values: [page.dataset.most] }
+        : { why: "js-look.unreadable", again: true }
+    );
   }
 };
 
@@ -103,22 +156,44 @@ const known = async () => {
   button.hidden = false;
   button.addEventListener("click", async () => {
     if (await allowed(handle, true).catch(() => false)) await look({ handle });
-    else { await forget(page.dataset.key); failed({ why: "js-look.not-allowed" }); }
+    else {
+      await forget(page.dataset.key);
+      failed({ why: "js-look.not-allowed" });
+    }
   });
-  if (location.hash === "#again" && await allowed(handle, false).catch(() => false)) await look({ handle });
+  if (location.hash === "#again" && (await allowed(handle, false).catch(() => false))) await look({ handle });
 };
 
 if (page) {
   page.classList.add("alive");
   const zone = part("choose");
-  part("pick").addEventListener("click", async () => { const picked = await choose(part("input")); if (picked) look(picked); });
-  part("input").addEventListener("change", (event) => { if (event.target.files.length) look({ files: [...event.target.files] }); event.target.value = ""; });
+  part("pick").addEventListener("click", async () => {
+    const picked = await choose(part("input"));
+    if (picked) look(picked);
+  });
+  part("input").addEventListener("change", (event) => {
+    if (event.target.files.length) look({ files: [...event.target.files] });
+    event.target.value = "";
+  });
   part("pick-zip")?.addEventListener("click", () => part("input-zip").click());
-  part("input-zip")?.addEventListener("change", (event) => { if (event.target.files.length) look({ zip: event.target.files[0] }); event.target.value = ""; });
-  part("cancel").addEventListener("click", () => { idle(); part("pick").focus(); });
+  part("input-zip")?.addEventListener("change", (event) => {
+    if (event.target.files.length) look({ zip: event.target.files[0] });
+    event.target.value = "";
+  });
+  part("cancel").addEventListener("click", () => {
+    idle();
+    part("pick").focus();
+  });
   part("once-more").addEventListener("click", () => last?.());
-  zone.addEventListener("dragover", (event) => { event.preventDefault(); zone.classList.add("over"); });
+  zone.addEventListener("dragover", (event) => {
+    event.preventDefault();
+    zone.classList.add("over");
+  });
   zone.addEventListener("dragleave", () => zone.classList.remove("over"));
-  zone.addEventListener("drop", async (event) => { event.preventDefault(); zone.classList.remove("over"); look(await dropped(event.dataTransfer)); });
+  zone.addEventListener("drop", async (event) => {
+    event.preventDefault();
+    zone.classList.remove("over");
+    look(await dropped(event.dataTransfer));
+  });
   known();
 }

@@ -1,14 +1,19 @@
-// Remembers the folder that was chosen for an assignment, in this browser only, so that it can be looked into again with one click; and
+// Remembers the folder that was chosen for an assignment, in this browser only, so that it can be looked into again
+// with one click; and
 // what its files hash to while it is being sent, so that it goes on at once.
 
 const STORES = ["folders", "sums"];
 
-const opened = () => new Promise((done, failed) => {
-  const request = indexedDB.open("satchel", 2);
-  request.onupgradeneeded = () => STORES.filter((name) => !request.result.objectStoreNames.contains(name)).forEach((name) => request.result.createObjectStore(name));
-  request.onsuccess = () => done(request.result);
-  request.onerror = () => failed(request.error);
-});
+const opened = () =>
+  new Promise((done, failed) => {
+    const request = indexedDB.open("satchel", 2);
+    request.onupgradeneeded = () =>
+      STORES.filter((name) => !request.result.objectStoreNames.contains(name)).forEach((name) =>
+        request.result.createObjectStore(name)
+      );
+    request.onsuccess = () => done(request.result);
+    request.onerror = () => failed(request.error);
+  });
 
 const within = async (name, mode, use) => {
   const database = await opened();
@@ -27,7 +32,7 @@ const within = async (name, mode, use) => {
 const kept = (name) => ({
   put: (key, value) => within(name, "readwrite", (store) => store.put(value, key)).catch(() => {}),
   get: (key) => within(name, "readonly", (store) => store.get(key)).catch(() => undefined),
-  drop: (key) => within(name, "readwrite", (store) => store.delete(key)).catch(() => {}),
+  drop: (key) => within(name, "readwrite", (store) => store.delete(key)).catch(() => {})
 });
 
 const folders = kept("folders");

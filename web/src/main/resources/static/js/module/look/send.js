@@ -1,5 +1,7 @@
-// Sends what is asked for of a project, as one stream in parts, each of which goes on where the one before ended (the core of tus 1.0.0:
-// HEAD and PATCH with Upload-Offset). Nothing here knows of folders: there are contents with their files, and the order they go in.
+// Sends what is asked for of a project, as one stream in parts, each of which goes on where the one before ended (the
+// core of tus 1.0.0:
+// HEAD and PATCH with Upload-Offset). Nothing here knows of folders: there are contents with their files, and the
+// order they go in.
 
 export const PART = 2 ** 30;
 const LONGEST_WAIT = 30_000;
@@ -27,10 +29,11 @@ export const meaning = ({ status, redirected }) => {
   if (status === 409 || status === 412) return "elsewhere";
   if (status === 423 || status === 429 || status === 408) return "later";
   if (status === 404 || status === 410) return "gone";
-  return status === 0 || status >= 500 && status !== 507 ? "away" : "refused";
+  return status === 0 || (status >= 500 && status !== 507) ? "away" : "refused";
 };
 
-// How much longer it takes: the last seconds tell more than the beginning. In seconds; nothing while too little is known.
+// How much longer it takes: the last seconds tell more than the beginning. In seconds; nothing while too little is
+// known.
 export class Pace {
   #seen = [];
 
@@ -42,6 +45,6 @@ export class Pace {
   left(of) {
     const [first, last] = [this.#seen[0], this.#seen.at(-1)];
     if (!first || last[0] - first[0] < 2_000 || last[1] <= first[1]) return null;
-    return (of - last[1]) * (last[0] - first[0]) / (last[1] - first[1]) / 1_000;
+    return ((of - last[1]) * (last[0] - first[0])) / (last[1] - first[1]) / 1_000;
   }
 }

@@ -1,6 +1,7 @@
 // Signing in again without leaving the page, so that nothing of what it holds is lost.
 
-const parsed = async (answer) => new DOMParser().parseFromString(await answer.text(), "text/html").querySelector("meta[name=_csrf]")?.content;
+const parsed = async (answer) =>
+  new DOMParser().parseFromString(await answer.text(), "text/html").querySelector("meta[name=_csrf]")?.content;
 
 export const token = () => document.querySelector("meta[name=_csrf]").content;
 
@@ -18,7 +19,7 @@ export const signIn = async (form) => {
   const page = await fetch(form.action, { headers: { Accept: "text/html" } }).catch(() => null);
   if (!page?.ok) return false;
   const body = new URLSearchParams(new FormData(form));
-  body.set("_csrf", await parsed(page) ?? "");
+  body.set("_csrf", (await parsed(page)) ?? "");
   const answer = await fetch(form.action, { method: "POST", body }).catch(() => null);
   return Boolean(answer) && !new URL(answer.url).pathname.endsWith(new URL(form.action).pathname) && renewed();
 };
@@ -34,7 +35,9 @@ export const askToSignIn = (form, goOn) => {
     form.onsubmit = null;
     goOn();
   };
-  const elsewhere = async () => { if (!form.hidden && await renewed()) done(); };
+  const elsewhere = async () => {
+    if (!form.hidden && (await renewed())) done();
+  };
   window.addEventListener("focus", elsewhere);
   form.onsubmit = async (event) => {
     event.preventDefault();

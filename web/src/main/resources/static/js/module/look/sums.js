@@ -1,4 +1,5 @@
-// SHA-256 (FIPS 180-4) of files of any size. WebCrypto takes a content only as a whole, so that a film would have to fit into memory:
+// SHA-256 (FIPS 180-4) of files of any size. WebCrypto takes a content only as a whole, so that a film would have to
+// fit into memory:
 // what is longer than a piece is summed piece by piece.
 import "../../sha256.umd.min.js";
 

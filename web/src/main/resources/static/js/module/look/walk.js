@@ -1,5 +1,6 @@
 // Lists a folder as browsers give one, without reading any content. What comes out is the same for all three ways:
-// { root, files: [{ path, bytes, time, file }], folders, seesEmpty, unread } with paths below the folder and / between the names.
+// { root, files: [{ path, bytes, time, file }], folders, seesEmpty, unread } with paths below the folder and /
+// between the names.
 
 export class TooMany extends Error {}
 
@@ -24,7 +25,11 @@ export const ofHandle = async (folder, most, tell = () => {}) => {
       const batch = files;
       files = [];
       const got = await Promise.all(batch.map(([path, handle]) => handle.getFile().catch(() => path)));
-      got.forEach((file, i) => typeof file === "string" ? listed.unread.push(file) : add(listed, batch[i][0], file, most, () => batch[i][1].getFile()));
+      got.forEach((file, i) =>
+        typeof file === "string"
+          ? listed.unread.push(file)
+          : add(listed, batch[i][0], file, most, () => batch[i][1].getFile())
+      );
       tell(listed);
     };
     try {
@@ -56,15 +61,19 @@ export const ofEntry = async (folder, most, tell = () => {}) => {
     const reader = at.createReader();
     try {
       // A reader gives a hundred at a time, and nothing when there is no more.
-      for (let some = await called((done, failed) => reader.readEntries(done, failed)); some.length;
-        some = await called((done, failed) => reader.readEntries(done, failed))) {
+      for (
+        let some = await called((done, failed) => reader.readEntries(done, failed));
+        some.length;
+        some = await called((done, failed) => reader.readEntries(done, failed))
+      ) {
         for (const child of some) {
           if (child.isDirectory) {
             listed.folders.push(prefix + child.name);
             open.push([prefix + child.name + "/", child]);
           } else {
             const file = await called((done, failed) => child.file(done, failed)).catch(() => null);
-            if (file) add(listed, prefix + child.name, file, most); else listed.unread.push(prefix + child.name);
+            if (file) add(listed, prefix + child.name, file, most);
+            else listed.unread.push(prefix + child.name);
           }
         }
         tell(listed);

@@ -1,4 +1,5 @@
-// What comes from outside into a plan: starter files dropped on it, an example it is made from, a package of somebody else's.
+// What comes from outside into a plan: starter files dropped on it, an example it is made from, a package of somebody
+// else's.
 import { say } from "../words.js";
 import { el } from "./fields.js";
 
@@ -9,7 +10,7 @@ const entries = async (item) => {
   for (;;) {
     const batch = await new Promise((done, failed) => reader.readEntries(done, failed));
     if (!batch.length) return out;
-    for (const inner of batch) out.push(...await entries(inner));
+    for (const inner of batch) out.push(...(await entries(inner)));
   }
 };
 
@@ -19,7 +20,11 @@ const dropped = async (transfer) => {
   if (!roots.length) return [...transfer.files].map((file) => ({ file, path: file.name }));
   const out = [];
   for (const root of roots) {
-    for (const entry of await entries(root)) out.push({ file: await new Promise((done, failed) => entry.file(done, failed)), path: entry.fullPath.replace(/^\//, "") });
+    for (const entry of await entries(root))
+      out.push({
+        file: await new Promise((done, failed) => entry.file(done, failed)),
+        path: entry.fullPath.replace(/^\//, "")
+      });
   }
   return out;
 };
@@ -28,10 +33,21 @@ export class Material {
   constructor(view) {
     this.view = view;
     const zone = document.getElementById("starter-drop");
-    zone.addEventListener("dragover", (event) => { event.preventDefault(); zone.classList.add("over"); });
+    zone.addEventListener("dragover", (event) => {
+      event.preventDefault();
+      zone.classList.add("over");
+    });
     zone.addEventListener("dragleave", () => zone.classList.remove("over"));
-    zone.addEventListener("drop", async (event) => { event.preventDefault(); event.stopPropagation(); zone.classList.remove("over"); await this.starters(await dropped(event.dataTransfer)); });
-    document.getElementById("starter-files").addEventListener("change", async (event) => { await this.starters([...event.target.files].map((file) => ({ file, path: file.name }))); event.target.value = ""; });
+    zone.addEventListener("drop", async (event) => {
+      event.preventDefault();
+      event.stopPropagation();
+      zone.classList.remove("over");
+      await this.starters(await dropped(event.dataTransfer));
+    });
+    document.getElementById("starter-files").addEventListener("change", async (event) => {
+      await this.starters([...event.target.files].map((file) => ({ file, path: file.name })));
+      event.target.value = "";
+    });
     document.getElementById("example-file").addEventListener("change", (event) => this.offer("propose", event.target));
     document.getElementById("package-file").addEventListener("change", (event) => this.take(event.target));
     this.place = document.getElementById("offer");
@@ -44,14 +60,18 @@ export class Material {
     for (const { file, path } of files) {
       told.textContent = say("js-plan.sending", path);
       const answer = await this.view.send("starter", file);
-      if (!answer || answer.refusal) { told.textContent = say("js-plan.not-added", path, answer?.refusal ?? say("js-plan.try-again")); return; }
+      if (!answer || answer.refusal) {
+        told.textContent = say("js-plan.not-added", path, answer?.refusal ?? say("js-plan.try-again"));
+        return;
+      }
       added.push({ path: (into ? into + "/" : "") + path, sha256: answer.sha256, bytes: answer.bytes, treat: "keep" });
     }
     this.view.model.change((doc) => {
       doc.starter = doc.starter ?? [];
       added.forEach((one) => {
         const there = doc.starter.find((other) => other.path === one.path);
-        if (there) Object.assign(there, { sha256: one.sha256, bytes: one.bytes }); else doc.starter.push(one);
+        if (there) Object.assign(there, { sha256: one.sha256, bytes: one.bytes });
+        else doc.starter.push(one);
       });
     });
     told.textContent = say("js-plan.added", added.length);
@@ -61,22 +81,42 @@ export class Material {
   async offer(what, input) {
     const answer = await this.view.send(what, input.files[0]);
     input.value = "";
-    if (!answer || answer.refusals.length) { this.refused(answer); return; }
+    if (!answer || answer.refusals.length) {
+      this.refused(answer);
+      return;
+    }
     const boxes = answer.parts.map((part) => [part, el("input", { type: "checkbox", checked: true })]);
     const accept = () => {
       this.view.model.change((doc) => boxes.filter(([, box]) => box.checked).forEach(([part]) => this.put(doc, part)));
       this.close();
     };
-    this.open(say("js-plan.from-example"), boxes.map(([part, box]) => el("label", { class: "offer-part" }, box, el("span", { class: "soft" }, part.kind), el("span", { class: "name" }, part.title),
-      el("span", {}, part.why + (part.examples.length ? " " + say("js-plan.seen", part.examples.join(", ")) : "")))), say("js-plan.add-ticked"), accept);
+    this.open(
+      say("js-plan.from-example"),
+      boxes.map(([part, box]) =>
+        el(
+          "label",
+          { class: "offer-part" },
+          box,
+          el("span", { class: "soft" }, part.kind),
+          el("span", { class: "name" }, part.title),
+          el("span", {}, part.why + (part.examples.length ? " " + say("js-plan.seen", part.examples.join(", ")) : ""))
+        )
+      ),
+      say("js-plan.add-ticked"),
+      accept
+    );
   }
 
   put(doc, part) {
-    if (part.key === "root" || part.key === "names") { doc[part.key] = part.value; return; }
+    if (part.key === "root" || part.key === "names") {
+      doc[part.key] = part.value;
+      return;
+    }
     const key = part.key === "folders" ? "path" : "role";
     const list = doc[part.key] ?? (doc[part.key] = []);
     const at = list.findIndex((other) => other[key] === part.value[key]);
-    if (at < 0) list.push(part.value); else list[at] = part.value;
+    if (at < 0) list.push(part.value);
+    else list[at] = part.value;
   }
 
   async take(input) {
@@ -85,31 +125,71 @@ export class Material {
     const zip = head[0] === 0x50 && head[1] === 0x4b;
     const answer = zip ? await this.view.send("import", file) : await this.document(file);
     input.value = "";
-    if (!answer || answer.refusals.length) { this.refused(answer); return; }
+    if (!answer || answer.refusals.length) {
+      this.refused(answer);
+      return;
+    }
     const fresh = JSON.parse(answer.document);
-    this.open(say("js-plan.would-change", answer.title), (answer.changes.length ? answer.changes : [say("js-plan.changes-nothing")]).map((text) => el("p", {}, text)), say("js-plan.import"), () => {
-      this.view.model.replace({ ...fresh, version: this.view.model.doc.version, assignment: this.view.model.doc.assignment ?? fresh.assignment });
-      this.close();
-    });
+    this.open(
+      say("js-plan.would-change", answer.title),
+      (answer.changes.length ? answer.changes : [say("js-plan.changes-nothing")]).map((text) => el("p", {}, text)),
+      say("js-plan.import"),
+      () => {
+        this.view.model.replace({
+          ...fresh,
+          version: this.view.model.doc.version,
+          assignment: this.view.model.doc.assignment ?? fresh.assignment
+        });
+        this.close();
+      }
+    );
   }
 
   async document(file) {
     if (file.size > 16 * 1048576) return { refusals: [say("js-plan.document-large")] };
     const text = await file.text();
-    try { JSON.parse(text); } catch { return { refusals: [say("js-plan.no-kit")] }; }
+    try {
+      JSON.parse(text);
+    } catch {
+      return { refusals: [say("js-plan.no-kit")] };
+    }
     const judged = await this.view.post("compare", { document: text, revision: 0, version: 0 });
-    return judged?.faults?.length ? { refusals: judged.faults.map((fault) => (fault.at ? fault.at + ": " : "") + fault.message) } : { document: text, title: JSON.parse(text).title, changes: judged?.others ?? [], refusals: [] };
+    return judged?.faults?.length
+      ? { refusals: judged.faults.map((fault) => (fault.at ? fault.at + ": " : "") + fault.message) }
+      : { document: text, title: JSON.parse(text).title, changes: judged?.others ?? [], refusals: [] };
   }
 
-  refused(answer) { this.open(say("js-plan.refused"), (answer?.refusals ?? [say("js-plan.broke-off")]).map((text) => el("p", { class: "must" }, text)), null, null); }
+  refused(answer) {
+    this.open(
+      say("js-plan.refused"),
+      (answer?.refusals ?? [say("js-plan.broke-off")]).map((text) => el("p", { class: "must" }, text)),
+      null,
+      null
+    );
+  }
 
   open(title, nodes, word, act) {
     this.place.hidden = false;
-    this.place.replaceChildren(el("h2", {}, title), ...nodes, el("p", { class: "tools mt-3" }, word ? el("button", { type: "button", class: "act small", onclick: act }, word) : null,
-      el("button", { type: "button", class: "act quiet small", onclick: () => this.close() }, say(word ? "js-plan.cancel" : "js-plan.close"))));
+    this.place.replaceChildren(
+      el("h2", {}, title),
+      ...nodes,
+      el(
+        "p",
+        { class: "tools mt-3" },
+        word ? el("button", { type: "button", class: "act small", onclick: act }, word) : null,
+        el(
+          "button",
+          { type: "button", class: "act quiet small", onclick: () => this.close() },
+          say(word ? "js-plan.cancel" : "js-plan.close")
+        )
+      )
+    );
     this.place.scrollIntoView({ block: "nearest" });
     this.place.querySelector("button, input")?.focus();
   }
 
-  close() { this.place.hidden = true; this.place.replaceChildren(); }
+  close() {
+    this.place.hidden = true;
+    this.place.replaceChildren();
+  }
 }

@@ -13,9 +13,13 @@ export class PlanModel {
     this.epoch = 0;
   }
 
-  get tree() { return (this.#tree ??= new FolderTree(this.folders())); }
+  get tree() {
+    return (this.#tree ??= new FolderTree(this.folders()));
+  }
 
-  listen(listener) { this.#listeners.push(listener); }
+  listen(listener) {
+    this.#listeners.push(listener);
+  }
 
   // What is shown beside the plan changed, and the plan did not.
   redraw() {
@@ -23,7 +27,9 @@ export class PlanModel {
     this.#tell();
   }
 
-  #tell(hint) { this.#listeners.forEach((listener) => listener(hint)); }
+  #tell(hint) {
+    this.#listeners.forEach((listener) => listener(hint));
+  }
 
   // One step: what it does to the document can be taken back as one.
   change(act, hint) {
@@ -43,9 +49,13 @@ export class PlanModel {
     });
   }
 
-  undo() { this.#step(this.past, this.future); }
+  undo() {
+    this.#step(this.past, this.future);
+  }
 
-  redo() { this.#step(this.future, this.past); }
+  redo() {
+    this.#step(this.future, this.past);
+  }
 
   #step(from, to) {
     if (!from.length) return;
@@ -56,9 +66,13 @@ export class PlanModel {
     this.#tell();
   }
 
-  text() { return JSON.stringify(this.doc, null, 2); }
+  text() {
+    return JSON.stringify(this.doc, null, 2);
+  }
 
-  folders() { return this.doc.folders ?? (this.doc.folders = []); }
+  folders() {
+    return this.doc.folders ?? (this.doc.folders = []);
+  }
 
   #free(prefix) {
     const taken = new Set(this.folders().map((folder) => folder.path.toLowerCase()));
@@ -84,7 +98,9 @@ export class PlanModel {
 
   remove(i) {
     const gone = new Set(this.tree.subtree(i));
-    this.change((doc) => { doc.folders = doc.folders.filter((_, j) => !gone.has(j)); });
+    this.change((doc) => {
+      doc.folders = doc.folders.filter((_, j) => !gone.has(j));
+    });
   }
 
   // Up or down among the folders beside it.
@@ -115,7 +131,10 @@ export class PlanModel {
     if (to !== from && this.folders().some((folder) => folder.path.toLowerCase() === to.toLowerCase())) return;
     this.change((doc) => {
       const moving = inside.map((j) => doc.folders[j]);
-      const anchor = where === "before" ? doc.folders[target] : doc.folders[Math.max(...tree.subtree(target).filter((j) => !inside.includes(j)))];
+      const anchor =
+        where === "before"
+          ? doc.folders[target]
+          : doc.folders[Math.max(...tree.subtree(target).filter((j) => !inside.includes(j)))];
       moved(doc, from, to);
       doc.folders = doc.folders.filter((folder) => !moving.includes(folder));
       doc.folders.splice(doc.folders.indexOf(anchor) + (where === "before" ? 0 : 1), 0, ...moving);
@@ -124,10 +143,11 @@ export class PlanModel {
 }
 
 const moved = (doc, from, to) => {
-  const follow = (list, key) => (list ?? []).forEach((item) => {
-    const held = item[key] ?? "";
-    if (held === from || held.startsWith(from + "/")) item[key] = to + held.slice(from.length);
-  });
+  const follow = (list, key) =>
+    (list ?? []).forEach((item) => {
+      const held = item[key] ?? "";
+      if (held === from || held.startsWith(from + "/")) item[key] = to + held.slice(from.length);
+    });
   follow(doc.folders, "path");
   follow(doc.documents, "in");
   follow(doc.files, "in");

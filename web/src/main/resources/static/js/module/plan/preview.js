@@ -1,6 +1,7 @@
 // How a name is shown with the place marked at which it stops fitting its pattern.
 
-// A name in three: what fits, the character that does not (⎵ where the name ends too early), and the rest. Places count code points.
+// A name in three: what fits, the character that does not (⎵ where the name ends too early), and the rest. Places
+// count code points.
 export const marked = (name, at) => {
   const points = [...name];
   const here = points[at] ?? "";

@@ -1,21 +1,46 @@
 // Demands of a kit in the few words a field holds, and back: "png jpg 2-3, txt 0-1".
 const RANGE = /^(.*?)\s*(\d+)(?:\s*[-–]\s*(\d+)?)?$/;
 
-const parts = (text) => text.split(",").map((part) => part.trim()).filter(Boolean);
-const number = (text) => text === undefined ? undefined : Number(text);
-const types = (text) => text.split(/[\s.]+/).map((type) => type.toLowerCase()).filter(Boolean);
+const parts = (text) =>
+  text
+    .split(",")
+    .map((part) => part.trim())
+    .filter(Boolean);
+const number = (text) => (text === undefined ? undefined : Number(text));
+const types = (text) =>
+  text
+    .split(/[\s.]+/)
+    .map((type) => type.toLowerCase())
+    .filter(Boolean);
 
 // How many files of which types: a number alone is exact, "2-" is at least two.
 export const counts = {
-  write: (list) => (list ?? []).map((count) => [(count.types ?? []).join(" "), count.atMost === count.atLeast ? count.atMost ?? 0 : (count.atLeast ?? 0) + "-" + (count.atMost ?? "")].filter((part) => part !== "").join(" ")).join(", "),
+  write: (list) =>
+    (list ?? [])
+      .map((count) =>
+        [
+          (count.types ?? []).join(" "),
+          count.atMost === count.atLeast ? (count.atMost ?? 0) : (count.atLeast ?? 0) + "-" + (count.atMost ?? "")
+        ]
+          .filter((part) => part !== "")
+          .join(" ")
+      )
+      .join(", "),
   read: (text) => {
-    const list = parts(text).map((part) => RANGE.exec(part)).filter(Boolean).map(([whole, named, least, most]) => {
-      const open = /[-–]\s*$/.test(whole);
-      const ranged = most !== undefined || open;
-      return { types: types(named), atLeast: number(least), ...(open ? {} : { atMost: ranged ? number(most) : number(least) }) };
-    });
+    const list = parts(text)
+      .map((part) => RANGE.exec(part))
+      .filter(Boolean)
+      .map(([whole, named, least, most]) => {
+        const open = /[-–]\s*$/.test(whole);
+        const ranged = most !== undefined || open;
+        return {
+          types: types(named),
+          atLeast: number(least),
+          ...(open ? {} : { atMost: ranged ? number(most) : number(least) })
+        };
+      });
     return list.length ? list : undefined;
-  },
+  }
 };
 
 // A file's name with its type, as one is written.
@@ -29,12 +54,16 @@ export const named = {
       return { ...(before.find((file) => file.name === name) ?? { role: name }), name, types: kind };
     });
     return list.length ? list : undefined;
-  },
+  }
 };
 
 // What a document links: a folder with a number, the file of a role, or a file that came with the kit.
 export const linked = {
-  write: (list) => (list ?? []).map((link) => link.in !== undefined ? link.in + " " + (link.atLeast ?? 1) : link.role ?? link.starter ?? "").filter(Boolean).join(", "),
+  write: (list) =>
+    (list ?? [])
+      .map((link) => (link.in !== undefined ? link.in + " " + (link.atLeast ?? 1) : (link.role ?? link.starter ?? "")))
+      .filter(Boolean)
+      .join(", "),
   read: (text, doc) => {
     const starters = new Set((doc.starter ?? []).map((file) => file.path));
     const roles = new Set([...(doc.documents ?? []), ...(doc.files ?? [])].map((rule) => rule.role));
@@ -45,5 +74,5 @@ export const linked = {
       return counted ? { in: counted[1], atLeast: Math.max(1, Number(counted[2])) } : { in: part, atLeast: 1 };
     });
     return list.length ? list : undefined;
-  },
+  }
 };

@@ -7,7 +7,9 @@ export class FolderTree {
 
   constructor(folders) {
     this.#folders = folders;
-    folders.forEach(({ path }, i) => { if (!this.#byPath.has(path)) this.#byPath.set(path, i); });
+    folders.forEach(({ path }, i) => {
+      if (!this.#byPath.has(path)) this.#byPath.set(path, i);
+    });
     this.#parents = folders.map(({ path }, i) => this.#around(path, i));
     this.#parents.forEach((parent, i) => {
       if (!this.#children.has(parent)) this.#children.set(parent, []);
@@ -24,19 +26,33 @@ export class FolderTree {
     return -1;
   }
 
-  at(path) { return this.#byPath.get(path) ?? -1; }
+  at(path) {
+    return this.#byPath.get(path) ?? -1;
+  }
 
-  parent(i) { return this.#parents[i]; }
+  parent(i) {
+    return this.#parents[i];
+  }
 
-  children(i) { return this.#children.get(i) ?? []; }
+  children(i) {
+    return this.#children.get(i) ?? [];
+  }
 
-  siblings(i) { return this.children(this.parent(i)); }
+  siblings(i) {
+    return this.children(this.parent(i));
+  }
 
   // A folder and all in it, in the order they are drawn.
-  subtree(i) { return [i, ...this.children(i).flatMap((inner) => this.subtree(inner))]; }
+  subtree(i) {
+    return [i, ...this.children(i).flatMap((inner) => this.subtree(inner))];
+  }
 
   // What stands of a path before the part that is drawn inside the folder around it.
-  above(i) { return this.parent(i) < 0 ? "" : this.#folders[this.parent(i)].path + "/"; }
+  above(i) {
+    return this.parent(i) < 0 ? "" : this.#folders[this.parent(i)].path + "/";
+  }
 
-  shown(i) { return this.#folders[i].path.slice(this.above(i).length); }
+  shown(i) {
+    return this.#folders[i].path.slice(this.above(i).length);
+  }
 }

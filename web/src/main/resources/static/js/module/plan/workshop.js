@@ -35,29 +35,64 @@ export class Workshop {
 
   async ask() {
     const asked = (this.asked = (this.asked ?? 0) + 1);
-    const answer = await this.post("workshop", { pattern: this.source.value, ascii: this.model.doc.names?.ascii === true, name: this.tried.value, student: Number(this.student.value || 0) });
+    const answer = await this.post("workshop", {
+      pattern: this.source.value,
+      ascii: this.model.doc.names?.ascii === true,
+      name: this.tried.value,
+      student: Number(this.student.value || 0)
+    });
     if (answer && asked === this.asked) this.show(answer);
   }
 
   show(answer) {
     if (answer.fault) {
-      this.told.replaceChildren(el("p", { class: "wrongly", role: "status" }, answer.fault), shown(this.source.value, answer.faultAt));
+      this.told.replaceChildren(
+        el("p", { class: "wrongly", role: "status" }, answer.fault),
+        shown(this.source.value, answer.faultAt)
+      );
       return;
     }
     this.told.replaceChildren(...answer.clashes.map((clash) => el("p", { class: "wrongly", role: "status" }, clash)));
     const students = this.student.value;
-    this.student.replaceChildren(el("option", { value: "0" }, say("js-plan.nearest-person")), ...answer.names.map((made) => el("option", { value: made.student }, made.listed)));
+    this.student.replaceChildren(
+      el("option", { value: "0" }, say("js-plan.nearest-person")),
+      ...answer.names.map((made) => el("option", { value: made.student }, made.listed))
+    );
     if (students) this.student.value = students;
-    this.result.replaceChildren(this.test(answer), el("p", { class: "soft mb-1" }, say("js-plan.longest", answer.longest, answer.systems.join(", "))),
-      el("ul", { class: "roots" }, answer.names.map((made) => el("li", {}, made.made ? el("span", { class: "name" }, made.made) : el("span", { class: "must" }, "◆ " + made.listed), " ", el("span", { class: "soft" }, made.remarks.join(", "))))));
+    this.result.replaceChildren(
+      this.test(answer),
+      el("p", { class: "soft mb-1" }, say("js-plan.longest", answer.longest, answer.systems.join(", "))),
+      el(
+        "ul",
+        { class: "roots" },
+        answer.names.map((made) =>
+          el(
+            "li",
+            {},
+            made.made ? el("span", { class: "name" }, made.made) : el("span", { class: "must" }, "◆ " + made.listed),
+            " ",
+            el("span", { class: "soft" }, made.remarks.join(", "))
+          )
+        )
+      )
+    );
   }
 
   test({ tried }) {
     const said = verdict(tried);
     if (!said) return el("span", {});
     if (tried.fits) return el("p", { class: "ready", role: "status" }, say(...said));
-    return el("p", { role: "status" }, shown(this.tried.value, tried.at), el("br"), say(...said), " ",
-      tried.nearest ? el("span", {}, say("js-plan.nearest-name"), " ", el("span", { class: "name proposal" }, tried.nearest)) : null,
-      tried.whose ? el("span", { class: "soft" }, " ", say("js-plan.for", tried.whose)) : null);
+    return el(
+      "p",
+      { role: "status" },
+      shown(this.tried.value, tried.at),
+      el("br"),
+      say(...said),
+      " ",
+      tried.nearest
+        ? el("span", {}, say("js-plan.nearest-name"), " ", el("span", { class: "name proposal" }, tried.nearest))
+        : null,
+      tried.whose ? el("span", { class: "soft" }, " ", say("js-plan.for", tried.whose)) : null
+    );
   }
 }
