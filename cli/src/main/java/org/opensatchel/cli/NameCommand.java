@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.opensatchel.core.naming.NamePattern;
-import org.opensatchel.core.naming.NameTest;
+import org.opensatchel.core.naming.NameVerdict;
 import org.opensatchel.core.naming.PatternFault;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.words.Words;
@@ -17,7 +17,7 @@ import picocli.CommandLine.ParentCommand;
 import tools.jackson.databind.node.ObjectNode;
 
 /** {@code satchel name …}: name patterns. */
-@Command(name = "name", mixinStandardHelpOptions = true, description = "Tries out name patterns.", synopsisSubcommandLabel = "COMMAND", subcommands = NameCommand.Test.class)
+@Command(name = "name", mixinStandardHelpOptions = true, description = "Tries out name patterns.", synopsisSubcommandLabel = "COMMAND", subcommands = NameCommand.Trial.class)
 final class NameCommand implements Runnable {
 
     @ParentCommand
@@ -30,7 +30,7 @@ final class NameCommand implements Runnable {
 
     /** {@code satchel name test}: whether a name fits a pattern, and where it first differs. */
     @Command(name = "test", mixinStandardHelpOptions = true, description = "Tests a name against a pattern.")
-    static final class Test implements Callable<Integer> {
+    static final class Trial implements Callable<Integer> {
 
         @ParentCommand
         private NameCommand parent;
@@ -53,7 +53,7 @@ final class NameCommand implements Runnable {
                 throw new Refusal("name.unreadable", fault.at() + 1, pattern, fault.what());
             }
             RosterFields fields = ForFields.read(whose);
-            NameTest result = reading.pattern().orElseThrow().test(name, fields, ascii);
+            NameVerdict result = reading.pattern().orElseThrow().test(name, fields, ascii);
             Optional<String> made = reading.pattern().orElseThrow().make(fields, ascii);
             if (format == Output.json) {
                 Output.print(json(result, made), parent.satchel.out());
@@ -67,18 +67,18 @@ final class NameCommand implements Runnable {
             return parent.satchel.words();
         }
 
-        private ObjectNode json(NameTest result, Optional<String> made) {
+        private ObjectNode json(NameVerdict result, Optional<String> made) {
             ObjectNode out = Output.object().put("pattern", pattern).put("name", name).put("fits", result.fits());
             made.ifPresent(text -> out.put("makes", text));
-            if (result instanceof NameTest.Differs differs) {
+            if (result instanceof NameVerdict.Differs differs) {
                 out.put("at", differs.at()).put("expected", words().text(differs.expected()));
                 differs.nearest().ifPresent(text -> out.put("nearest", text));
             }
             return out;
         }
 
-        private void text(NameTest result, Optional<String> made, PrintStream out) {
-            if (result instanceof NameTest.Differs differs) {
+        private void text(NameVerdict result, Optional<String> made, PrintStream out) {
+            if (result instanceof NameVerdict.Differs differs) {
                 out.println(Printable.line(name));
                 int shown = Printable
                         .of(name.substring(0, name.offsetByCodePoints(0, Math.min(differs.at(), name.codePointCount(0, name.length())))))

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.core.example.Examples;
-import org.opensatchel.core.example.Lesson;
+import org.opensatchel.core.example.NothingLearned;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.formats.described.Profile;
 import org.opensatchel.formats.described.ProfileWriter;
@@ -49,7 +49,7 @@ final class ProfileLearnCommand implements Callable<Integer> {
             opened.add(open(examples.get(i), i < locations.size() ? Optional.of(locations.get(i)) : Optional.empty()));
         }
         Learned learned = new Learner(opened).learn();
-        Optional<Phrase> nothing = Lesson.of(opened, learned);
+        Optional<Phrase> nothing = NothingLearned.of(opened, learned);
         if (nothing.isPresent()) {
             throw new Refusal("profile.nothing", nothing.get());
         }

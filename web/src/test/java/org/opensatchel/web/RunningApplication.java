@@ -27,7 +27,7 @@ import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.judging.JudgingService;
-import org.opensatchel.web.upload.TakingIn;
+import org.opensatchel.web.upload.HandInReceiver;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -57,7 +57,7 @@ public abstract class RunningApplication {
     @Autowired
     protected HandInService handIns;
     @Autowired
-    protected TakingIn takingIn;
+    protected HandInReceiver takingIn;
     @Autowired
     private JudgingService judging;
 
@@ -112,7 +112,7 @@ public abstract class RunningApplication {
         return courses.taughtBy(instructor).stream().filter(one -> one.title().equals("Night Market Ident")).findFirst().orElseThrow();
     }
 
-    protected CourseService.Place place(String login) {
+    protected CourseService.Membership place(String login) {
         return courses.forStudent(market().id(), accounts.loadUserByUsername(login).accountId());
     }
 

@@ -10,7 +10,7 @@ import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.example.Examples;
-import org.opensatchel.core.example.Lesson;
+import org.opensatchel.core.example.NothingLearned;
 import org.opensatchel.core.example.ProfileTrial;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.RosterFields;
@@ -96,7 +96,7 @@ final class ErrandWork {
         }
         List<Example> examples = List.of(reading.example().get());
         Learned learned = new Learner(examples).learn();
-        Optional<Phrase> nothing = Lesson.of(examples, learned);
+        Optional<Phrase> nothing = NothingLearned.of(examples, learned);
         return new Taught(learned.profile("Learned").map(profile -> new String(ProfileWriter.write(profile), StandardCharsets.UTF_8)),
                 learned.samples(), learned.locations(), learned.documents(), nothing.map(Facts::json));
     }

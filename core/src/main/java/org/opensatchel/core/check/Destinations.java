@@ -20,7 +20,7 @@ import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
 import org.opensatchel.core.resolve.Carried;
-import org.opensatchel.core.resolve.CarryTest;
+import org.opensatchel.core.resolve.CarryCheck;
 import org.opensatchel.core.resolve.Outcome;
 import org.opensatchel.core.resolve.Resolution;
 import org.opensatchel.core.resolve.ResolvedLink;
@@ -42,10 +42,10 @@ final class Destinations {
     private record Refusal(Phrase why, List<String> machines) {}
 
     Destinations(ProjectTree tree, String rootName, Resolution resolution, CheckRequest request) {
-        this.shown = request.destinations().stream().map(machine -> CarryTest.of(tree, rootName, resolution.links(), machine)).toList();
+        this.shown = request.destinations().stream().map(machine -> CarryCheck.of(tree, rootName, resolution.links(), machine)).toList();
         for (String name : request.kit().map(Kit::machines).orElse(List.of())) {
             Optional<Carried> carried = shown.stream().filter(there -> there.machine().name().equals(name)).findFirst()
-                    .or(() -> Machine.shipped(name).map(machine -> CarryTest.of(tree, rootName, resolution.links(), machine)));
+                    .or(() -> Machine.shipped(name).map(machine -> CarryCheck.of(tree, rootName, resolution.links(), machine)));
             carried.ifPresent(this::hear);
         }
         request.location().map(ProjectLocation::path).map(String::strip)

@@ -29,11 +29,11 @@ import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.location.ProjectLocation;
+import org.opensatchel.core.match.ExcludedParts;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.Proxies;
 import org.opensatchel.core.match.Proxy;
 import org.opensatchel.core.match.RenamedByLinks;
-import org.opensatchel.core.match.SetApart;
 import org.opensatchel.core.project.Intake;
 import org.opensatchel.core.project.NameChoice;
 import org.opensatchel.core.project.PackageFault;
@@ -92,7 +92,7 @@ public final class ProjectCheck {
         }
         Marker marker = marker(source, built.tree());
         CheckRequest known = request.whose(request.fields().or(marker.fields()));
-        Scan scan = scan(source, built.tree(), new SetApart(known.kit(), known.fields()));
+        Scan scan = scan(source, built.tree(), new ExcludedParts(known.kit(), known.fields()));
         if (mayAskAgain && source.names().isOpen() && source.chooseNames(linkedNames(scan))) {
             return run(source, false);
         }
@@ -155,7 +155,7 @@ public final class ProjectCheck {
         }
     }
 
-    private Scan scan(ProjectSource source, ProjectTree tree, SetApart apart) throws IOException {
+    private Scan scan(ProjectSource source, ProjectTree tree, ExcludedParts apart) throws IOException {
         Set<Long> wanted = new HashSet<>();
         request.kit().ifPresent(kit -> kit.starter().forEach(file -> wanted.add(file.bytes())));
         request.earlier().stream().filter(file -> file.sha256().isPresent()).forEach(file -> wanted.add(file.bytes()));
@@ -173,7 +173,7 @@ public final class ProjectCheck {
     }
 
     /** What is told of documents that were listed and did not come along. */
-    private static List<String> withoutContent(ProjectSource source, ProjectTree tree, SetApart apart) {
+    private static List<String> withoutContent(ProjectSource source, ProjectTree tree, ExcludedParts apart) {
         return tree.ownFiles().stream().filter(file -> file.bytes() > 0 && !file.entry().placeholder() && !source.hasContent(file.entry()))
                 .filter(file -> Formats.documentEndings().contains(file.path().extension()) && !apart.isManaged(file.path()))
                 .limit(MOST_UNREAD).map(file -> Report.linksOf(file.path().text())).toList();

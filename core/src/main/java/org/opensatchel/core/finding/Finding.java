@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
 import org.opensatchel.base.fact.FactName;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /**
  * One thing to fix or to know, as facts; what is said of it is made from them when it is shown. Made through {@link #of(Code)} only.
@@ -26,7 +26,7 @@ import org.opensatchel.base.place.Place;
  * @param causedBy what this follows from, if anything
  * @param explains the causes whose consequences stand under this finding
  */
-public record Finding(Code code, Severity severity, ProjectPath path, Place at, Facts facts, Optional<Candidate> proposal,
+public record Finding(Code code, Severity severity, ProjectPath path, SourcePosition at, Facts facts, Optional<Candidate> proposal,
         OptionalDouble sure, Severity most, Severity least, int times, Optional<Cause> causedBy, List<Cause> explains,
         List<Finding> consequences) {
 
@@ -49,7 +49,8 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
 
     /** What stands for the rest of many of its kind: how many there are, and the least each of them would say. */
     public Finding andMore(int more) {
-        return new Finding(code, severity, ProjectPath.ROOT, Place.WHOLE, Facts.of(MORE, more), Optional.empty(), OptionalDouble.empty(),
+        return new Finding(code, severity, ProjectPath.ROOT, SourcePosition.WHOLE, Facts.of(MORE, more), Optional.empty(),
+                OptionalDouble.empty(),
                 most, least, more, Optional.empty(), List.of(), List.of());
     }
 
@@ -79,7 +80,7 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
     public static final class Builder {
         private final Code code;
         private ProjectPath path = ProjectPath.ROOT;
-        private Place at = Place.WHOLE;
+        private SourcePosition at = SourcePosition.WHOLE;
         private Facts facts = Facts.NONE;
         private Optional<Candidate> proposal = Optional.empty();
         private OptionalDouble sure = OptionalDouble.empty();
@@ -98,7 +99,7 @@ public record Finding(Code code, Severity severity, ProjectPath path, Place at, 
             return this;
         }
 
-        public Builder at(Place value) {
+        public Builder at(SourcePosition value) {
             at = value;
             return this;
         }

@@ -35,7 +35,7 @@ public final class PlanMatch {
     private final Map<ProjectPath, PlannedStarter> byStarter = new HashMap<>();
     /** Folders above a starter file or a role, composed. */
     private final Set<ProjectPath> above = new HashSet<>();
-    private final SetApart apart;
+    private final ExcludedParts apart;
     private final List<SealedFile> sealed;
     private final List<TouchedFile> touched;
     private final Map<ProjectPath, TouchedFile> wereAt = new HashMap<>();
@@ -52,7 +52,7 @@ public final class PlanMatch {
     public PlanMatch(ProjectTree tree, Scan scan, Collection<ResolvedLink> links, Kit kit, RosterFields fields, List<SealedFile> earlier) {
         this.kit = kit;
         this.fields = fields;
-        this.apart = new SetApart(Optional.of(kit), fields);
+        this.apart = new ExcludedParts(Optional.of(kit), fields);
         for (FolderRule rule : kit.folders()) {
             rule.path().make(fields, kit.ascii()).ifPresentOrElse(path -> plain.putIfAbsent(path.composed(), rule), () -> free.add(rule));
         }

@@ -17,7 +17,7 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.naming.EditDistance;
-import org.opensatchel.core.naming.NameTest;
+import org.opensatchel.core.naming.NameVerdict;
 import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
@@ -136,7 +136,8 @@ final class RoleMatch {
         String stem = path.stem();
         boolean another = role.name().test(stem, RosterFields.NONE, kit.ascii()).fits()
                 || role.name().withoutVersion().filter(rest -> rest.test(stem, fields, kit.ascii()).fits()).isPresent();
-        if (another || !(role.name().test(stem, fields, kit.ascii()) instanceof NameTest.Differs differs) || differs.nearest().isEmpty()) {
+        if (another || !(role.name().test(stem, fields, kit.ascii()) instanceof NameVerdict.Differs differs)
+                || differs.nearest().isEmpty()) {
             return another;
         }
         String right = NameFolding.loose(differs.nearest().get());
@@ -149,7 +150,7 @@ final class RoleMatch {
         ProjectPath best = files.get(0);
         int least = Integer.MAX_VALUE;
         for (ProjectPath file : files) {
-            int apart = role.name().test(file.stem(), fields, kit.ascii()) instanceof NameTest.Differs differs
+            int apart = role.name().test(file.stem(), fields, kit.ascii()) instanceof NameVerdict.Differs differs
                     ? differs.nearest().map(right -> EditDistance.within(NameFolding.folded(right), NameFolding.folded(file.stem()), 50))
                             .orElse(60)
                     : 0;

@@ -30,18 +30,18 @@ final class NameMatch {
         this.name = name;
     }
 
-    NameTest result() {
+    NameVerdict result() {
         BitSet states = new BitSet(steps.size() + 1);
         states.set(0);
         skipLoops(states);
         for (int i = 0; i < name.length; i++) {
             BitSet next = after(states, name[i]);
             if (next.isEmpty()) {
-                return new NameTest.Differs(i, expected(states), nearest());
+                return new NameVerdict.Differs(i, expected(states), nearest());
             }
             states = next;
         }
-        return states.get(steps.size()) ? new NameTest.Fits() : new NameTest.Differs(name.length, expected(states), nearest());
+        return states.get(steps.size()) ? new NameVerdict.Fits() : new NameVerdict.Differs(name.length, expected(states), nearest());
     }
 
     private BitSet after(BitSet states, int point) {

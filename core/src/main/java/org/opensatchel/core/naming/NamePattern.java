@@ -256,15 +256,15 @@ public final class NamePattern {
     }
 
     /** Tests a name (without its extension where the pattern has none). */
-    public NameTest test(String name, RosterFields fields, boolean ascii) {
+    public NameVerdict test(String name, RosterFields fields, boolean ascii) {
         int[] points = NameFolding.composed(name).codePoints().toArray();
         List<NameStep> steps = steps(fields, ascii);
-        NameTest result = new NameMatch(steps, points).result();
+        NameVerdict result = new NameMatch(steps, points).result();
         return result.fits() && hasDate() ? dated(steps, NameFolding.composed(name)) : result;
     }
 
     /** A name that fits by its signs, looked at once more for days that no calendar has, like 30 February. */
-    private static NameTest dated(List<NameStep> steps, String name) {
+    private static NameVerdict dated(List<NameStep> steps, String name) {
         StringBuilder possible = new StringBuilder(name);
         StringBuilder right = new StringBuilder(name);
         int first = -1;
@@ -284,9 +284,9 @@ public final class NamePattern {
         }
         // Where something else than the date may take those signs, they are no date.
         if (first < 0 || new NameMatch(steps, possible.codePoints().toArray()).result().fits()) {
-            return new NameTest.Fits();
+            return new NameVerdict.Fits();
         }
-        return new NameTest.Differs(name.codePointCount(0, first), ExpectedWording.DATE.say(), Optional.of(right.toString()));
+        return new NameVerdict.Differs(name.codePointCount(0, first), ExpectedWording.DATE.say(), Optional.of(right.toString()));
     }
 
     private boolean hasDate() {

@@ -16,7 +16,7 @@ import java.util.TreeSet;
 import java.util.function.Predicate;
 import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectSource;
@@ -199,7 +199,7 @@ public final class ContentScan {
 
     /** Of a project that holds more than can be looked up in the memory there is, the documents after the limit are told as not read. */
     private static DocumentLinks notRead(DocumentLinks document, Phrase why) {
-        ReadProblem problem = new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, why);
+        ReadProblem problem = new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE, why);
         return new DocumentLinks(document.document(), document.format(), List.of(),
                 List.of(new DocumentLinks.Fault(document.document(), problem)));
     }

@@ -11,7 +11,7 @@ import java.util.concurrent.locks.ReentrantLock;
 import org.apache.commons.io.input.BoundedInputStream;
 import org.apache.commons.io.input.CloseShieldInputStream;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.formats.Formats;
@@ -168,7 +168,7 @@ final class DocumentPass {
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {
             result.failure = format(known);
             BrokenReader.tell(result.failure, broke);
-            sink.problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
+            sink.problem(new ReadProblem(ReadProblem.Kind.BROKEN, SourcePosition.WHOLE, ReadWording.NOT_TO_ITS_END.say()));
         }
         result.document = new DocumentLinks(document.path(), format(known), sink.links(), sink.problems());
         result.held = held(sink, document.bytesInMemory());

@@ -9,7 +9,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.base.fact.FactName;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.core.finding.Cause;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
@@ -37,8 +37,9 @@ class FindingsTest {
 
     @Test
     void theyStandBySeverityThenFamilyThenPathThenPlace() {
-        List<Finding> told = told(finding(Code.LINK_REMOTE, "a").make(), finding(Code.LINK_MISSING, "b").at(new Place.InText(10, 1)).make(),
-                finding(Code.LINK_MISSING, "b").at(new Place.InText(9, 30)).make(),
+        List<Finding> told = told(finding(Code.LINK_REMOTE, "a").make(),
+                finding(Code.LINK_MISSING, "b").at(new SourcePosition.InText(10, 1)).make(),
+                finding(Code.LINK_MISSING, "b").at(new SourcePosition.InText(9, 30)).make(),
                 finding(Code.LINK_MISSING, "a").make(), finding(Code.STRUCTURE_FOLDER_MISSING, "z").make());
         assertThat(told).extracting(FindingsTest::place).containsExactly("z", "a", "b 9:30", "b 10:1", "a");
     }

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.opensatchel.base.path.LinkForm;
 import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.core.finding.Candidate;
 import org.opensatchel.core.kit.Kit.StarterFile;
 import org.opensatchel.core.project.EntryHandle;
@@ -41,7 +41,7 @@ class FolderTracesTest {
     }
 
     private static ResolvedLink asks(ProjectPath path) {
-        Link link = new Link(ProjectPath.of("edit/a.otio"), ProjectPath.of("edit/a.otio"), Place.WHOLE, path.text(), path.text(),
+        Link link = new Link(ProjectPath.of("edit/a.otio"), ProjectPath.of("edit/a.otio"), SourcePosition.WHOLE, path.text(), path.text(),
                 Notation.PLAIN, "", Optional.empty(), Link.Standing.STATED, "", false, List.of(), List.of(), Optional.empty());
         return new ResolvedLink(link, LinkForm.RELATIVE, Outcome.MISSING, Optional.empty(), Optional.of(path), List.<Candidate>of(),
                 Optional.empty(), Optional.empty(), Optional.empty(), List.of());

@@ -76,7 +76,7 @@ class NamePatternPropertiesTest {
                 default -> wrong.setCharAt(at, 'Q');
             }
         }
-        if (pattern.test(wrong.toString(), student, false) instanceof NameTest.Differs differs) {
+        if (pattern.test(wrong.toString(), student, false) instanceof NameVerdict.Differs differs) {
             assertThat(differs.at()).isBetween(0, wrong.codePointCount(0, wrong.length()));
             differs.nearest().ifPresent(name -> assertThat(pattern.fits(name, student, false))
                     .as("seed %d: %s for %s by %s", seed, name, wrong, pattern).isTrue());

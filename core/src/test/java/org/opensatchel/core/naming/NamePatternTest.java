@@ -41,12 +41,12 @@ class NamePatternTest {
             "{date}_{text} | 2026-23-14_x | 5 | -",
             "{team}_final | any team_final | - | -"})
     void testsNames(String pattern, String name, Integer at, String nearest) {
-        NameTest test = NamePattern.of(pattern).test(name, MARSH, false);
+        NameVerdict test = NamePattern.of(pattern).test(name, MARSH, false);
         if (at == null) {
             assertThat(test.fits()).isTrue();
             return;
         }
-        assertThat(test).isInstanceOfSatisfying(NameTest.Differs.class, differs -> {
+        assertThat(test).isInstanceOfSatisfying(NameVerdict.Differs.class, differs -> {
             assertThat(differs.at()).isEqualTo(at);
             if (nearest != null) {
                 assertThat(differs.nearest()).contains(nearest);
@@ -143,7 +143,7 @@ class NamePatternTest {
             StringBuilder name = new StringBuilder("MOV120_A2_Marsh_Ottoline");
             name.setCharAt(random.nextInt(name.length()), (char) ('a' + random.nextInt(26)));
             name.deleteCharAt(random.nextInt(name.length()));
-            if (roots.test(name.toString(), MARSH, false) instanceof NameTest.Differs differs) {
+            if (roots.test(name.toString(), MARSH, false) instanceof NameVerdict.Differs differs) {
                 assertThat(roots.test(differs.nearest().orElseThrow(), MARSH, false).fits()).isTrue();
             }
         }

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.core.project.EntryHandle;
 import org.opensatchel.core.project.ProjectFile;
 import org.opensatchel.core.project.ProjectTree;
@@ -43,7 +43,7 @@ class CandidatesTest {
     private static List<ResolvedLink> resolve(List<String> paths, List<String> links) {
         LinkSink sink = new LinkSink(DOCUMENT, 4_096, Formats.ENDINGS);
         for (int i = 0; i < links.size(); i++) {
-            sink.add(new Place.InText(i + 1, 1), links.get(i), Notation.PLAIN);
+            sink.add(new SourcePosition.InText(i + 1, 1), links.get(i), Notation.PLAIN);
         }
         Scan scan = new Scan(Map.of(), List.of(new DocumentLinks(DOCUMENT, "playlist", sink.links(), List.of())), Map.of(), Map.of(),
                 List.of(), Set.of());

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -33,7 +33,8 @@ final class CueLinks implements LinkReader {
             Matcher file = line.length() > LONGEST_LINE ? null : FILE.matcher(line);
             if (file != null && file.find()) {
                 int group = file.group(1) != null ? 1 : file.group(2) != null ? 2 : 3;
-                sink.add(new Place.InText(number, line.codePointCount(0, file.start(group)) + 1), file.group(group), Notation.PLAIN);
+                sink.add(new SourcePosition.InText(number, line.codePointCount(0, file.start(group)) + 1), file.group(group),
+                        Notation.PLAIN);
             }
         });
     }

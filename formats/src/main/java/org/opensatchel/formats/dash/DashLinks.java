@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -48,7 +48,7 @@ final class DashLinks implements LinkReader {
     }
 
     /** One name in the document. */
-    private record Named(Place at, String text, boolean template) {}
+    private record Named(SourcePosition at, String text, boolean template) {}
 
     /** A level of the presentation: what it names itself, and the levels in it. */
     private static final class Level {

@@ -14,7 +14,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Unreadable;
 import org.opensatchel.formats.timeline.Tempo;
@@ -66,13 +66,13 @@ final class DawTimelines implements TimelineReader {
     /** A track as it is being read. */
     private static final class Made {
         private final String name;
-        private final Place at;
+        private final SourcePosition at;
         private final String content;
         private boolean heard = true;
         private boolean hasRole;
         private final List<Clip> clips = new ArrayList<>();
 
-        Made(String name, Place at, String content) {
+        Made(String name, SourcePosition at, String content) {
             this.name = name;
             this.at = at;
             this.content = content;
@@ -95,7 +95,7 @@ final class DawTimelines implements TimelineReader {
 
     /** A clip as it stands there; times in beats or in seconds. */
     private static final class Clip {
-        private final Place at;
+        private final SourcePosition at;
         private final double time;
         private final double duration;
         private final boolean beats;
@@ -103,7 +103,7 @@ final class DawTimelines implements TimelineReader {
         private String name;
         private Optional<String> link = Optional.empty();
 
-        Clip(Place at, String name, double time, double duration, boolean beats, boolean enabled) {
+        Clip(SourcePosition at, String name, double time, double duration, boolean beats, boolean enabled) {
             this.at = at;
             this.name = name;
             this.time = time;
@@ -128,7 +128,7 @@ final class DawTimelines implements TimelineReader {
         private final Map<String, Made> tracks = new LinkedHashMap<>();
         private final Deque<Around> open = new ArrayDeque<>();
         private final Deque<Made> structure = new ArrayDeque<>();
-        private Optional<Place> arrangement = Optional.empty();
+        private Optional<SourcePosition> arrangement = Optional.empty();
         private String name = "";
         private int clips;
 

@@ -1,7 +1,7 @@
 package org.opensatchel.formats.described;
 
 import java.util.BitSet;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.described.BinaryPropertyList.Item;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
@@ -32,7 +32,7 @@ final class BinaryList {
 
     private void contents(int object, int depth) throws Unreadable {
         if (depth > DEEPEST || open.get(object)) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.NESTED_TOO_DEEP);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NESTED_TOO_DEEP);
         }
         open.set(object);
         Item item = list.item(object);
@@ -46,7 +46,7 @@ final class BinaryList {
 
     private void member(String key, int object, int depth) throws Unreadable {
         if (++values > MOST_VALUES) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.NESTED_TOO_DEEP);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NESTED_TOO_DEEP);
         }
         Item item = list.item(object);
         if (item.isMap() || item.isList()) {

@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
 
@@ -92,7 +92,7 @@ public final class BinaryPropertyList {
     }
 
     static Unreadable broken() {
-        return Unreadable.broken(Place.WHOLE, ReadWording.PATH_BREAKS_OFF);
+        return Unreadable.broken(SourcePosition.WHOLE, ReadWording.PATH_BREAKS_OFF);
     }
 
     /** The number of the object that all others are in. */

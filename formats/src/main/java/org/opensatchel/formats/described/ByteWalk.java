@@ -2,7 +2,7 @@ package org.opensatchel.formats.described;
 
 import java.util.Collection;
 import java.util.Optional;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.described.Where.InBytes;
 
 /** A walk over bytes that are no text: at each mark the length behind it is read, and what it measures. */
@@ -90,7 +90,7 @@ final class ByteWalk {
             }
             int from = told.get().from();
             // Told by its end: where a text begins among letters, several marks may say differently.
-            sink.take(where, text.get(), () -> new Place.InBytes(from), top, (long) from + told.get().length());
+            sink.take(where, text.get(), () -> new SourcePosition.InBytes(from), top, (long) from + told.get().length());
             return from + told.get().length();
         }
     }

@@ -11,7 +11,7 @@ import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.base.path.Glob;
 import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.LinkSink;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
@@ -55,7 +55,7 @@ public final class CustomLinks {
     }
 
     private record Found(LinkSink sink, Notation notation, String base) {
-        void add(Place at, String text) {
+        void add(SourcePosition at, String text) {
             String name = text.strip();
             if (!name.isEmpty()) {
                 sink.add(at, name, notation, base);
@@ -130,8 +130,9 @@ public final class CustomLinks {
         } catch (JacksonException broken) {
             boolean known = broken.getLocation() != null && broken.getLocation().getLineNr() > 0;
             throw Unreadable
-                    .broken(known ? new Place.InText(broken.getLocation().getLineNr(), Math.max(1, broken.getLocation().getColumnNr()))
-                            : Place.WHOLE, ReadWording.NO_JSON);
+                    .broken(known
+                            ? new SourcePosition.InText(broken.getLocation().getLineNr(), Math.max(1, broken.getLocation().getColumnNr()))
+                            : SourcePosition.WHOLE, ReadWording.NO_JSON);
         }
         List<String> steps = Arrays.stream(pointer.substring(1).split("/", -1)).map(step -> step.replace("~1", "/").replace("~0", "~"))
                 .toList();
@@ -141,7 +142,7 @@ public final class CustomLinks {
     private static void walk(JsonNode node, List<String> steps, int depth, List<String> at, int[] order, Found found) {
         if (depth == steps.size()) {
             if (node.isString()) {
-                found.add(new Place.InTree("/" + String.join("/", at), ++order[0]), node.stringValue());
+                found.add(new SourcePosition.InTree("/" + String.join("/", at), ++order[0]), node.stringValue());
             }
             return;
         }

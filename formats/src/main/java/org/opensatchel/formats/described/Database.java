@@ -7,7 +7,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Locale;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
 
@@ -77,7 +77,8 @@ final class Database {
                         String pointer = "/" + table.name.replace("~", "~0").replace("/", "~1") + "/" + id + "/"
                                 + column.replace("~", "~0").replace("/", "~1");
                         int at = ++order[0];
-                        walk.value(column, i == table.key ? Long.toString(id) : values.get(i), () -> new Place.InTree(pointer, at));
+                        walk.value(column, i == table.key ? Long.toString(id) : values.get(i),
+                                () -> new SourcePosition.InTree(pointer, at));
                     }
                     walk.leave();
                 });
@@ -87,7 +88,7 @@ final class Database {
     }
 
     private static Unreadable broken() {
-        return Unreadable.broken(Place.WHOLE, ReadWording.NOT_TO_ITS_END);
+        return Unreadable.broken(SourcePosition.WHOLE, ReadWording.NOT_TO_ITS_END);
     }
 
     private List<Table> tables() throws Unreadable {

@@ -12,7 +12,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.described.Where.InLine;
 import org.opensatchel.formats.described.Where.Part;
 import org.opensatchel.formats.text.LineIndex;
@@ -208,7 +208,8 @@ final class LineWalk {
 
     private void hand(LineParts parts, InLine where, Level level, int number, int offset) {
         for (LineParts.Piece piece : parts.values(where.value())) {
-            sink.take(where, piece.text(), () -> new Place.InText(number, parts.column(piece.at())), level, (long) offset + piece.at());
+            sink.take(where, piece.text(), () -> new SourcePosition.InText(number, parts.column(piece.at())), level,
+                    (long) offset + piece.at());
         }
     }
 }

@@ -9,7 +9,7 @@ import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
 
@@ -65,12 +65,12 @@ final class Sheet {
                 for (int i = 0; i < row.size(); i++) {
                     int column = i + 1;
                     walk.value(i < names.size() ? names.get(i) : Integer.toString(column), row.get(i).strip(),
-                            () -> new Place.InText(line, column));
+                            () -> new SourcePosition.InText(line, column));
                 }
                 walk.leave();
             }
         } catch (IOException | IllegalStateException | java.io.UncheckedIOException broken) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.NO_TEXT);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NO_TEXT);
         }
     }
 

@@ -1,6 +1,6 @@
 package org.opensatchel.formats.described;
 
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /**
  * One value of a document.
@@ -9,4 +9,4 @@ import org.opensatchel.base.place.Place;
  * @param level the innermost part of the document that it stands in
  * @param anchor tells the value from all others of the document, in their order, wherever it is said to stand
  */
-public record Spot(Where where, String text, Place place, Level level, long anchor) {}
+public record Spot(Where where, String text, SourcePosition place, Level level, long anchor) {}

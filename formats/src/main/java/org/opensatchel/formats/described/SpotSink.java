@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.function.Supplier;
 import org.opensatchel.base.fact.FactName;
 import org.opensatchel.base.fact.Facts;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadProblem;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
@@ -16,7 +16,7 @@ public abstract class SpotSink {
     private long anchor;
 
     /** Takes one value, which may be said to stand at several places; its anchor counts the values. */
-    final void value(List<Where> wheres, String text, Supplier<Place> place, Level level) {
+    final void value(List<Where> wheres, String text, Supplier<SourcePosition> place, Level level) {
         anchor++;
         for (Where where : wheres) {
             take(where, text, place, level, anchor);
@@ -24,7 +24,7 @@ public abstract class SpotSink {
     }
 
     /** @param anchor the same for everything that is the same value of the document */
-    protected abstract void take(Where where, String text, Supplier<Place> place, Level level, long anchor);
+    protected abstract void take(Where where, String text, Supplier<SourcePosition> place, Level level, long anchor);
 
     /** Whether no more values of a place are taken: whoever walks may leave them out. */
     protected boolean isFull(Where where) {
@@ -35,7 +35,7 @@ public abstract class SpotSink {
     static final class Nothing extends SpotSink {
 
         @Override
-        protected void take(Where where, String text, Supplier<Place> place, Level level, long anchor) {
+        protected void take(Where where, String text, Supplier<SourcePosition> place, Level level, long anchor) {
             // Values are not asked for.
         }
     }
@@ -52,7 +52,7 @@ public abstract class SpotSink {
         }
 
         @Override
-        protected void take(Where where, String text, Supplier<Place> place, Level level, long anchor) {
+        protected void take(Where where, String text, Supplier<SourcePosition> place, Level level, long anchor) {
             if (spots.size() < most) {
                 spots.add(new Spot(where, text, place.get(), level, anchor));
             } else {
@@ -67,7 +67,7 @@ public abstract class SpotSink {
          */
         List<Spot> spots() throws Unreadable {
             if (tooMany) {
-                throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE,
+                throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE,
                         ReadWording.TOO_MANY_LINKS.say(Facts.of(FactName.MOST, most))));
             }
             return spots;

@@ -5,7 +5,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.base.json.JsonDocuments;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
 import org.opensatchel.formats.xml.XmlScan;
@@ -53,8 +53,8 @@ final class TreeReading {
             json(parser, lines, trail, sink);
         } catch (JacksonException broken) {
             var at = broken.getLocation();
-            throw Unreadable.broken(at == null || at.getLineNr() < 1 ? Place.WHOLE
-                    : new Place.InText(at.getLineNr(), Math.max(1, at.getColumnNr())), ReadWording.NO_JSON);
+            throw Unreadable.broken(at == null || at.getLineNr() < 1 ? SourcePosition.WHOLE
+                    : new SourcePosition.InText(at.getLineNr(), Math.max(1, at.getColumnNr())), ReadWording.NO_JSON);
         }
     }
 
@@ -68,7 +68,7 @@ final class TreeReading {
             // The outermost bracket of a document is the top itself.
             boolean top = depth == 0 && !lines;
             if (top && documents++ > 0) {
-                throw Unreadable.broken(Place.WHOLE, ReadWording.GOES_ON);
+                throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.GOES_ON);
             }
             switch (token) {
                 case PROPERTY_NAME -> name = parser.currentName();

@@ -2,7 +2,7 @@ package org.opensatchel.formats.described;
 
 import java.util.List;
 import java.util.function.Supplier;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /** A walk down a tree of names, told by whoever reads the document; hands over the values at places that are looked for. */
 final class TreeWalk {
@@ -80,7 +80,7 @@ final class TreeWalk {
             return;
         }
         String own = open.list ? Integer.toString(at) : name;
-        value(own, text, listed(own, at), () -> new Place.InTree(pointer(own), order));
+        value(own, text, listed(own, at), () -> new SourcePosition.InTree(pointer(own), order));
     }
 
     private List<Where> listed(String own, int at) {
@@ -92,7 +92,7 @@ final class TreeWalk {
     }
 
     /** A value at a place of its own. */
-    void value(String name, String text, Supplier<Place> place) {
+    void value(String name, String text, Supplier<SourcePosition> place) {
         if (open.trail != null) {
             Trail trail = open.trail.child(name);
             value(name, text, trail == null ? List.of() : trail.wheres(), place);
@@ -100,7 +100,7 @@ final class TreeWalk {
     }
 
     /** The text of what is open itself. */
-    void text(String text, Supplier<Place> place) {
+    void text(String text, Supplier<SourcePosition> place) {
         if (open.trail != null) {
             hand(open.trail.wheres(), text, place);
         }
@@ -109,14 +109,14 @@ final class TreeWalk {
         }
     }
 
-    private void value(String name, String text, List<Where> wheres, Supplier<Place> place) {
+    private void value(String name, String text, List<Where> wheres, Supplier<SourcePosition> place) {
         if (open.trail.keeps()) {
             open.level.put(name, text);
         }
         hand(wheres, text, place);
     }
 
-    private void hand(List<Where> wheres, String text, Supplier<Place> place) {
+    private void hand(List<Where> wheres, String text, Supplier<SourcePosition> place) {
         if (!wheres.isEmpty()) {
             sink.value(wheres, text, place, open.level);
         }

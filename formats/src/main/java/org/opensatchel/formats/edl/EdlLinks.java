@@ -3,7 +3,7 @@ package org.opensatchel.formats.edl;
 import java.io.IOException;
 import java.util.regex.Pattern;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.kind.FileKind;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
@@ -37,10 +37,10 @@ final class EdlLinks implements LinkReader {
         byte[] bytes = document.bytes();
         TextDecoding.requireText(bytes);
         Lines.each(TextDecoding.decode(bytes), (number, line) -> EdlComment.of(line).ifPresent(
-                comment -> link(sink, new Place.InText(number, comment.column()), comment.isClipName(), comment.text())));
+                comment -> link(sink, new SourcePosition.InText(number, comment.column()), comment.isClipName(), comment.text())));
     }
 
-    private static void link(LinkSink sink, Place at, boolean clip, String text) {
+    private static void link(LinkSink sink, SourcePosition at, boolean clip, String text) {
         String name = text.substring(Math.max(text.lastIndexOf('/'), text.lastIndexOf('\\')) + 1);
         boolean path = name.length() < text.length();
         int dot = name.lastIndexOf('.');

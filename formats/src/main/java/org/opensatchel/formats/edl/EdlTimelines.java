@@ -12,7 +12,7 @@ import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.text.Lines;
 import org.opensatchel.formats.text.TextDecoding;
 import org.opensatchel.formats.timeline.Timeline;
@@ -56,14 +56,14 @@ final class EdlTimelines implements TimelineReader {
     private static final class Event {
         private final String channel;
         private final boolean black;
-        private final Place at;
+        private final SourcePosition at;
         private final Moment from;
         private final Moment to;
         private String name;
         private Optional<String> link = Optional.empty();
         private boolean dissolved;
 
-        Event(String channel, String reel, Place at, Moment from, Moment to) {
+        Event(String channel, String reel, SourcePosition at, Moment from, Moment to) {
             this.channel = channel;
             this.black = reel.equals("BL") || reel.equals("BLACK");
             this.name = reel;
@@ -98,7 +98,7 @@ final class EdlTimelines implements TimelineReader {
         Optional<Moment> from = Moment.of(event.group(7));
         Optional<Moment> to = Moment.of(event.group(8));
         return from.isEmpty() || to.isEmpty() || Moment.of(event.group(5)).isEmpty() ? Optional.empty()
-                : Optional.of(new Event(event.group(3), event.group(2), new Place.InText(number, 1), from.get(), to.get()));
+                : Optional.of(new Event(event.group(3), event.group(2), new SourcePosition.InText(number, 1), from.get(), to.get()));
     }
 
     /** What stands under an event is about it: a clip's name, and the file that its link names. */
@@ -113,7 +113,7 @@ final class EdlTimelines implements TimelineReader {
         if (comment.get().isClipName()) {
             event.name = comment.get().text();
         }
-        event.link = Optional.of(new Place.InText(number, comment.get().column()).text());
+        event.link = Optional.of(new SourcePosition.InText(number, comment.get().column()).text());
     }
 
     private static Timeline timeline(ProjectPath document, String title, boolean drop, List<Event> events) {
@@ -121,7 +121,7 @@ final class EdlTimelines implements TimelineReader {
         int nominal = drop ? 30 : java.util.Arrays.stream(RATES).filter(rate -> rate > highest).findFirst().orElse(highest + 1);
         double first = events.stream().mapToDouble(event -> event.from.at(nominal, drop)).min().orElse(0);
         Map<String, List<Item>> channels = new TreeMap<>(Comparator.comparing(EdlTimelines::order).thenComparing(name -> name));
-        Map<String, Place> places = new TreeMap<>();
+        Map<String, SourcePosition> places = new TreeMap<>();
         for (Event event : events) {
             double start = event.from.at(nominal, drop) - first;
             double length = event.to.at(nominal, drop) - first - start;
@@ -137,7 +137,8 @@ final class EdlTimelines implements TimelineReader {
         List<Track> tracks = new ArrayList<>();
         channels.forEach((name, items) -> tracks.add(new Track(name.startsWith("V") ? Kind.VIDEO : Kind.SOUND, name, places.get(name), true,
                 items.stream().sorted(Comparator.comparingDouble(Item::start)).toList())));
-        return new Timeline(document, Place.WHOLE, title, OptionalDouble.of(drop ? DROP : nominal), drop, OptionalDouble.of(first), tracks);
+        return new Timeline(document, SourcePosition.WHOLE, title, OptionalDouble.of(drop ? DROP : nominal), drop, OptionalDouble.of(first),
+                tracks);
     }
 
     private static int order(String channel) {

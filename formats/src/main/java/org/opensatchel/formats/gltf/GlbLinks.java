@@ -5,7 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -32,12 +32,12 @@ final class GlbLinks implements LinkReader {
         InputStream stream = document.stream();
         ByteBuffer header = ByteBuffer.wrap(stream.readNBytes(20)).order(ByteOrder.LITTLE_ENDIAN);
         if (header.limit() < 20) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.HEADER_BREAKS_OFF);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.HEADER_BREAKS_OFF);
         }
         long length = header.getInt(12) & 0xFFFFFFFFL;
         int version = header.getInt(4);
         if (version == 2 && header.getInt(16) != JSON_CHUNK) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.NO_SCENE);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NO_SCENE);
         }
         if (length > MAX_JSON) {
             throw Unreadable.tooLarge(MAX_JSON);
@@ -45,7 +45,7 @@ final class GlbLinks implements LinkReader {
         byte[] json = stream.readNBytes((int) length);
         GltfLinks.readJson(new ByteArrayInputStream(json), sink);
         if (json.length < length) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.SCENE_BREAKS_OFF);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.SCENE_BREAKS_OFF);
         }
     }
 }

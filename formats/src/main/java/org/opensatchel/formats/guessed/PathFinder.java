@@ -16,7 +16,7 @@ import org.opensatchel.base.path.LinkForm;
 import org.opensatchel.base.path.LinkText;
 import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.Formats;
 import org.opensatchel.formats.TypeProbe;
 import org.opensatchel.formats.json.JsonScan;
@@ -161,7 +161,7 @@ public final class PathFinder {
         }
     }
 
-    private record Value(Place at, String text) {}
+    private record Value(SourcePosition at, String text) {}
 
     /** Whether a value has a dot and a letter: most values of most documents are numbers. */
     private static boolean mayBePath(String text) {
@@ -229,11 +229,11 @@ public final class PathFinder {
         new RawScan(head, this::tell).read(content);
     }
 
-    private void tell(Place at, String text) {
+    private void tell(SourcePosition at, String text) {
         tell(at, text, Link.Standing.GUESSED);
     }
 
-    private void tell(Place at, String text, Link.Standing standing) {
+    private void tell(SourcePosition at, String text, Link.Standing standing) {
         if (found++ < MOST_LINKS) {
             Notation notation = text.regionMatches(true, 0, "file:", 0, 5) ? Notation.URI : Notation.PLAIN;
             sink.link(at, text, notation).standing(standing).add();
@@ -275,7 +275,7 @@ public final class PathFinder {
         }
 
         @Override
-        public void text(Place at, String text) {
+        public void text(SourcePosition at, String text) {
             if (mayBePath(text)) {
                 values.add(new Value(at, text));
             }

@@ -8,7 +8,7 @@ import java.util.Optional;
 import org.opensatchel.base.path.LinkForm;
 import org.opensatchel.base.path.LinkText;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.text.TextDecoding;
 
 /**
@@ -19,7 +19,7 @@ final class RawScan {
 
     /** Takes what is found. */
     interface Listener {
-        void path(Place at, String text);
+        void path(SourcePosition at, String text);
     }
 
     private static final int WINDOW = 1 << 20;
@@ -264,11 +264,11 @@ final class RawScan {
 
     private void tell(int start, String text) {
         if (binary) {
-            listener.path(new Place.InBytes(base + start), text);
+            listener.path(new SourcePosition.InBytes(base + start), text);
             return;
         }
         advance(base + start);
-        listener.path(new Place.InText(line, column), text);
+        listener.path(new SourcePosition.InText(line, column), text);
     }
 
     /** Counts columns on; a sign that was passed over before the last one counted keeps that one's. */

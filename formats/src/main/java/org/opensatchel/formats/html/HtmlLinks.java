@@ -17,7 +17,7 @@ import org.jsoup.nodes.Range;
 import org.jsoup.parser.Parser;
 import org.jsoup.select.NodeTraversor;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.css.CssScan;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
@@ -72,7 +72,7 @@ public final class HtmlLinks implements LinkReader {
     }
 
     /** Reads a piece of HTML inside another text; {@code places} tells where an offset in it stands there. */
-    public static void fragment(String html, LinkSink sink, IntFunction<Place> places) {
+    public static void fragment(String html, LinkSink sink, IntFunction<SourcePosition> places) {
         Parser parser = Parser.htmlParser().setTrackPosition(true).setMaxDepth(1_000);
         Walk walk = new Walk(sink, places);
         NodeTraversor.traverse((node, depth) -> walk.node(node), parser.parseInput(html, ""));
@@ -88,17 +88,17 @@ public final class HtmlLinks implements LinkReader {
             lines = new LineIndex(text);
         }
 
-        Place at(int offset) {
+        SourcePosition at(int offset) {
             return lines.at(offset);
         }
     }
 
     private static final class Walk {
         private final LinkSink sink;
-        private final IntFunction<Place> page;
+        private final IntFunction<SourcePosition> page;
         private String base = "";
 
-        Walk(LinkSink sink, IntFunction<Place> page) {
+        Walk(LinkSink sink, IntFunction<SourcePosition> page) {
             this.sink = sink;
             this.page = page;
         }
@@ -120,7 +120,7 @@ public final class HtmlLinks implements LinkReader {
             Range range = data.sourceRange();
             if (type.isEmpty() || type.equals("module") || type.endsWith("javascript")) {
                 ScriptLinks.fragment(data.getWholeData(), sink,
-                        offset -> range.isTracked() ? page.apply(range.startPos() + offset) : Place.WHOLE);
+                        offset -> range.isTracked() ? page.apply(range.startPos() + offset) : SourcePosition.WHOLE);
             }
         }
 
@@ -210,7 +210,8 @@ public final class HtmlLinks implements LinkReader {
         private void add(Element element, Attribute attribute, int within, String url) {
             int start = start(element, attribute);
             int blanks = url.length() - url.stripLeading().length();
-            LinkSink.Draft link = sink.link(start < 0 ? Place.WHOLE : page.apply(start + within + blanks), url.strip(), Notation.WEB)
+            LinkSink.Draft link = sink
+                    .link(start < 0 ? SourcePosition.WHOLE : page.apply(start + within + blanks), url.strip(), Notation.WEB)
                     .base(base).alternatives(alternatives(element));
             (INCLUDING.contains(element.normalName()) ? link.including() : link).add();
         }
@@ -230,7 +231,7 @@ public final class HtmlLinks implements LinkReader {
 
         private void styles(int start, String css) {
             new CssScan(css, (offset, url, alternatives) -> sink
-                    .link(start < 0 ? Place.WHOLE : page.apply(start + offset), url, Notation.WEB).base(base)
+                    .link(start < 0 ? SourcePosition.WHOLE : page.apply(start + offset), url, Notation.WEB).base(base)
                     .alternatives(alternatives.isEmpty() ? "" : start + " " + alternatives).add()).read();
         }
     }

@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.opensatchel.base.json.JsonDocuments;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
 import tools.jackson.core.JacksonException;
@@ -62,10 +62,11 @@ public final class JsonScan {
             return value == null ? "" : value.text;
         }
 
-        public Place place(String key) {
+        public SourcePosition place(String key) {
             StringBuilder out = new StringBuilder();
             pointer().forEach(step -> out.append('/').append(escaped(step)));
-            return new Place.InTree(out.append('/').append(escaped(key)).toString(), values.containsKey(key) ? values.get(key).order : 0);
+            return new SourcePosition.InTree(out.append('/').append(escaped(key)).toString(),
+                    values.containsKey(key) ? values.get(key).order : 0);
         }
 
         private static String escaped(String name) {
@@ -78,7 +79,7 @@ public final class JsonScan {
         void object(Obj object);
 
         /** A text, wherever it stands, when it is met. */
-        default void text(Place at, String text) {
+        default void text(SourcePosition at, String text) {
         }
 
         /** Whether a document of this kind is an object: one that is a list or a single value then is none. */
@@ -126,10 +127,11 @@ public final class JsonScan {
             try {
                 JsonToken token = parser.nextToken();
                 if (token == null) {
-                    throw Unreadable.broken(Place.WHOLE, ReadWording.NOTHING);
+                    throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NOTHING);
                 }
                 if (listener.wantsObject() && token != JsonToken.START_OBJECT) {
-                    throw Unreadable.broken(Place.WHOLE, (token == JsonToken.START_ARRAY ? ReadWording.LIST : ReadWording.SINGLE_VALUE));
+                    throw Unreadable.broken(SourcePosition.WHOLE,
+                            (token == JsonToken.START_ARRAY ? ReadWording.LIST : ReadWording.SINGLE_VALUE));
                 }
                 do {
                     take(parser, token);
@@ -172,7 +174,7 @@ public final class JsonScan {
         if (token == JsonToken.VALUE_STRING && listener.wantsTexts()) {
             StringBuilder at = new StringBuilder();
             pointer(open.peek(), name).forEach(step -> at.append('/').append(Obj.escaped(step)));
-            listener.text(new Place.InTree(at.toString(), order), bounded(parser));
+            listener.text(new SourcePosition.InTree(at.toString(), order), bounded(parser));
         } else if (object != null) {
             boolean simple = token == JsonToken.VALUE_STRING || token.isNumeric();
             object.values.put(name, new Value(simple ? bounded(parser) : "", order));
@@ -207,9 +209,9 @@ public final class JsonScan {
         return names;
     }
 
-    private static Place place(JsonParser parser) {
+    private static SourcePosition place(JsonParser parser) {
         var location = parser.currentLocation();
-        return location == null || location.getLineNr() < 1 ? Place.WHOLE
-                : new Place.InText(location.getLineNr(), Math.max(1, location.getColumnNr()));
+        return location == null || location.getLineNr() < 1 ? SourcePosition.WHOLE
+                : new SourcePosition.InText(location.getLineNr(), Math.max(1, location.getColumnNr()));
     }
 }

@@ -5,7 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.SequenceInputStream;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /** A document on its way to a reader: its path and its bytes, as a stream that can be read once. */
 public final class DocumentContent {
@@ -82,7 +82,7 @@ public final class DocumentContent {
     public byte[] start(int most) throws IOException, Unreadable {
         if (!whole.allowed) {
             whole.bytes = Math.max(1, whole.bytes);
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_LONG_TOGETHER.say()));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE, ReadWording.TOO_LONG_TOGETHER.say()));
         }
         byte[] bytes = stream.readNBytes(most);
         whole.bytes += bytes.length;

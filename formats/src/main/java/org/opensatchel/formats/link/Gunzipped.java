@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.ZipException;
 import org.apache.commons.io.input.BoundedInputStream;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /**
  * A document that is packed as a whole (RFC 1952), unpacked as it is read. A part that is not there, a wrong checksum and more than is read
@@ -33,7 +33,7 @@ public final class Gunzipped extends InputStream {
         try {
             this.unpacked = new GZIPInputStream(packed, 1 << 16);
         } catch (ZipException | EOFException none) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.NOT_UNPACKED);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NOT_UNPACKED);
         }
     }
 
@@ -85,7 +85,7 @@ public final class Gunzipped extends InputStream {
             }
             return read;
         } catch (ZipException | EOFException broken) {
-            throw ended(Unreadable.broken(Place.WHOLE, ReadWording.NOT_UNPACKED));
+            throw ended(Unreadable.broken(SourcePosition.WHOLE, ReadWording.NOT_UNPACKED));
         }
     }
 

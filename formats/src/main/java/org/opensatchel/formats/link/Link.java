@@ -8,7 +8,7 @@ import org.opensatchel.base.path.LinkForm;
 import org.opensatchel.base.path.LinkText;
 import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /**
  * One mention of a file in a document, as written.
@@ -27,7 +27,7 @@ import org.opensatchel.base.place.Place;
  * @param forms the same link as it is written elsewhere in the document: those of them that are paths stand among {@link #also}
  * @param inclusion present when the linked document becomes part of this one: what stands before the paths in it; empty for nothing
  */
-public record Link(ProjectPath document, ProjectPath file, Place at, String text, String path, Notation notation, String base,
+public record Link(ProjectPath document, ProjectPath file, SourcePosition at, String text, String path, Notation notation, String base,
         Optional<Frames> frames, Standing standing,
         String alternatives, boolean inUse, List<String> also, List<String> forms, Optional<String> inclusion) {
 

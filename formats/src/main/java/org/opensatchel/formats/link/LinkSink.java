@@ -11,7 +11,7 @@ import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.path.LinkText;
 import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.base.text.Shortened;
 import org.opensatchel.formats.kind.Endings;
 
@@ -72,7 +72,7 @@ public class LinkSink {
 
     /** A link that is being described; {@link #add} hands it in. */
     public final class Draft {
-        private final Place at;
+        private final SourcePosition at;
         private final String text;
         private final Notation notation;
         private String path;
@@ -84,7 +84,7 @@ public class LinkSink {
         private List<String> forms = List.of();
         private Optional<String> inclusion = Optional.empty();
 
-        private Draft(Place at, String text, Notation notation) {
+        private Draft(SourcePosition at, String text, Notation notation) {
             this.at = at;
             this.text = text;
             this.path = text;
@@ -154,19 +154,19 @@ public class LinkSink {
         }
     }
 
-    public Draft link(Place at, String text, Notation notation) {
+    public Draft link(SourcePosition at, String text, Notation notation) {
         return new Draft(at, text, notation);
     }
 
-    public void add(Place at, String text, Notation notation) {
+    public void add(SourcePosition at, String text, Notation notation) {
         link(at, text, notation).add();
     }
 
-    public void add(Place at, String text, Notation notation, String base) {
+    public void add(SourcePosition at, String text, Notation notation, String base) {
         link(at, text, notation).base(base).add();
     }
 
-    public void addSequence(Place at, String text, Notation notation, Link.Frames frames) {
+    public void addSequence(SourcePosition at, String text, Notation notation, Link.Frames frames) {
         String asked = bounded(text, notation);
         Optional<Link.Frames> numbers = asked.contains(Link.FRAME_MARK) ? Optional.of(frames) : Optional.empty();
         take(new Link(document, file, at, shortened(text), asked, notation, "", numbers, Link.Standing.STATED, "", false,
@@ -188,7 +188,7 @@ public class LinkSink {
         overflowing = true;
         Phrase much = links.size() < allowance.links ? ReadWording.TOO_LONG_LINKS.say(Facts.of(MOST, allowance.text))
                 : ReadWording.TOO_MANY_LINKS.say(Facts.of(MOST, allowance.links));
-        problem(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, much));
+        problem(new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE, much));
     }
 
     /** How many links are kept. */

@@ -3,7 +3,7 @@ package org.opensatchel.formats.link;
 import static org.opensatchel.base.fact.FactName.MOST_BYTES;
 
 import org.opensatchel.base.fact.Facts;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /** Thrown by a reader at the place where a document cannot be read on; the links before it are kept. */
 public final class Unreadable extends Exception {
@@ -17,13 +17,13 @@ public final class Unreadable extends Exception {
         this.problem = problem;
     }
 
-    public static Unreadable broken(Place at, ReadWording what) {
+    public static Unreadable broken(SourcePosition at, ReadWording what) {
         return new Unreadable(new ReadProblem(ReadProblem.Kind.BROKEN, at, what.say()));
     }
 
     public static Unreadable tooLarge(long limit) {
         return new Unreadable(
-                new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_LONG.say(Facts.of(MOST_BYTES, limit))));
+                new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE, ReadWording.TOO_LONG.say(Facts.of(MOST_BYTES, limit))));
     }
 
     public ReadProblem problem() {

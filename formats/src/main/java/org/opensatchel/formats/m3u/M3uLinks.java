@@ -5,7 +5,7 @@ import java.net.URI;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -37,12 +37,12 @@ final class M3uLinks implements LinkReader {
             if (line.startsWith("#EXT-X-")) {
                 Matcher uri = URI.matcher(line);
                 while (uri.find()) {
-                    sink.add(new Place.InText(number, line.codePointCount(0, uri.start(1)) + 1), uri.group(1), Notation.URI);
+                    sink.add(new SourcePosition.InText(number, line.codePointCount(0, uri.start(1)) + 1), uri.group(1), Notation.URI);
                 }
             } else if (!line.stripLeading().startsWith("#")) {
                 String name = line.strip();
                 int start = line.length() - line.stripLeading().length();
-                sink.link(new Place.InText(number, line.codePointCount(0, start) + 1), name, notation).including().add();
+                sink.link(new SourcePosition.InText(number, line.codePointCount(0, start) + 1), name, notation).including().add();
             }
         });
     }

@@ -18,7 +18,7 @@ import org.commonmark.parser.IncludeSourceSpans;
 import org.commonmark.parser.Parser;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.html.HtmlLinks;
 import org.opensatchel.formats.kind.FileKind;
 import org.opensatchel.formats.link.DocumentContent;
@@ -65,7 +65,8 @@ final class MarkdownLinks implements LinkReader {
         String text = TextDecoding.decode(bytes);
         if (text.chars().filter(c -> MARKS.indexOf(c) >= 0).limit(MOST_MARKS + 1L).count() > MOST_MARKS) {
             throw new Unreadable(
-                    new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_MUCH_MARKUP.say(Facts.of(MOST, MOST_MARKS))));
+                    new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE,
+                            ReadWording.TOO_MUCH_MARKUP.say(Facts.of(MOST, MOST_MARKS))));
         }
         Node parsed = Parser.builder().includeSourceSpans(IncludeSourceSpans.BLOCKS_AND_INLINES).maxOpenBlockParsers(MAX_NESTED).build()
                 .parse(text);
@@ -164,14 +165,14 @@ final class MarkdownLinks implements LinkReader {
 
         private void html(Node node, String literal) {
             int start = start(node);
-            HtmlLinks.fragment(literal, sink, offset -> start < 0 ? Place.WHOLE : lines.at(start + offset));
+            HtmlLinks.fragment(literal, sink, offset -> start < 0 ? SourcePosition.WHOLE : lines.at(start + offset));
         }
 
         /** Where the address is written, or where the link begins when it is written elsewhere, as of a reference. */
-        private Place place(Node node) {
+        private SourcePosition place(Node node) {
             int start = start(node);
             if (start < 0) {
-                return Place.WHOLE;
+                return SourcePosition.WHOLE;
             }
             List<SourceSpan> spans = node.getSourceSpans();
             SourceSpan last = spans.get(spans.size() - 1);

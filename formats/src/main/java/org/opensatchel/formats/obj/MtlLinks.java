@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -45,7 +45,7 @@ final class MtlLinks implements LinkReader {
             boolean map = MAPS.contains(keyword) || (keyword.startsWith("map_") && !keyword.equals("map_aat"));
             if (map && !statement.rest().isEmpty()) {
                 int start = nameStart(statement.rest());
-                sink.add(new Place.InText(statement.line(), statement.restColumn() + statement.rest().codePointCount(0, start)),
+                sink.add(new SourcePosition.InText(statement.line(), statement.restColumn() + statement.rest().codePointCount(0, start)),
                         named(statement.rest().substring(start)), Notation.PLAIN);
             }
         });

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.util.Locale;
 import java.util.Set;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -34,7 +34,7 @@ final class ObjLinks implements LinkReader {
             if (LIBRARIES.contains(keyword)) {
                 libraries(statement, keyword.equals("mtllib") ? ".mtl" : ".map", sink);
             } else if (OBJECTS.contains(keyword)) {
-                sink.add(new Place.InText(statement.line(), statement.restColumn()), statement.rest(), Notation.PLAIN);
+                sink.add(new SourcePosition.InText(statement.line(), statement.restColumn()), statement.rest(), Notation.PLAIN);
             }
         });
     }
@@ -50,7 +50,7 @@ final class ObjLinks implements LinkReader {
         while (start < rest.length() && !(start > 0 && rest.charAt(start) == '#')) {
             int end = nameEnd(folded, start, extension);
             String name = rest.substring(start, end);
-            sink.add(new Place.InText(statement.line(), column), name, Notation.PLAIN);
+            sink.add(new SourcePosition.InText(statement.line(), column), name, Notation.PLAIN);
             int begun = start;
             start = end;
             while (start < rest.length() && Character.isWhitespace(rest.charAt(start))) {

@@ -5,7 +5,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -48,7 +48,7 @@ public final class OdfLinks implements LinkReader {
                 || name.endsWith("/styles.xml");
         PackageDocument opened = PackageDocument.open(start.content(), sink, manifest.or(content), true);
         if (isLocked(opened)) {
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, ReadWording.ENCRYPTED.say()));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, SourcePosition.WHOLE, ReadWording.ENCRYPTED.say()));
         }
         opened.read(content, (member, into) -> new XmlScan((element, reader) -> attributes(element, reader, into)).read(member.stream()));
     }

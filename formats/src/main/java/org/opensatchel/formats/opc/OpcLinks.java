@@ -5,7 +5,7 @@ import java.util.Locale;
 import java.util.function.Predicate;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -36,7 +36,7 @@ final class OpcLinks implements LinkReader {
         DocumentContent.Peek start = document.peek(8);
         if (start.startsWith(0xD0, 0xCF, 0x11, 0xE0)) {
             // A locked document is wrapped in another container (MS-OFFCRYPTO 1.3).
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, ReadWording.ENCRYPTED_OR_OLD.say()));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, SourcePosition.WHOLE, ReadWording.ENCRYPTED_OR_OLD.say()));
         }
         PackageDocument opened = PackageDocument.open(start.content(), sink, relationships, false);
         opened.read(relationships, (content,

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.timeline.Timeline;
 import org.opensatchel.formats.timeline.Timeline.Item;
 import org.opensatchel.formats.timeline.Timeline.Kind;
@@ -76,7 +76,7 @@ final class OtioTimelines implements TimelineReader {
         }
 
         private void timeline(JsonNode node, String pointer, JsonNode stack, String stackPointer) {
-            Place at = place(pointer);
+            SourcePosition at = place(pointer);
             List<Track> tracks = new ArrayList<>();
             if (is(stack, "Track")) {
                 tracks.add(track(stack, stackPointer));
@@ -103,7 +103,7 @@ final class OtioTimelines implements TimelineReader {
         }
 
         private Track track(JsonNode node, String pointer) {
-            Place at = place(pointer);
+            SourcePosition at = place(pointer);
             List<Item> list = new ArrayList<>();
             if (!is(node, "Track")) {
                 // What lies in the stack by itself is a track of one clip.
@@ -129,7 +129,7 @@ final class OtioTimelines implements TimelineReader {
             if (!node.isObject() || is(node, "Transition") || ++items > MOST_ITEMS) {
                 return Optional.empty();
             }
-            Place at = place(pointer);
+            SourcePosition at = place(pointer);
             Optional<JsonNode> duration = duration(node);
             double length = Math.max(0, duration.map(time -> seconds(time).orElse(0.0)).orElseGet(() -> nested(node, 0)));
             OptionalDouble rate = duration.map(time -> positive(time, "rate")).orElse(OptionalDouble.empty());
@@ -143,8 +143,8 @@ final class OtioTimelines implements TimelineReader {
             return enabled == null || !enabled.isBoolean() || enabled.booleanValue();
         }
 
-        private Place place(String pointer) {
-            return new Place.InTree(pointer, ++items);
+        private SourcePosition place(String pointer) {
+            return new SourcePosition.InTree(pointer, ++items);
         }
 
         private static Optional<JsonNode> duration(JsonNode node) {

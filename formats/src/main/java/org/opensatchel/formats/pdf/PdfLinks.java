@@ -23,7 +23,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageTree;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.Link;
@@ -61,9 +61,9 @@ final class PdfLinks implements LinkReader {
             Walk walk = new Walk(sink, uri == null || uri.getString("Base") == null ? "" : uri.getString("Base"), pdf.getPages());
             walk.visit(catalog);
         } catch (InvalidPasswordException locked) {
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, Place.WHOLE, ReadWording.ENCRYPTED.say()));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.ENCRYPTED, SourcePosition.WHOLE, ReadWording.ENCRYPTED.say()));
         } catch (IOException | RuntimeException broken) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.NO_PDF);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NO_PDF);
         }
     }
 
@@ -140,8 +140,8 @@ final class PdfLinks implements LinkReader {
             }
         }
 
-        private Place place(String page) {
-            return new Place.InTree(page, ++order);
+        private SourcePosition place(String page) {
+            return new SourcePosition.InTree(page, ++order);
         }
 
         private void specification(COSDictionary dictionary, String page) {

@@ -7,7 +7,7 @@ import java.io.InputStream;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -35,7 +35,7 @@ final class PlyLinks implements LinkReader {
         int c = in.read();
         for (int read = 0; c >= 0; c = in.read(), read++) {
             if (read > LONGEST_HEADER) {
-                throw Unreadable.broken(new Place.InText(number, 1), ReadWording.LONG_HEADER);
+                throw Unreadable.broken(new SourcePosition.InText(number, 1), ReadWording.LONG_HEADER);
             }
             if (c != '\n' && c != '\r') {
                 line.write(c);
@@ -50,11 +50,11 @@ final class PlyLinks implements LinkReader {
             }
             Matcher texture = TEXTURE.matcher(text);
             if (text.length() < 10_000 && texture.find()) {
-                sink.add(new Place.InText(number, text.codePointCount(0, texture.start(1)) + 1), texture.group(1), Notation.PLAIN);
+                sink.add(new SourcePosition.InText(number, text.codePointCount(0, texture.start(1)) + 1), texture.group(1), Notation.PLAIN);
             }
             line.reset();
             number++;
         }
-        throw Unreadable.broken(new Place.InText(number, 1), ReadWording.HEADER_BREAKS_OFF);
+        throw Unreadable.broken(new SourcePosition.InText(number, 1), ReadWording.HEADER_BREAKS_OFF);
     }
 }

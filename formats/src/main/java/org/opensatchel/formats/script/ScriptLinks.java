@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.kind.FileKind;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
@@ -51,7 +51,7 @@ public final class ScriptLinks implements LinkReader {
     }
 
     /** Reads a script inside another text. */
-    public static void fragment(String script, LinkSink sink, java.util.function.IntFunction<Place> places) {
+    public static void fragment(String script, LinkSink sink, java.util.function.IntFunction<SourcePosition> places) {
         if (script.length() <= MAX_BYTES) {
             new Walk(script, sink, places).read();
         }
@@ -60,11 +60,11 @@ public final class ScriptLinks implements LinkReader {
     private static final class Walk {
         private final String text;
         private final LinkSink sink;
-        private final java.util.function.IntFunction<Place> places;
+        private final java.util.function.IntFunction<SourcePosition> places;
         private int at;
         private char last = '\n';
 
-        Walk(String text, LinkSink sink, java.util.function.IntFunction<Place> places) {
+        Walk(String text, LinkSink sink, java.util.function.IntFunction<SourcePosition> places) {
             this.text = text;
             this.sink = sink;
             this.places = places;

@@ -6,7 +6,7 @@ import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -127,8 +127,8 @@ final class SfzLinks implements LinkReader {
             }
         }
 
-        private static Place place(int number, String line, int offset) {
-            return new Place.InText(number, line.codePointCount(0, offset) + 1);
+        private static SourcePosition place(int number, String line, int offset) {
+            return new SourcePosition.InText(number, line.codePointCount(0, offset) + 1);
         }
     }
 }

@@ -6,7 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.css.CssScan;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
@@ -75,14 +75,14 @@ public final class SvgLinks implements LinkReader {
         }
 
         @Override
-        public void instruction(String target, String data, Place at) {
+        public void instruction(String target, String data, SourcePosition at) {
             Matcher href = HREF.matcher(data);
             if (target.equals("xml-stylesheet") && href.find()) {
                 sink.add(at, href.group(1) != null ? href.group(1) : href.group(2), Notation.WEB);
             }
         }
 
-        private void styles(Place at, String css, String base) {
+        private void styles(SourcePosition at, String css, String base) {
             new CssScan(css, (offset, url, alternatives) -> sink.link(at, url, Notation.WEB).base(base)
                     .alternatives(alternatives.isEmpty() ? "" : at.text() + " " + alternatives).add()).read();
         }

@@ -1,7 +1,7 @@
 package org.opensatchel.formats.text;
 
 import java.util.Arrays;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /** Turns an offset in a text into its line and column; a line ends at LF, CR or both. */
 public final class LineIndex {
@@ -23,9 +23,9 @@ public final class LineIndex {
         }
     }
 
-    public Place.InText at(int offset) {
+    public SourcePosition.InText at(int offset) {
         int found = Arrays.binarySearch(starts, 0, lines, offset);
         int line = found >= 0 ? found : -found - 2;
-        return new Place.InText(line + 1, text.codePointCount(starts[line], Math.min(offset, text.length())) + 1);
+        return new SourcePosition.InText(line + 1, text.codePointCount(starts[line], Math.min(offset, text.length())) + 1);
     }
 }

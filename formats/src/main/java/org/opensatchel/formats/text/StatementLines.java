@@ -9,7 +9,7 @@ import java.io.Reader;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
 
@@ -83,7 +83,7 @@ public final class StatementLines {
                 line.reset();
                 start = number;
             } else if (line.size() >= MAX_LINE) {
-                throw Unreadable.broken(new Place.InText(number, 1), ReadWording.LONG_LINE);
+                throw Unreadable.broken(new SourcePosition.InText(number, 1), ReadWording.LONG_LINE);
             } else {
                 line.write(c);
             }

@@ -4,7 +4,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
 
@@ -47,7 +47,7 @@ public final class TextDecoding {
         boolean wide = starts(bytes, 0xFF, 0xFE) || starts(bytes, 0xFE, 0xFF) || starts(bytes, 0, 0, 0xFE, 0xFF);
         for (int i = 0; !wide && i < Math.min(bytes.length, 1_024); i++) {
             if (bytes[i] == 0) {
-                throw Unreadable.broken(Place.WHOLE, ReadWording.NO_TEXT);
+                throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NO_TEXT);
             }
         }
     }

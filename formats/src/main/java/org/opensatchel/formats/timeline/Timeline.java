@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 
 /**
  * A timeline of a document: what is seen and heard, and when. Times are seconds from its beginning.
@@ -15,7 +15,7 @@ import org.opensatchel.base.place.Place;
  * @param rateSaid whether the document says the rate, or it was concluded from its times
  * @param startsAt what its first moment is called, in seconds; absent where the document does not say
  */
-public record Timeline(ProjectPath document, Place at, String name, OptionalDouble rate, boolean rateSaid, OptionalDouble startsAt,
+public record Timeline(ProjectPath document, SourcePosition at, String name, OptionalDouble rate, boolean rateSaid, OptionalDouble startsAt,
         List<Track> tracks) {
 
     /** A moment is the same as another when they differ by less: documents count in fractions. */
@@ -31,7 +31,7 @@ public record Timeline(ProjectPath document, Place at, String name, OptionalDoub
     }
 
     /** @param at where it stands in the document */
-    public record Track(Kind kind, String name, Place at, boolean enabled, List<Item> items) {
+    public record Track(Kind kind, String name, SourcePosition at, boolean enabled, List<Item> items) {
 
         public Track {
             items = List.copyOf(items);
@@ -54,7 +54,7 @@ public record Timeline(ProjectPath document, Place at, String name, OptionalDoub
      * @param offline whether the document itself says that there is no file for it
      * @param link where the link to its file stands in the document; empty where it has none of its own
      */
-    public record Item(boolean isGap, String name, Place at, double start, double seconds, OptionalDouble rate, boolean enabled,
+    public record Item(boolean isGap, String name, SourcePosition at, double start, double seconds, OptionalDouble rate, boolean enabled,
             boolean offline, Optional<String> link) {
 
         public double end() {
@@ -81,7 +81,7 @@ public record Timeline(ProjectPath document, Place at, String name, OptionalDoub
     }
 
     /** A stretch in which nothing is to be seen, or in a timeline of sound alone nothing to be heard. */
-    public record Hole(Place at, double start, double seconds) {}
+    public record Hole(SourcePosition at, double start, double seconds) {}
 
     /** The holes before the last clip, in order: what another track covers is none. */
     public List<Hole> holes() {
@@ -100,7 +100,7 @@ public record Timeline(ProjectPath document, Place at, String name, OptionalDoub
         return out;
     }
 
-    private static Optional<Place> gap(List<Track> tracks, double from) {
+    private static Optional<SourcePosition> gap(List<Track> tracks, double from) {
         return tracks.stream().flatMap(track -> track.items.stream())
                 .filter(item -> item.isGap && Math.abs(item.start - from) < SAME).map(Item::at).findFirst();
     }

@@ -2,7 +2,7 @@ package org.opensatchel.formats.usd;
 
 import java.io.IOException;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -34,7 +34,7 @@ final class UsdaLinks implements LinkReader {
         DocumentContent.Peek start = document.peek(8);
         if (start.startsWith('P', 'X', 'R', '-', 'U', 'S', 'D', 'C')) {
             ReadWording what = document.path().extension().equals("usda") ? ReadWording.BINARY_BY_NAME : ReadWording.BINARY;
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.BINARY, Place.WHOLE, what.say()));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.BINARY, SourcePosition.WHOLE, what.say()));
         }
         byte[] bytes = start.content().bytes();
         TextDecoding.requireText(bytes);

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Set;
 import javax.xml.stream.XMLStreamReader;
 import org.opensatchel.base.path.Notation;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Head;
 import org.opensatchel.formats.link.LinkReader;
@@ -38,7 +38,7 @@ public final class X3dLinks implements LinkReader {
         for (int i = 0; i < reader.getAttributeCount(); i++) {
             if (FIELDS.contains(reader.getAttributeLocalName(i))) {
                 List<MultiString.Item> items = MultiString.read(reader.getAttributeValue(i));
-                Place at = element.place(XmlScan.written(reader, i));
+                SourcePosition at = element.place(XmlScan.written(reader, i));
                 for (MultiString.Item item : items) {
                     LinkSink.Draft draft = sink.link(at, item.text().strip(), Notation.URI).base(element.base())
                             .alternatives(items.size() > 1 ? at.text() : "");

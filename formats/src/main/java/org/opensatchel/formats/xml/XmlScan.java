@@ -14,7 +14,7 @@ import javax.xml.stream.XMLResolver;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.ReadProblem;
 import org.opensatchel.formats.link.ReadWording;
 import org.opensatchel.formats.link.Unreadable;
@@ -91,13 +91,13 @@ public final class XmlScan {
         }
 
         /** The element's own place. */
-        public Place place() {
-            return new Place.InTree(path(), ++order);
+        public SourcePosition place() {
+            return new SourcePosition.InTree(path(), ++order);
         }
 
         /** The place of one of its attributes, named as it is written. */
-        public Place place(String attribute) {
-            return new Place.InTree(path() + "/@" + attribute, ++order);
+        public SourcePosition place(String attribute) {
+            return new SourcePosition.InTree(path() + "/@" + attribute, ++order);
         }
 
         private String path() {
@@ -130,7 +130,7 @@ public final class XmlScan {
         }
 
         /** A processing instruction before or in the root. */
-        default void instruction(String target, String data, Place at) {
+        default void instruction(String target, String data, SourcePosition at) {
         }
     }
 
@@ -159,7 +159,8 @@ public final class XmlScan {
             reader = new LooseNamespaces(FACTORY.createXMLStreamReader(xml));
             walk(reader);
             if (Outside.TAKEN_IN.get() != null) {
-                throw new Unreadable(new ReadProblem(ReadProblem.Kind.UNSUPPORTED, Place.WHOLE, ReadWording.TAKES_IN_OTHERS.say()));
+                throw new Unreadable(
+                        new ReadProblem(ReadProblem.Kind.UNSUPPORTED, SourcePosition.WHOLE, ReadWording.TAKES_IN_OTHERS.say()));
             }
         } catch (XMLStreamException | IllegalArgumentException broken) {
             throw Unreadable.broken(place(reader), ReadWording.NO_XML);
@@ -201,7 +202,7 @@ public final class XmlScan {
                 }
                 case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA -> text(reader, texts);
                 case XMLStreamConstants.PROCESSING_INSTRUCTION -> {
-                    Place at = new Place.InTree("/processing-instruction()[" + ++instructions + "]", ++order);
+                    SourcePosition at = new SourcePosition.InTree("/processing-instruction()[" + ++instructions + "]", ++order);
                     listener.instruction(reader.getPITarget(), reader.getPIData() == null ? "" : reader.getPIData(), at);
                 }
                 default -> {
@@ -222,10 +223,10 @@ public final class XmlScan {
         text.append(reader.getTextCharacters(), reader.getTextStart(), reader.getTextLength());
     }
 
-    private static Place place(XMLStreamReader reader) {
+    private static SourcePosition place(XMLStreamReader reader) {
         boolean known = reader != null && reader.getLocation() != null && reader.getLocation().getLineNumber() > 0;
-        return known ? new Place.InText(reader.getLocation().getLineNumber(), Math.max(1, reader.getLocation().getColumnNumber()))
-                : Place.WHOLE;
+        return known ? new SourcePosition.InText(reader.getLocation().getLineNumber(), Math.max(1, reader.getLocation().getColumnNumber()))
+                : SourcePosition.WHOLE;
     }
 
     @SuppressWarnings("deprecation") // Parsed lazily, a fault would come up at a place where nobody expects it; nothing else says so.

@@ -9,7 +9,7 @@ import org.opensatchel.base.path.LinkText;
 import org.opensatchel.base.path.Notation;
 import org.opensatchel.base.path.PercentCoding;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentLinks;
 import org.opensatchel.formats.link.Link;
 import org.opensatchel.formats.link.LinkSink;
@@ -51,7 +51,7 @@ public final class MemberSink extends LinkSink {
     }
 
     /** A link that the format says leads out of the package: it starts from the package's own folder. */
-    public void addOutside(Place at, String text, Notation notation) {
+    public void addOutside(SourcePosition at, String text, Notation notation) {
         if (LinkText.read(text, notation).isPresent()) {
             whole.takeMember(new Link(document(), whole.file(), at, shortened(text), text, notation, "", Optional.empty(),
                     Link.Standing.STATED, "", false, List.of(), List.of(), Optional.empty()));

@@ -22,7 +22,7 @@ import org.apache.commons.io.input.BoundedInputStream;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.fact.Phrase;
 import org.opensatchel.base.path.NameFolding;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.Growth;
 import org.opensatchel.formats.link.ReadProblem;
@@ -70,10 +70,10 @@ public final class Members {
                 members.inOnePass(new java.io.SequenceInputStream(new java.io.ByteArrayInputStream(start), document.stream()), wanted);
             }
         } catch (IOException | IllegalArgumentException broken) {
-            throw Unreadable.broken(Place.WHOLE, ReadWording.NO_PACKAGE);
+            throw Unreadable.broken(SourcePosition.WHOLE, ReadWording.NO_PACKAGE);
         } catch (LinkageError unknown) {
             // In one pass the library unpacks what it meets, and for some methods wants a library that is not here.
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.UNSUPPORTED, Place.WHOLE, ReadWording.MEMBER_METHOD.say()));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.UNSUPPORTED, SourcePosition.WHOLE, ReadWording.MEMBER_METHOD.say()));
         }
         return members;
     }
@@ -135,14 +135,14 @@ public final class Members {
     private static void requireReal(long unpacked, long packed) throws Unreadable {
         if (Growth.isTooMuch(unpacked, packed)) {
             throw new Unreadable(
-                    new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE,
+                    new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE,
                             ReadWording.MEMBERS_TOO_MUCH.say(Facts.of(MOST, Growth.MOST))));
         }
     }
 
     private void add(String name, boolean folder) throws Unreadable {
         if (names.size() + folders.size() >= MOST_MEMBERS) {
-            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, Place.WHOLE, ReadWording.TOO_MANY_MEMBERS.say()));
+            throw new Unreadable(new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE, ReadWording.TOO_MANY_MEMBERS.say()));
         }
         (folder ? folders : names).add(name);
         byKey.putIfAbsent(NameFolding.folded(name), name);

@@ -3,7 +3,7 @@ package org.opensatchel.formats.zip;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.function.Predicate;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.link.DocumentContent;
 import org.opensatchel.formats.link.LinkReader;
 import org.opensatchel.formats.link.LinkSink;
@@ -35,7 +35,8 @@ public final class PackageDocument {
             throws IOException, Unreadable {
         PackageDocument opened = new PackageDocument(document, sink, Members.read(document, wanted), caseMatters);
         opened.members.unreadable()
-                .forEach((name, what) -> opened.sinkFor(name).problem(new ReadProblem(ReadProblem.Kind.BROKEN, Place.WHOLE, what)));
+                .forEach(
+                        (name, what) -> opened.sinkFor(name).problem(new ReadProblem(ReadProblem.Kind.BROKEN, SourcePosition.WHOLE, what)));
         return opened;
     }
 

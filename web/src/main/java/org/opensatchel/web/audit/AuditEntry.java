@@ -23,14 +23,14 @@ class AuditEntry {
     private Long enrolmentId;
     private Long handInId;
     @Enumerated(EnumType.STRING)
-    private Deed what;
+    private AuditAction what;
     private String detail;
     private String facts;
 
     protected AuditEntry() {
     }
 
-    AuditEntry(Instant at, long accountId, AuditService.About about, Deed what, Detail detail) {
+    AuditEntry(Instant at, long accountId, AuditService.About about, AuditAction what, Detail detail) {
         this.at = at;
         this.accountId = accountId;
         this.assignmentId = about.assignment();

@@ -13,7 +13,8 @@ import org.opensatchel.web.text.Speech;
  * @param detail what a line from before there were facts says; empty for others
  * @param facts the facts, as they are kept; null for a line from before, and for one that has none
  */
-public record AuditLine(Instant at, String who, Long enrolment, Long handIn, Integer number, Deed what, String detail, String facts) {
+public record AuditLine(Instant at, String who, Long enrolment, Long handIn, Integer number, AuditAction what, String detail,
+        String facts) {
 
     /** What it says beside its deed, in the language of who reads it. */
     public String said() {

@@ -28,7 +28,7 @@ public class AuditService {
     /** What a line is about; 0 for no student or no hand-in. */
     public record About(long assignment, long enrolment, long handIn) {}
 
-    public void log(long account, About about, Deed what, Detail detail) {
+    public void log(long account, About about, AuditAction what, Detail detail) {
         entries.save(new AuditEntry(clock.instant(), account, about, what, detail));
     }
 

@@ -11,9 +11,9 @@ public class CheckHealth {
     private static final Duration SILENT = Duration.ofSeconds(60);
 
     private final CheckQueue queue;
-    private final CheckLanes lanes;
+    private final CheckRunner lanes;
 
-    CheckHealth(CheckQueue queue, CheckLanes lanes) {
+    CheckHealth(CheckQueue queue, CheckRunner lanes) {
         this.queue = queue;
         this.lanes = lanes;
     }

@@ -15,10 +15,10 @@ public class CheckService {
 
     private final CheckRows rows;
     private final CheckQueue queue;
-    private final CheckLanes lanes;
+    private final CheckRunner lanes;
     private final Clock clock;
 
-    CheckService(CheckRows rows, CheckQueue queue, CheckLanes lanes, Clock clock) {
+    CheckService(CheckRows rows, CheckQueue queue, CheckRunner lanes, Clock clock) {
         this.rows = rows;
         this.queue = queue;
         this.lanes = lanes;

@@ -43,7 +43,7 @@ public class CourseService {
     }
 
     /** A student's place in an assignment. */
-    public record Place(AssignmentView assignment, Student student) {}
+    public record Membership(AssignmentView assignment, Student student) {}
 
     public List<AssignmentView> taughtBy(long accountId) {
         return views(courses.taughtBy(accountId).stream().map(Course::id).toList());
@@ -101,12 +101,12 @@ public class CourseService {
     }
 
     /** An assignment for one of its students, with their own place on the roster; for who has left the course it is there no more. */
-    public Place forStudent(long assignmentId, long accountId) {
+    public Membership forStudent(long assignmentId, long accountId) {
         Assignment assignment = assignments.find(assignmentId).orElseThrow(NotAccessible::new);
         Enrolment enrolment = enrolments.findByCourseIdAndAccountId(assignment.course().id(), accountId).filter(one -> one.leftAt() == null)
                 .orElseThrow(NotAccessible::new);
         AssignmentView view = AssignmentView.of(assignment);
-        return new Place(extensions.of(assignmentId, enrolment.id()).map(view::extended).orElse(view),
+        return new Membership(extensions.of(assignmentId, enrolment.id()).map(view::extended).orElse(view),
                 Student.of(enrolment).in(team(assignmentId, enrolment.id())));
     }
 

@@ -9,7 +9,7 @@ import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.job.Job;
-import org.opensatchel.web.job.JobDesk;
+import org.opensatchel.web.job.JobService;
 import org.opensatchel.web.job.JobWork;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.LocalFile;
@@ -26,11 +26,11 @@ class RosterFiles implements JobWork {
     static final long MOST_BYTES = 64L << 20;
 
     private final Contents contents;
-    private final JobDesk jobs;
+    private final JobService jobs;
     private final Errands errands;
     private final ReadLimits limits;
 
-    RosterFiles(Contents contents, JobDesk jobs, Errands errands, SatchelProperties properties) {
+    RosterFiles(Contents contents, JobService jobs, Errands errands, SatchelProperties properties) {
         this.contents = contents;
         this.jobs = jobs;
         this.errands = errands;

@@ -59,7 +59,7 @@ public class RosterService {
     public record Joining(RosterLine line, AccountView account) {}
 
     /** How somebody signs in for the first time: by a link that works once. */
-    public record Slip(String name, String login, String token) {}
+    public record SignInSlip(String name, String login, String token) {}
 
     @Transactional(readOnly = true)
     public CourseView course(long courseId, long accountId) {
@@ -232,11 +232,11 @@ public class RosterService {
      * for who is a student in none but the giver's own courses.
      */
     @Transactional
-    public List<Slip> slips(CourseView course, long mine, List<Student> students) {
+    public List<SignInSlip> slips(CourseView course, long mine, List<Student> students) {
         Set<Long> own = staff.ownStudents(course.id(), mine).stream().map(OwnStudent::enrolment).collect(Collectors.toSet());
         return students.stream().filter(student -> own.contains(student.enrolmentId()))
                 .map(student -> accounts.byId(student.accountId())
-                        .map(account -> new Slip(student.name(), account.login(), accounts.link(account.id()))).orElseThrow())
+                        .map(account -> new SignInSlip(student.name(), account.login(), accounts.link(account.id()))).orElseThrow())
                 .toList();
     }
 

@@ -25,7 +25,7 @@ import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.Role;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.drive.Bay;
 import org.opensatchel.web.handout.HandoutService;
@@ -38,7 +38,7 @@ import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Speech;
-import org.opensatchel.web.upload.TakingIn;
+import org.opensatchel.web.upload.HandInReceiver;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -62,7 +62,7 @@ class DemoData implements ApplicationRunner {
     private final HandoutService handouts;
     private final StepService steps;
     private final LocationService locations;
-    private final TakingIn takingIn;
+    private final HandInReceiver takingIn;
     private final Bay bay;
     private final ContentStore store;
     private final Contents contents;
@@ -72,7 +72,7 @@ class DemoData implements ApplicationRunner {
 
     DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, StepService steps,
             LocationService locations,
-            TakingIn takingIn, Bay bay, ContentStore store, Contents contents,
+            HandInReceiver takingIn, Bay bay, ContentStore store, Contents contents,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.courses = courses;
@@ -150,7 +150,7 @@ class DemoData implements ApplicationRunner {
     private void people(AssignmentView market, PublishedKit kit, List<Long> students, Instant now) {
         Set<Integer> handing = DemoHandIns.all().stream().map(DemoHandIns.Planted::student).collect(Collectors.toSet());
         for (int i = 0; i < students.size(); i++) {
-            Place place = courses.forStudent(market.id(), students.get(i));
+            Membership place = courses.forStudent(market.id(), students.get(i));
             if (handouts.rootName(kit, market, place.student()).isPresent() && i != 23) {
                 handouts.collected(kit, place.student().enrolmentId(), now.minus(Duration.ofHours(100 - i)));
                 // Who handed in did what is to be done once; the others have not said so yet.
@@ -187,7 +187,7 @@ class DemoData implements ApplicationRunner {
 
     private void handIn(AssignmentView market, PublishedKit kit, List<Long> students, DemoHandIns.Planted planted, Instant when,
             boolean located) {
-        Place place = courses.forStudent(market.id(), students.get(planted.student()));
+        Membership place = courses.forStudent(market.id(), students.get(planted.student()));
         String root = handouts.rootName(kit, market, place.student()).orElseThrow();
         if (located && !planted.location().isEmpty()) {
             boolean windows = planted.location().contains("\\");

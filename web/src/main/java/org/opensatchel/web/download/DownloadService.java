@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.opensatchel.core.naming.FileNameForm;
+import org.opensatchel.web.audit.AuditAction;
 import org.opensatchel.web.audit.AuditService;
-import org.opensatchel.web.audit.Deed;
 import org.opensatchel.web.audit.Detail;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.Student;
@@ -58,13 +58,13 @@ public class DownloadService {
     /** Notes that somebody has them now. */
     void downloaded(AssignmentView assignment, List<Downloads.Picked> picked, long by) {
         picked.forEach(
-                one -> audit.log(by, new AuditService.About(assignment.id(), one.enrolment(), one.handIn()), Deed.DOWNLOADED,
+                one -> audit.log(by, new AuditService.About(assignment.id(), one.enrolment(), one.handIn()), AuditAction.DOWNLOADED,
                         Detail.text(one.root())));
     }
 
     public void downloaded(Shown shown, long by) {
         audit.log(by, new AuditService.About(shown.place().assignment().id(), shown.handIn().enrolmentId(), shown.handIn().id()),
-                Deed.DOWNLOADED,
+                AuditAction.DOWNLOADED,
                 Detail.text(shown.handIn().fileName()));
     }
 
@@ -95,7 +95,7 @@ public class DownloadService {
         if (graded) {
             rows.grade(shown.handIn().id(), by, clock.instant());
             audit.log(by, new AuditService.About(shown.place().assignment().id(), shown.handIn().enrolmentId(), shown.handIn().id()),
-                    Deed.GRADED, Detail.NONE);
+                    AuditAction.GRADED, Detail.NONE);
         } else {
             rows.ungrade(shown.handIn().id());
         }

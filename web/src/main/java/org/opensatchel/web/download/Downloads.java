@@ -19,7 +19,7 @@ import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.handin.HandInProject;
 import org.opensatchel.web.job.Job;
-import org.opensatchel.web.job.JobDesk;
+import org.opensatchel.web.job.JobService;
 import org.opensatchel.web.job.JobWork;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.MadeFiles;
@@ -33,13 +33,13 @@ import org.springframework.stereotype.Component;
 @Component
 class Downloads implements JobWork {
 
-    private final JobDesk jobs;
+    private final JobService jobs;
     private final HandInProject projects;
     private final KitService kits;
     private final Errands errands;
     private final MadeFiles made;
 
-    Downloads(JobDesk jobs, HandInProject projects, KitService kits, Errands errands, MadeFiles made) {
+    Downloads(JobService jobs, HandInProject projects, KitService kits, Errands errands, MadeFiles made) {
         this.jobs = jobs;
         this.projects = projects;
         this.kits = kits;

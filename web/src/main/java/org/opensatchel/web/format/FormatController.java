@@ -20,7 +20,7 @@ import org.opensatchel.formats.described.learn.Learned;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.format.Lessons.Source;
+import org.opensatchel.web.format.LearningService.Source;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.job.Job;
 import org.opensatchel.web.storage.ContentStore;
@@ -54,13 +54,13 @@ class FormatController {
 
     private final CourseService courses;
     private final FormatService formats;
-    private final Lessons lessons;
+    private final LearningService lessons;
     private final HandInService handIns;
     private final Contents contents;
     private final Upload upload;
     private final SatchelProperties properties;
 
-    FormatController(CourseService courses, FormatService formats, Lessons lessons, HandInService handIns, Contents contents,
+    FormatController(CourseService courses, FormatService formats, LearningService lessons, HandInService handIns, Contents contents,
             ContentStore store, SatchelProperties properties) {
         this.courses = courses;
         this.formats = formats;
@@ -170,11 +170,11 @@ class FormatController {
             model.addAttribute("unreadable", true);
             return "format/learned";
         }
-        Lessons.Asked<Lessons.Told> asked = lessons.learn(from);
+        LearningService.Asked<LearningService.Told> asked = lessons.learn(from);
         if (asked.answer().isEmpty()) {
             return waiting(asked.job(), query, model);
         }
-        Lessons.Told told = asked.answer().get();
+        LearningService.Told told = asked.answer().get();
         if (told.learned().isEmpty()) {
             model.addAttribute("nothing", told.nothing().orElseThrow());
             return "format/learned";
@@ -266,7 +266,7 @@ class FormatController {
         }
         String title = FormatService.title(form.getOrDefault("title", ""));
         Source from = source(assignment, me, form.getOrDefault("file", ""), form.getOrDefault("form", ""));
-        Optional<Learned> learned = from.isSent() ? lessons.learn(from).answer().flatMap(Lessons.Told::learned) : Optional.empty();
+        Optional<Learned> learned = from.isSent() ? lessons.learn(from).answer().flatMap(LearningService.Told::learned) : Optional.empty();
         if (learned.isEmpty()) {
             return learned(assignment, form, me, model);
         }

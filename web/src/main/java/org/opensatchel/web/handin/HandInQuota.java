@@ -2,7 +2,7 @@ package org.opensatchel.web.handin;
 
 import java.time.Clock;
 import java.util.Optional;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.Deadline;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.ContentStore;
@@ -33,7 +33,7 @@ public class HandInQuota {
     }
 
     /** Why nothing can be handed in any more; empty when it can. */
-    public Optional<String> closed(Place place) {
+    public Optional<String> closed(Membership place) {
         Deadline deadline = place.assignment().deadline();
         return deadline.isClosed(clock.instant()) ? Optional.of(Speech.say("hand-in.closed", times.full(deadline.at(), deadline.zone())))
                 : Optional.empty();
@@ -46,7 +46,7 @@ public class HandInQuota {
 
     /** Why so many bytes cannot be taken, as a sentence; empty when they can. */
     @Transactional(readOnly = true)
-    public Optional<String> refusal(Place place, long bytes) {
+    public Optional<String> refusal(Membership place, long bytes) {
         if (kits.current(place.assignment()).isEmpty()) {
             return Optional.of(Speech.say("hand-in.not-yet"));
         }

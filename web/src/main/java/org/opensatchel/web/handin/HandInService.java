@@ -16,7 +16,7 @@ import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.core.report.ReportJson;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.worker.Packed;
@@ -49,7 +49,7 @@ public class HandInService {
      *
      * @param readsChecks whether whoever looks may see what its student checked before handing in
      */
-    public record Shown(HandInView handIn, Place place, boolean byInstructor, boolean readsChecks) {
+    public record Shown(HandInView handIn, Membership place, boolean byInstructor, boolean readsChecks) {
 
         /** The same as its student sees it. */
         public Shown asStudent() {
@@ -86,10 +86,10 @@ public class HandInService {
             if (handIn.isPreCheck() && !taught.get().showsPreChecks()) {
                 throw new NotAccessible();
             }
-            return new Shown(handIn, new Place(taught.get(), courses.student(taught.get(), handIn.enrolmentId())), true,
+            return new Shown(handIn, new Membership(taught.get(), courses.student(taught.get(), handIn.enrolmentId())), true,
                     taught.get().showsPreChecks());
         }
-        Place own = courses.forStudent(handIn.assignmentId(), accountId);
+        Membership own = courses.forStudent(handIn.assignmentId(), accountId);
         if (own.student().enrolmentId() == handIn.enrolmentId()) {
             return new Shown(handIn, own, false, true);
         }
@@ -98,7 +98,7 @@ public class HandInService {
         if (other == null || !other.team().equals(own.student().team())) {
             throw new NotAccessible();
         }
-        return new Shown(handIn, new Place(own.assignment(), other), false, false);
+        return new Shown(handIn, new Membership(own.assignment(), other), false, false);
     }
 
     /** A hand-in as its student sees it, for whoever holds a signed link to it. */
@@ -106,7 +106,7 @@ public class HandInService {
     public Shown forLink(long handInId) {
         HandInView handIn = handIns.view(handInId).filter(one -> !one.isPreCheck()).orElseThrow(NotAccessible::new);
         AssignmentView assignment = courses.forJob(handIn.assignmentId());
-        return new Shown(handIn, new Place(assignment, courses.student(assignment, handIn.enrolmentId())), false, true);
+        return new Shown(handIn, new Membership(assignment, courses.student(assignment, handIn.enrolmentId())), false, true);
     }
 
     /** The report's exact JSON as a stream; whoever asks has been let in by {@link #show}. */
@@ -160,7 +160,7 @@ public class HandInService {
 
     /** A student's hand-ins, the newest first. */
     @Transactional(readOnly = true)
-    public List<HandInView> ofStudent(Place place) {
+    public List<HandInView> ofStudent(Membership place) {
         return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandInKind.HAND_IN);
     }
 
@@ -173,7 +173,7 @@ public class HandInService {
 
     /** A student's pre-checks, the newest first. */
     @Transactional(readOnly = true)
-    public List<HandInView> preChecks(Place place) {
+    public List<HandInView> preChecks(Membership place) {
         return handIns.ofStudent(place.assignment().id(), place.student().enrolmentId(), HandInKind.PRE_CHECK);
     }
 

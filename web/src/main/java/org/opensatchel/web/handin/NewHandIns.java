@@ -4,10 +4,10 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import org.opensatchel.base.text.Shortened;
-import org.opensatchel.web.course.CourseService.Place;
-import org.opensatchel.web.storage.Arrival.Wanted;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.storage.ContentStore.Stored;
 import org.opensatchel.web.storage.Contents;
+import org.opensatchel.web.storage.PartialContent.Wanted;
 import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.worker.WorkOrder;
@@ -46,7 +46,7 @@ public class NewHandIns {
 
     /** Keeps one, to be checked by a version of the kit; the oldest that nobody needs any more go. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public long add(Place place, New sent, long kitVersion) {
+    public long add(Membership place, New sent, long kitVersion) {
         long assignment = place.assignment().id();
         long student = place.student().enrolmentId();
         rows.lockNumbers(student);
@@ -61,7 +61,7 @@ public class NewHandIns {
 
     /** Says which contents a folder consists of, which are its own from now on. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void consists(long handIn, Place place, List<Wanted> files) {
+    public void consists(long handIn, Membership place, List<Wanted> files) {
         rows.consists(handIn, files.stream().map(Wanted::sha256).toArray(String[]::new),
                 files.stream().map(Wanted::bytes).toArray(Long[]::new));
         contents.ownAll(files, Purpose.HAND_IN, place.assignment().courseId(), place.student().accountId());

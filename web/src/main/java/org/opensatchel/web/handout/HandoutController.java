@@ -108,10 +108,10 @@ class HandoutController {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         Student student = courses.student(assignment, enrolmentId);
         model.addAttribute("seenAs", student.name());
-        return collect(new CourseService.Place(assignment, student), model);
+        return collect(new CourseService.Membership(assignment, student), model);
     }
 
-    private String collect(CourseService.Place place, Model model) {
+    private String collect(CourseService.Membership place, Model model) {
         Optional<PublishedKit> kit = kits.current(place.assignment());
         model.addAttribute("assignment", place.assignment());
         model.addAttribute("student", place.student());
@@ -135,14 +135,14 @@ class HandoutController {
 
     @PostMapping("/kit.zip")
     void own(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
-        CourseService.Place place = courses.forStudent(id, me.accountId());
+        CourseService.Membership place = courses.forStudent(id, me.accountId());
         handouts.collected(send(place.assignment(), place.student(), response), place.student());
     }
 
     /** Only what changed, to be unpacked over the kit that is there. */
     @PostMapping("/kit-changes.zip")
     void changes(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletResponse response) throws IOException {
-        CourseService.Place place = courses.forStudent(id, me.accountId());
+        CourseService.Membership place = courses.forStudent(id, me.accountId());
         PublishedKit current = kits.current(place.assignment()).orElseThrow(NotAccessible::new);
         HandoutService.Held held = handouts.held(place)
                 .orElseThrow(NotAccessible::new);

@@ -63,7 +63,7 @@ public class HandoutService {
 
     /** What one student holds. */
     @Transactional(readOnly = true)
-    public Optional<Held> held(CourseService.Place place) {
+    public Optional<Held> held(CourseService.Membership place) {
         return rows.of(place.assignment().id(), place.student().enrolmentId());
     }
 

@@ -6,7 +6,7 @@ import org.opensatchel.core.kit.Kit;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.kit.KitService;
 import org.springframework.core.io.InputStreamResource;
@@ -51,7 +51,7 @@ class StepController {
 
     @PostMapping("/assignments/{id}/steps/{number}")
     String confirm(@PathVariable long id, @PathVariable int number, @RequestParam boolean done, @AuthenticationPrincipal SignedIn me) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         Kit.Step step = step(kit(place.assignment()), number);
         if (!step.confirm()) {
             throw new NotAccessible();

@@ -12,7 +12,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.storage.Contents;
 import org.springframework.stereotype.Service;
@@ -47,7 +47,7 @@ public class StepService {
     }
 
     @Transactional(readOnly = true)
-    public List<StudentStep> of(Place place, Kit kit) {
+    public List<StudentStep> of(Membership place, Kit kit) {
         Map<String, Instant> done = confirmations.of(place.assignment().id(), place.student().enrolmentId()).stream()
                 .collect(Collectors.toMap(StepConfirmation::step, StepConfirmation::confirmedAt));
         List<StudentStep> out = new ArrayList<>();
@@ -64,7 +64,7 @@ public class StepService {
     }
 
     @Transactional
-    public void confirm(Place place, Kit.Step step, boolean done) {
+    public void confirm(Membership place, Kit.Step step, boolean done) {
         if (done) {
             held.confirm(place.assignment().id(), place.student().enrolmentId(), step.key(), clock.instant());
         } else {

@@ -5,9 +5,9 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.io.IOException;
 import java.time.Duration;
-import org.opensatchel.web.job.JobDesk;
+import org.opensatchel.web.job.JobService;
 import org.opensatchel.web.kit.KitEditor;
-import org.opensatchel.web.sending.SendingService;
+import org.opensatchel.web.resumable.ResumableUploadService;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.MadeFiles;
 import org.slf4j.Logger;
@@ -34,7 +34,7 @@ class Housekeeping {
     }
 
     @Bean
-    RecurringTask<Void> pruneSendings(SendingService sendings) {
+    RecurringTask<Void> pruneSendings(ResumableUploadService sendings) {
         return Tasks.recurring("prune-sendings", FixedDelay.of(EVERY)).execute((instance, context) -> {
             try {
                 sendings.prune();
@@ -45,7 +45,7 @@ class Housekeeping {
     }
 
     @Bean
-    RecurringTask<Void> pruneJobs(JobDesk jobs, MadeFiles made) {
+    RecurringTask<Void> pruneJobs(JobService jobs, MadeFiles made) {
         return Tasks.recurring("prune-jobs", FixedDelay.of(Duration.ofMinutes(10))).execute((instance, context) -> {
             LOG.debug("{} answers of jobs were let go of", jobs.prune());
             made.removeOld();

@@ -13,7 +13,7 @@ import org.opensatchel.web.drive.PluggedIn;
 import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.job.Job;
-import org.opensatchel.web.job.JobDesk;
+import org.opensatchel.web.job.JobService;
 import org.opensatchel.web.job.JobWork;
 import org.opensatchel.web.storage.Contents;
 import org.opensatchel.web.storage.LocalFile;
@@ -37,12 +37,12 @@ class Batches implements JobWork {
     private final CourseService courses;
     private final Contents contents;
     private final PluggedIn drives;
-    private final JobDesk jobs;
+    private final JobService jobs;
     private final Errands errands;
     private final ReadLimits limits;
     private final TransactionTemplate transaction;
 
-    Batches(IntakeRows intakes, CourseService courses, Contents contents, PluggedIn drives, JobDesk jobs, Errands errands,
+    Batches(IntakeRows intakes, CourseService courses, Contents contents, PluggedIn drives, JobService jobs, Errands errands,
             SatchelProperties properties, PlatformTransactionManager transactions) {
         this.intakes = intakes;
         this.courses = courses;

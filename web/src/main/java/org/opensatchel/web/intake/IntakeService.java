@@ -13,8 +13,8 @@ import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.roster.Delivery;
 import org.opensatchel.core.roster.NameScheme;
 import org.opensatchel.core.roster.WhoIsWho;
+import org.opensatchel.web.audit.AuditAction;
 import org.opensatchel.web.audit.AuditService;
-import org.opensatchel.web.audit.Deed;
 import org.opensatchel.web.audit.Detail;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -33,7 +33,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Takes in what comes other ways than through the student's own page: many people's work in one archive, or in a folder of the server. It is
- * looked at first, assigned, and then taken in by an {@link IntakeLane}.
+ * looked at first, assigned, and then taken in by an {@link IntakeRunner}.
  */
 @Service
 public class IntakeService {
@@ -47,9 +47,9 @@ public class IntakeService {
     private final Clock clock;
     private final TransactionTemplate transaction;
     private final List<Path> folders;
-    private final IntakeLane lane;
+    private final IntakeRunner lane;
 
-    IntakeService(IntakeRows intakes, CourseService courses, Contents contents, AuditService audit, PluggedIn drives, IntakeLane lane,
+    IntakeService(IntakeRows intakes, CourseService courses, Contents contents, AuditService audit, PluggedIn drives, IntakeRunner lane,
             Batches batches, Clock clock, PlatformTransactionManager transactions,
             @Value("${satchel.intake-folders:}") List<String> folders) {
         this.intakes = intakes;
@@ -197,7 +197,7 @@ public class IntakeService {
             }
             return left;
         });
-        audit.log(by, new AuditService.About(assignment.id(), 0, 0), Deed.TOOK_BACK, Detail.text(intake.name()));
+        audit.log(by, new AuditService.About(assignment.id(), 0, 0), AuditAction.TOOK_BACK, Detail.text(intake.name()));
         return stay;
     }
 }

@@ -17,9 +17,9 @@ class JobController {
     /** Where one may be led to: a page of ours. */
     private static final Pattern PAGE = Pattern.compile("/(courses|assignments|hand-ins|pre-checks)/[0-9]{1,18}(/[a-z-]{1,30})?");
 
-    private final JobDesk jobs;
+    private final JobService jobs;
 
-    JobController(JobDesk jobs) {
+    JobController(JobService jobs) {
         this.jobs = jobs;
     }
 

@@ -18,10 +18,10 @@ class JobWaits {
     private static final Logger LOG = LoggerFactory.getLogger(JobWaits.class);
     private static final Duration LOOK_EVERY = Duration.ofMillis(150);
 
-    private final JobDesk desk;
+    private final JobService desk;
     private final Map<CompletableFuture<Void>, Long> waiting = new ConcurrentHashMap<>();
 
-    JobWaits(JobDesk desk, TaskScheduler looks) {
+    JobWaits(JobService desk, TaskScheduler looks) {
         this.desk = desk;
         looks.scheduleWithFixedDelay(this::look, LOOK_EVERY);
     }

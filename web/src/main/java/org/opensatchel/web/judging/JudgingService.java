@@ -9,7 +9,7 @@ import org.opensatchel.core.judging.Judgement;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.report.Score;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.DeadlineMoved;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInService.Shown;
@@ -46,7 +46,7 @@ public class JudgingService {
 
     /** Some hand-ins of a student, with what was decided about them. */
     @Transactional
-    public Map<Long, Judged> judged(Place place, List<Long> some) {
+    public Map<Long, Judged> judged(Membership place, List<Long> some) {
         return judging.of(place.assignment().id(), some);
     }
 

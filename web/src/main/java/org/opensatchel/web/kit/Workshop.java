@@ -13,7 +13,7 @@ import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitReading;
 import org.opensatchel.core.location.Machine;
 import org.opensatchel.core.naming.NamePattern;
-import org.opensatchel.core.naming.NameTest;
+import org.opensatchel.core.naming.NameVerdict;
 import org.opensatchel.core.naming.PatternFault;
 import org.opensatchel.core.naming.PortableName;
 import org.opensatchel.core.naming.RosterFields;
@@ -187,8 +187,8 @@ class Workshop {
 
     private static Tried tried(NamePattern pattern, Asked asked, Student student, RosterFields fields) {
         String whose = student == null ? "" : student.listed();
-        NameTest test = pattern.test(asked.name(), fields, asked.ascii());
-        return test instanceof NameTest.Differs differs
+        NameVerdict test = pattern.test(asked.name(), fields, asked.ascii());
+        return test instanceof NameVerdict.Differs differs
                 ? new Tried(whose, false, differs.at(), Speech.text(differs.expected()), differs.nearest().orElse(""))
                 : new Tried(whose, true, -1, "", "");
     }

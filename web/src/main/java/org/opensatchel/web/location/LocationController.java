@@ -12,7 +12,7 @@ import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.text.Speech;
@@ -74,7 +74,7 @@ class LocationController {
     @GetMapping("/location")
     String show(@PathVariable long id, @RequestParam(required = false) String computer, @AuthenticationPrincipal SignedIn me,
             @RequestHeader(name = "User-Agent", defaultValue = "") String browser, Model model) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         List<SetLocation> own = own(place);
         Optional<SetLocation> shown = own.stream().filter(set -> computer == null || set.computer().equals(computer.strip())).findFirst();
         LocationForm form = shown.map(LocationForm::of).orElse(new LocationForm(system(browser), null, "", computer, null));
@@ -88,18 +88,18 @@ class LocationController {
                 : browser.contains("Mac OS") ? OperatingSystem.MACOS : browser.contains("Linux") ? OperatingSystem.LINUX : null;
     }
 
-    private List<SetLocation> own(Place place) {
+    private List<SetLocation> own(Membership place) {
         return locations.current(place.assignment(), place.student().enrolmentId());
     }
 
-    private SetLocation own(Place place, String computer) {
+    private SetLocation own(Membership place, String computer) {
         return own(place).stream().filter(set -> set.computer().equals(computer)).findFirst().orElseThrow(NotAccessible::new);
     }
 
     /** The strap alone, for the page to put in while the path is typed. */
     @PostMapping("/location/judge")
     String judge(@PathVariable long id, @AuthenticationPrincipal SignedIn me, @ModelAttribute LocationForm form, Model model) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         strap(model, place, form, true);
         return "location/location :: strap";
     }
@@ -107,7 +107,7 @@ class LocationController {
     @PostMapping("/location")
     String set(@PathVariable long id, @AuthenticationPrincipal SignedIn me, @ModelAttribute LocationForm form, Model model,
             RedirectAttributes redirect) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         boolean many = own(place).stream().noneMatch(set -> set.computer().equals(form.computer())) && own(place).size() >= MOST_COMPUTERS;
         Optional<String> refusal = form.path().isBlank() ? Optional.of(Speech.say("location.no-path"))
                 : form.path().strip().length() > LocationService.MAX_PATH ? Optional.of(Speech.say("location.far-too-long"))
@@ -120,7 +120,7 @@ class LocationController {
         return kept(place, form, redirect);
     }
 
-    private String kept(Place place, LocationForm form, RedirectAttributes redirect) {
+    private String kept(Membership place, LocationForm form, RedirectAttributes redirect) {
         own(place).stream().filter(set -> form.isRenamed() && set.computer().equals(form.was()))
                 .forEach(set -> locations.giveUp(place, set));
         SetLocation set = locations.set(place, form.computer(), form.location());
@@ -134,7 +134,7 @@ class LocationController {
     @PostMapping("/location/moved")
     String moved(@PathVariable long id, @RequestParam(defaultValue = "") String computer, @RequestParam(defaultValue = "") String letter,
             @RequestParam(defaultValue = "") String name, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         SetLocation was = own(place, computer.strip());
         String path = was.path();
         if (letter.strip().matches("[A-Za-z]:?") && path.matches("[A-Za-z]:.*")) {
@@ -157,12 +157,12 @@ class LocationController {
     /** The project lies on a computer no more. */
     @PostMapping("/location/give-up")
     String giveUp(@PathVariable long id, @RequestParam(defaultValue = "") String computer, @AuthenticationPrincipal SignedIn me) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         locations.giveUp(place, own(place, computer.strip()));
         return "redirect:/assignments/" + id + "/location";
     }
 
-    private void fill(Model model, Place place, LocationForm form, boolean judged) {
+    private void fill(Model model, Membership place, LocationForm form, boolean judged) {
         Optional<String> root = locations.rootName(place);
         model.addAttribute("assignment", place.assignment());
         model.addAttribute("student", place.student());
@@ -186,7 +186,7 @@ class LocationController {
     }
 
     /** The others of the team, and whether their folder has the same name. */
-    private List<Mate> team(Place place, Optional<String> root) {
+    private List<Mate> team(Membership place, Optional<String> root) {
         if (place.student().team().isEmpty()) {
             return List.of();
         }
@@ -204,7 +204,7 @@ class LocationController {
                 theirs.isPresent() && theirs.map(NameFolding::composed).equals(own.map(NameFolding::composed)));
     }
 
-    private void strap(Model model, Place place, LocationForm form, boolean judged) {
+    private void strap(Model model, Membership place, LocationForm form, boolean judged) {
         boolean shown = judged && !form.path().isBlank();
         model.addAttribute("strap",
                 shown ? Strap.of(form.path(), locations.judge(place, form.location()), locations.rootName(place), Speech.words()) : null);

@@ -19,7 +19,7 @@ import org.opensatchel.core.location.ProjectLocation;
 import org.opensatchel.core.location.StorageKind;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.kit.KitService;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -76,13 +76,13 @@ public class LocationService {
 
     /** A student's locations, the newest first. */
     @Transactional(readOnly = true)
-    public List<SetLocation> history(Place place) {
+    public List<SetLocation> history(Membership place) {
         return locations.history(place.assignment().id(), place.student().enrolmentId()).stream().map(LocationEntry::view).toList();
     }
 
     /** What is wrong with a location for this student. */
     @Transactional(readOnly = true)
-    public List<LocationFault> judge(Place place, ProjectLocation location) {
+    public List<LocationFault> judge(Membership place, ProjectLocation location) {
         Optional<Kit> kit = kits.current(place.assignment()).map(published -> published.kit());
         int deepest = kit.map(plan -> PlannedPaths.deepest(plan, place.student().fields(place.assignment()))).orElse(0);
         return LocationJudge.judge(location, kit.flatMap(Kit::location), rootName(place), deepest);
@@ -90,14 +90,14 @@ public class LocationService {
 
     /** What the roster does not say of this student and the name of the root is made from. */
     @Transactional(readOnly = true)
-    public List<RosterField> missing(Place place) {
+    public List<RosterField> missing(Membership place) {
         return kits.current(place.assignment()).map(published -> published.kit().root().missing(place.student().fields(place.assignment())))
                 .orElse(List.of());
     }
 
     /** The name the student's root should have. */
     @Transactional(readOnly = true)
-    public Optional<String> rootName(Place place) {
+    public Optional<String> rootName(Membership place) {
         return kits.current(place.assignment())
                 .flatMap(published -> published.kit().root().make(place.student().fields(place.assignment()), published.kit().ascii()));
     }
@@ -109,13 +109,13 @@ public class LocationService {
 
     /** @param computer what the student calls the computer; empty for who has one */
     @Transactional
-    public SetLocation set(Place place, String computer, ProjectLocation location) {
+    public SetLocation set(Membership place, String computer, ProjectLocation location) {
         return set(place, computer, location, clock.instant());
     }
 
     /** Says that the project lies on a computer no more. */
     @Transactional
-    public void giveUp(Place place, SetLocation was) {
+    public void giveUp(Membership place, SetLocation was) {
         locations
                 .save(new LocationEntry(place.assignment().id(), place.student().enrolmentId(), was.computer(), was.system(), was.storage(),
                         was.path(), was.must(), was.should(), clock.instant(), true));
@@ -123,7 +123,7 @@ public class LocationService {
 
     /** For the demo: a setting at a time of its own. */
     @Transactional
-    public SetLocation set(Place place, String computer, ProjectLocation location, Instant when) {
+    public SetLocation set(Membership place, String computer, ProjectLocation location, Instant when) {
         List<LocationFault> faults = judge(place, location);
         int must = (int) faults.stream().filter(fault -> fault.code().severity() == Severity.MUST).count();
         return locations.save(

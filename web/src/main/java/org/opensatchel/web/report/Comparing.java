@@ -1,9 +1,8 @@
 package org.opensatchel.web.report;
 
-import java.time.Instant;
-import org.opensatchel.web.handin.CameIn;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,11 +12,12 @@ import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.report.Since;
 import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.errand.Lent;
+import org.opensatchel.web.handin.CameIn;
 import org.opensatchel.web.handin.HandInProject;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInService.Shown;
 import org.opensatchel.web.job.Job;
-import org.opensatchel.web.job.JobDesk;
+import org.opensatchel.web.job.JobService;
 import org.opensatchel.web.job.JobWork;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.worker.Compared;
@@ -34,10 +34,10 @@ class Comparing implements JobWork {
     private final HandInService service;
     private final HandInProject projects;
     private final KitService kits;
-    private final JobDesk jobs;
+    private final JobService jobs;
     private final Errands errands;
 
-    Comparing(HandInService service, HandInProject projects, KitService kits, JobDesk jobs, Errands errands) {
+    Comparing(HandInService service, HandInProject projects, KitService kits, JobService jobs, Errands errands) {
         this.service = service;
         this.projects = projects;
         this.kits = kits;

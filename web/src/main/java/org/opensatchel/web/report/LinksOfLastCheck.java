@@ -2,7 +2,7 @@ package org.opensatchel.web.report;
 
 import java.util.Comparator;
 import java.util.stream.Stream;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.location.TiedLinks;
@@ -19,12 +19,12 @@ class LinksOfLastCheck implements TiedLinks {
     }
 
     @Override
-    public int tied(Place place) {
+    public int tied(Membership place) {
         return Stream.concat(handIns.preChecks(place).stream(), handIns.ofStudent(place).stream()).filter(HandInView::isDone)
                 .max(Comparator.comparing(HandInView::receivedAt)).map(last -> tied(last, place)).orElse(0);
     }
 
-    private int tied(HandInView checked, Place place) {
+    private int tied(HandInView checked, Membership place) {
         return (int) handIns.digest(new HandInService.Shown(checked, place, false, true)).head().links().stream()
                 .filter(link -> link.outcome().equals("pinned")).count();
     }

@@ -31,10 +31,10 @@ public class ReportPage {
 
     private final CourseService courses;
     private final HandInService handIns;
-    private final List<Desk> desks;
+    private final List<BesideReport> desks;
     private final JudgingService judging;
 
-    ReportPage(CourseService courses, HandInService handIns, List<Desk> desks, JudgingService judging) {
+    ReportPage(CourseService courses, HandInService handIns, List<BesideReport> desks, JudgingService judging) {
         this.judging = judging;
         this.courses = courses;
         this.handIns = handIns;

@@ -1,6 +1,5 @@
 package org.opensatchel.web.review;
 
-import org.opensatchel.web.judging.JudgingService;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,14 +12,15 @@ import org.opensatchel.web.course.Student;
 import org.opensatchel.web.decision.DecisionService;
 import org.opensatchel.web.decision.DecisionView;
 import org.opensatchel.web.decision.GivenView;
+import org.opensatchel.web.feedback.FeedbackLetterService;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInView;
 import org.opensatchel.web.handout.HandoutService;
+import org.opensatchel.web.judging.JudgingService;
 import org.opensatchel.web.judging.Tally;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.location.LocationService;
 import org.opensatchel.web.location.SetLocation;
-import org.opensatchel.web.slip.SlipService;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,11 +35,11 @@ public class BoardMaker {
     private final KitService kits;
     private final DecisionService decisions;
     private final AuditService audit;
-    private final SlipService slips;
+    private final FeedbackLetterService slips;
     private final JudgingService judging;
 
     BoardMaker(CourseService courses, HandInService handIns, LocationService locations, HandoutService handouts, KitService kits,
-            DecisionService decisions, AuditService audit, SlipService slips, JudgingService judging) {
+            DecisionService decisions, AuditService audit, FeedbackLetterService slips, JudgingService judging) {
         this.judging = judging;
         this.slips = slips;
         this.courses = courses;

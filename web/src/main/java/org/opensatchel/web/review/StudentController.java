@@ -25,11 +25,11 @@ class StudentController {
     private final CourseService courses;
     private final HandInService handIns;
     private final BoardMaker boards;
-    private final StudentDesk desk;
+    private final ReviewBesideReport desk;
     private final MailService mails;
     private final AuditService audit;
 
-    StudentController(CourseService courses, HandInService handIns, BoardMaker boards, StudentDesk desk, MailService mails,
+    StudentController(CourseService courses, HandInService handIns, BoardMaker boards, ReviewBesideReport desk, MailService mails,
             AuditService audit) {
         this.handIns = handIns;
         this.courses = courses;
@@ -45,7 +45,7 @@ class StudentController {
             Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         BoardQuery query = BoardQuery.of(asked);
-        CourseService.Place place = new CourseService.Place(assignment, courses.student(assignment, enrolmentId));
+        CourseService.Membership place = new CourseService.Membership(assignment, courses.student(assignment, enrolmentId));
         Optional<HandInView> counts = handIns.ofStudent(place).stream().filter(one -> !one.isWithdrawn())
                 .max(Comparator.comparing(HandInView::countsSince));
         if (counts.isPresent()) {

@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.NotAccessible;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handin.HandInQuota;
@@ -24,7 +24,7 @@ import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.storage.SatchelProperties;
 import org.opensatchel.web.text.Pages;
 import org.opensatchel.web.text.Speech;
-import org.opensatchel.web.upload.UploadDesk.Answer;
+import org.opensatchel.web.upload.UploadReception.Answer;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -51,15 +51,16 @@ class HandInController {
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
-    private final TakingIn takingIn;
-    private final UploadDesk desk;
+    private final HandInReceiver takingIn;
+    private final UploadReception desk;
     private final HandInQuota quota;
     private final HandInGlance glance;
     private final Clock clock;
     private final long mostBytes;
     private final long mostPacket;
 
-    HandInController(CourseService courses, KitService kits, HandInService handIns, TakingIn takingIn, UploadDesk desk, HandInQuota quota,
+    HandInController(CourseService courses, KitService kits, HandInService handIns, HandInReceiver takingIn, UploadReception desk,
+            HandInQuota quota,
             HandInGlance glance,
             Clock clock,
             SatchelProperties properties) {
@@ -104,7 +105,7 @@ class HandInController {
 
     @GetMapping("/assignments/{id}/hand-in")
     String handIn(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         model.addAttribute("assignment", place.assignment());
         model.addAttribute("student", place.student());
         model.addAttribute("step", "hand-in");
@@ -135,7 +136,7 @@ class HandInController {
     @PostMapping(path = "/assignments/{id}/hand-in/listing", consumes = "application/zip")
     ResponseEntity<UploadAnswer> listing(@PathVariable long id, @AuthenticationPrincipal SignedIn me,
             @RequestHeader("X-File-Name") String folder, HttpServletRequest request) throws IOException {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         if (!place.assignment().takesListing()) {
             throw new NotAccessible();
         }
@@ -149,7 +150,7 @@ class HandInController {
     /** Whether a file of a size can be handed in now. */
     @GetMapping("/assignments/{id}/hand-in/room")
     ResponseEntity<UploadAnswer> room(@PathVariable long id, @RequestParam long bytes, @AuthenticationPrincipal SignedIn me) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         return ResponseEntity.ok(
                 new UploadAnswer("", quota.closed(place).or(() -> quota.refusal(place, Math.max(0, bytes))).orElse("")));
     }
@@ -163,7 +164,7 @@ class HandInController {
                 .body(new UploadAnswer(answer.isRefused() ? "" : "/hand-ins/" + answer.made(), answer.refusal()));
     }
 
-    private Answer take(Place place, SignedIn me, String fileName, HttpServletRequest request) throws IOException {
+    private Answer take(Membership place, SignedIn me, String fileName, HttpServletRequest request) throws IOException {
         Optional<String> closed = quota.closed(place);
         return closed.isPresent() ? Answer.refused(HttpStatus.UNPROCESSABLE_CONTENT, closed.get())
                 : desk.take(place, me, fileName, request, mostBytes, (name, stored) -> takingIn.take(place, name, stored));
@@ -173,7 +174,7 @@ class HandInController {
     @PostMapping(path = "/assignments/{id}/hand-in", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     String form(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, RedirectAttributes redirect)
             throws IOException {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         Answer answer = take(place, me, "", request);
         if (answer.isRefused()) {
             redirect.addFlashAttribute("refused", answer.refusal());
@@ -190,7 +191,7 @@ class HandInController {
         if (!shown.isOf(me.accountId()) || shown.handIn().isPreCheck()) {
             throw new NotAccessible();
         }
-        Place place = shown.place();
+        Membership place = shown.place();
         if (place.assignment().deadline().isOver(clock.instant())) {
             redirect.addFlashAttribute("refused", Speech.say("hand-in.too-late-to-change"));
         } else if (counts) {

@@ -12,7 +12,7 @@ import org.opensatchel.core.kit.Marker;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.handin.HandInQuota;
 import org.opensatchel.web.handin.HandInService;
@@ -69,7 +69,7 @@ class HandInGlance {
      */
     record Answer(String refusal, String summary, List<Said> said) {}
 
-    Answer at(Place place, Picked picked) {
+    Answer at(Membership place, Picked picked) {
         Optional<String> refusal = quota.closed(place).or(() -> quota.refusal(place, Math.max(0, picked.bytes)));
         if (refusal.isPresent()) {
             return new Answer(refusal.get(), "", List.of());
@@ -79,11 +79,11 @@ class HandInGlance {
         return new Answer("", late(place).map(late -> summary + " " + late).orElse(summary), said(place, picked));
     }
 
-    private Optional<String> late(Place place) {
+    private Optional<String> late(Membership place) {
         return place.assignment().deadline().late(clock.instant()).map(late -> Speech.say("hand-in.will-be-late", times.span(late)));
     }
 
-    private List<Said> said(Place place, Picked picked) {
+    private List<Said> said(Membership place, Picked picked) {
         Optional<PublishedKit> kit = kits.current(place.assignment());
         Student student = place.student();
         Optional<byte[]> marker = Optional.of(picked.marker.getBytes(StandardCharsets.UTF_8))

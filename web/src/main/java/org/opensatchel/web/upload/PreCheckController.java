@@ -6,12 +6,12 @@ import java.util.Optional;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.CourseService;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.kit.PublishedKit;
 import org.opensatchel.web.storage.SatchelProperties;
-import org.opensatchel.web.upload.UploadDesk.Answer;
+import org.opensatchel.web.upload.UploadReception.Answer;
 import org.opensatchel.worker.WorkOrder;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -34,11 +34,11 @@ class PreCheckController {
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
-    private final TakingIn takingIn;
-    private final UploadDesk desk;
+    private final HandInReceiver takingIn;
+    private final UploadReception desk;
     private final SatchelProperties properties;
 
-    PreCheckController(CourseService courses, KitService kits, HandInService handIns, TakingIn takingIn, UploadDesk desk,
+    PreCheckController(CourseService courses, KitService kits, HandInService handIns, HandInReceiver takingIn, UploadReception desk,
             SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
@@ -50,7 +50,7 @@ class PreCheckController {
 
     @GetMapping("/assignments/{id}/pre-check")
     String page(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         model.addAttribute("assignment", place.assignment());
         model.addAttribute("student", place.student());
         model.addAttribute("step", "check");
@@ -67,7 +67,7 @@ class PreCheckController {
     @PostMapping(path = "/assignments/{id}/pre-check", consumes = "application/zip")
     ResponseEntity<HandInController.UploadAnswer> packet(@PathVariable long id, @AuthenticationPrincipal SignedIn me,
             @RequestHeader("X-File-Name") String name, HttpServletRequest request) throws IOException {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         Answer answer = desk.take(place, me, name, request, properties.maxPacket().toBytes(),
                 (folder, stored) -> takingIn.preCheck(place, folder, stored, WorkOrder.Form.LISTING));
         return ResponseEntity.status(answer.status())
@@ -78,7 +78,7 @@ class PreCheckController {
     @PostMapping(path = "/assignments/{id}/pre-check", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     String form(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request, RedirectAttributes redirect)
             throws IOException {
-        Place place = courses.forStudent(id, me.accountId());
+        Membership place = courses.forStudent(id, me.accountId());
         Answer answer = desk.take(place, me, "", request, properties.maxUpload().toBytes(),
                 (name, stored) -> takingIn.preCheck(place, name, stored, WorkOrder.Form.ZIP));
         if (answer.isRefused()) {

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.core.report.Verdict;
 import org.opensatchel.web.RunningApplication;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.handin.CameIn;
 import org.opensatchel.web.handin.HandInService;
 import org.opensatchel.web.handin.HandInState;
@@ -44,7 +44,7 @@ class CheckQueueTest extends RunningApplication {
     @Autowired
     private CheckQueue queue;
     @Autowired
-    private CheckLanes lanes;
+    private CheckRunner lanes;
     @Autowired
     private WorkerPool workers;
     @Autowired
@@ -71,7 +71,7 @@ class CheckQueueTest extends RunningApplication {
     }
 
     /** What the newest hand-in of a student is kept as. */
-    private ContentStore.Stored content(Place place) {
+    private ContentStore.Stored content(Membership place) {
         HandInView newest = handIns.ofStudent(place).get(0);
         return new ContentStore.Stored(database.queryForObject("select sha256 from hand_in where id = ?", String.class, newest.id()),
                 newest.bytes());
@@ -203,7 +203,7 @@ class CheckQueueTest extends RunningApplication {
 
     @Test
     void twoHandInsAtOnceHaveTheirOwnNumbers() {
-        Place place = place("ottoline.marsh");
+        Membership place = place("ottoline.marsh");
         ContentStore.Stored stored = content(place);
         List<Long> taken = Stream.generate(() -> CompletableFuture.supplyAsync(() -> takingIn.take(place, "again.zip", stored))).limit(4)
                 .toList().stream().map(CompletableFuture::join).toList();
@@ -215,7 +215,7 @@ class CheckQueueTest extends RunningApplication {
     @Test
     void ofVeryManyHandInsTheNewestAreKept() {
         ContentStore.Stored stored = content(place("ottoline.marsh"));
-        Place nobodyYet = courses.roster(market()).stream().map(student -> new Place(market(), student))
+        Membership nobodyYet = courses.roster(market()).stream().map(student -> new Membership(market(), student))
                 .filter(place -> handIns.ofStudent(place).isEmpty()).findFirst().orElseThrow();
         for (int i = 0; i < 23; i++) {
             made.add(takingIn.take(nobodyYet, "again.zip", stored));

@@ -29,7 +29,7 @@ import org.opensatchel.core.project.ReadLimits;
 import org.opensatchel.web.errand.Errands;
 import org.opensatchel.web.errand.Lent;
 import org.opensatchel.web.handin.HandInProject;
-import org.opensatchel.web.job.JobDesk;
+import org.opensatchel.web.job.JobService;
 import org.opensatchel.web.job.JobWork;
 import org.opensatchel.web.kit.KitService;
 import org.opensatchel.web.storage.MadeFiles;
@@ -66,7 +66,7 @@ class BrokenOffTest {
             }
             return errand.answer();
         });
-        downloads = new Downloads(mock(JobDesk.class), projects, mock(KitService.class), errands, made);
+        downloads = new Downloads(mock(JobService.class), projects, mock(KitService.class), errands, made);
     }
 
     private Errand.Project project(long number) throws IOException {

@@ -15,7 +15,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.opensatchel.web.course.AfterDue;
 import org.opensatchel.web.course.AssignmentView;
-import org.opensatchel.web.course.CourseService.Place;
+import org.opensatchel.web.course.CourseService.Membership;
 import org.opensatchel.web.course.Deadline;
 import org.opensatchel.web.course.Student;
 import org.opensatchel.web.kit.KitService;
@@ -49,7 +49,7 @@ class HandInQuotaTest {
                 new SatchelProperties.Quotas(DataSize.ofMegabytes(100), DataSize.ofMegabytes(1_000), 20), null);
         Deadline deadline = new Deadline(Instant.EPOCH, Duration.ZERO, AfterDue.LATE, ZoneOffset.UTC);
         AssignmentView assignment = new AssignmentView(1, 1, "MOV 120", "Short Forms", "A2", "Ident", deadline, false, false);
-        Place place = new Place(assignment, new Student(1, 1, "Marsh", "Ottoline", "1", "1", "", "", false, ""));
+        Membership place = new Membership(assignment, new Student(1, 1, "Marsh", "Ottoline", "1", "1", "", "", false, ""));
 
         Optional<String> refusal = new HandInQuota(handIns, kits, store, properties, TimesFixture.at(Clock.systemUTC()), Clock.systemUTC())
                 .refusal(place,

@@ -20,7 +20,7 @@ import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.match.PlanMatch;
 import org.opensatchel.core.match.PlannedRole;
-import org.opensatchel.core.naming.NameTest;
+import org.opensatchel.core.naming.NameVerdict;
 import org.opensatchel.core.naming.RosterFields;
 
 /** Documents and required files under a wrong name, and those that should be named like another but are not. */
@@ -49,7 +49,7 @@ final class RoleNames implements Rule<PlanEvidence> {
 
     private static Optional<Finding> misnamed(PlanEvidence evidence, PlannedRole role, ProjectPath path) {
         boolean ascii = evidence.kit().orElseThrow().ascii();
-        if (!(role.name().test(path.stem(), evidence.fields(), ascii) instanceof NameTest.Differs differs)) {
+        if (!(role.name().test(path.stem(), evidence.fields(), ascii) instanceof NameVerdict.Differs differs)) {
             return Optional.empty();
         }
         Optional<RosterFields> other = evidence.roster().stream()

@@ -13,7 +13,7 @@ import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Reason;
 import org.opensatchel.core.kit.Kit;
-import org.opensatchel.core.naming.NameTest;
+import org.opensatchel.core.naming.NameVerdict;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.naming.RosterFields;
 
@@ -37,7 +37,7 @@ final class RootName implements Rule<PlanEvidence> {
         }
         Kit kit = evidence.kit().get();
         String name = evidence.tree().rootName().get();
-        if (!(kit.root().test(name, evidence.fields(), kit.ascii()) instanceof NameTest.Differs differs)) {
+        if (!(kit.root().test(name, evidence.fields(), kit.ascii()) instanceof NameVerdict.Differs differs)) {
             return List.of();
         }
         Optional<RosterFields> other = evidence.roster().stream()

@@ -19,7 +19,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.opensatchel.base.fact.FactName;
 import org.opensatchel.base.path.ProjectPath;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
@@ -96,7 +96,7 @@ final class Timelines implements Rule<TimelineEvidence> {
             }
         }
 
-        private Finding.Builder of(Code code, Place at) {
+        private Finding.Builder of(Code code, SourcePosition at) {
             return Finding.of(code).path(timeline.document()).at(at);
         }
 

@@ -58,7 +58,7 @@ final class Column {
     }
 
     /** A document that values come from. */
-    record Doc(int example, ProjectPath path, Leads leads) {
+    record Doc(int example, ProjectPath path, ValueTargets leads) {
         ProjectPath folder() {
             return path.parent();
         }
@@ -76,7 +76,7 @@ final class Column {
     }
 
     private void read() {
-        List<Leads.Found> found = values.stream().map(value -> value.doc.leads().of(value.text(), value.doc.folder())).toList();
+        List<ValueTargets.Found> found = values.stream().map(value -> value.doc.leads().of(value.text(), value.doc.folder())).toList();
         int best = 0;
         for (Decoding[] one : FAMILIES) {
             Choice choice = new Choice(one, found);
@@ -110,7 +110,7 @@ final class Column {
         return some;
     }
 
-    private void count(List<Leads.Found> found) {
+    private void count(List<ValueTargets.Found> found) {
         boolean signed = true;
         Set<String> words = new HashSet<>();
         for (int i = 0; i < values.size(); i++) {
@@ -147,10 +147,10 @@ final class Column {
         private final String way;
         private final int count;
 
-        Choice(Decoding[] family, List<Leads.Found> found) {
+        Choice(Decoding[] family, List<ValueTargets.Found> found) {
             Map<String, Map<String, Integer>> ways = new HashMap<>();
             int placed = 0;
-            for (Leads.Found one : found) {
+            for (ValueTargets.Found one : found) {
                 List<Lead> there = effective(family, one);
                 Set<String> told = new HashSet<>();
                 boolean place = false;
@@ -188,7 +188,7 @@ final class Column {
     }
 
     /** The leads of a value in the first reading of a family that it has. */
-    private static List<Lead> effective(Decoding[] family, Leads.Found found) {
+    private static List<Lead> effective(Decoding[] family, ValueTargets.Found found) {
         for (Decoding decoding : family) {
             List<Lead> there = found.leads().stream().filter(lead -> lead.decoding() == decoding).toList();
             if (!there.isEmpty()) {
@@ -198,7 +198,7 @@ final class Column {
         return List.of();
     }
 
-    private Lead lead(Val value, Leads.Found found) {
+    private Lead lead(Val value, ValueTargets.Found found) {
         return effective(family, found).stream().filter(lead -> lead.from() == From.PLACE || lead.way().equals(
                 lead.prefix().isEmpty() ? way : prefixes.getOrDefault(lead.prefix(), ""))).findFirst().orElse(null);
     }

@@ -11,7 +11,7 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Supplier;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.described.Content;
 import org.opensatchel.formats.described.Level;
 import org.opensatchel.formats.described.Spot;
@@ -50,7 +50,7 @@ final class Gathering {
     }
 
     /** Sorts the documents of the examples; a content that may be two things is gathered as both. */
-    static List<Gathering> of(List<Example> examples, List<Leads> leads, long most) throws IOException {
+    static List<Gathering> of(List<Example> examples, List<ValueTargets> leads, long most) throws IOException {
         Map<String, Gathering> out = new TreeMap<>();
         for (int i = 0; i < examples.size(); i++) {
             for (Example.Document document : examples.get(i).documents()) {
@@ -122,7 +122,7 @@ final class Gathering {
         }
 
         @Override
-        protected void take(Where where, String text, Supplier<Place> place, Level level, long anchor) {
+        protected void take(Where where, String text, Supplier<SourcePosition> place, Level level, long anchor) {
             AtPlace there = spots.get(where);
             if (there == null) {
                 if (values >= MOST_VALUES || spots.size() >= MOST_PLACES) {
@@ -136,14 +136,14 @@ final class Gathering {
             if (values < MOST_VALUES && (told || there.idle < MOST_IDLE)) {
                 there.idle += told ? 0 : 1;
                 values++;
-                there.values.add(new Val(new Spot(where, text, Place.WHOLE, level, anchor), doc));
+                there.values.add(new Val(new Spot(where, text, SourcePosition.WHOLE, level, anchor), doc));
             }
         }
 
         private boolean matters(String text) {
             return (Column.isPathLike(text) && !isNumber(text)) || doc.leads().ground().mayBeFolder(text.strip())
 
-                    || (text.length() >= 8 && Leads.readings(text).size() > 1);
+                    || (text.length() >= 8 && ValueTargets.readings(text).size() > 1);
         }
     }
 

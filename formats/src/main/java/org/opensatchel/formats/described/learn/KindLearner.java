@@ -51,7 +51,7 @@ final class KindLearner {
     }
 
     Told told() {
-        Picked picked = new Picked(columns);
+        ChosenPlaces picked = new ChosenPlaces(columns);
         List<Column> links = new ArrayList<>();
         for (Column column : picked.certain()) {
             if (isKept(column)) {

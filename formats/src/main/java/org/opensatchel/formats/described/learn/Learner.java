@@ -13,7 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Supplier;
-import org.opensatchel.base.place.Place;
+import org.opensatchel.base.place.SourcePosition;
 import org.opensatchel.formats.described.Beginning;
 import org.opensatchel.formats.described.Content;
 import org.opensatchel.formats.described.Kind;
@@ -36,11 +36,11 @@ public final class Learner {
     private static final int MOST_KNOWN = 500;
 
     private final List<Example> examples;
-    private final List<Leads> leads;
+    private final List<ValueTargets> leads;
 
     public Learner(List<Example> examples) {
         this.examples = examples;
-        this.leads = examples.stream().map(example -> new Leads(new Ground(example))).toList();
+        this.leads = examples.stream().map(example -> new ValueTargets(new ExampleFiles(example))).toList();
     }
 
     /** What was learned of one kind of documents; nothing certain where it has no slots. */
@@ -111,9 +111,9 @@ public final class Learner {
             try {
                 Content.BYTES.read(part.content().bytes(), Set.copyOf(places), false, new SpotSink() {
                     @Override
-                    protected void take(Where at, String text, Supplier<Place> place, Level level, long anchor) {
+                    protected void take(Where at, String text, Supplier<SourcePosition> place, Level level, long anchor) {
                         out.computeIfAbsent(at, key -> new ArrayList<>())
-                                .add(new Val(new Spot(at, text, Place.WHOLE, level, anchor), part.doc()));
+                                .add(new Val(new Spot(at, text, SourcePosition.WHOLE, level, anchor), part.doc()));
                     }
 
                     @Override

@@ -17,7 +17,7 @@ final class Writings {
         for (int i = 0; i < column.values().size(); i++) {
             Optional<Lead> lead = column.lead(i);
             if (lead.isPresent()) {
-                String text = Leads.readings(column.values().get(i).text()).getOrDefault(lead.get().decoding(), "");
+                String text = ValueTargets.readings(column.values().get(i).text()).getOrDefault(lead.get().decoding(), "");
                 signs |= text.chars().anyMatch(c -> c == ' ' || c == '#' || c == '?' || c == '%' || c > 127);
                 slashes |= lead.get().relative() && text.indexOf('/') >= 0;
                 backslashes |= lead.get().relative() && text.indexOf('\\') >= 0;
