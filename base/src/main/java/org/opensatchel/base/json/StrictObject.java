@@ -109,10 +109,12 @@ public final class StrictObject {
         return OptionalLong.of(value.get().longValue());
     }
 
+    /** A whole number, cut to the largest {@code int}; {@code otherwise} where there is none, or a fault. */
     public int integer(String key, int least, int otherwise) {
         return (int) Math.min(Integer.MAX_VALUE, integer(key, least).orElse(otherwise));
     }
 
+    /** A number with or without a fraction; empty where there is none, or a fault. */
     public OptionalDouble number(String key) {
         Optional<JsonNode> value = node(key);
         if (value.isPresent() && !value.get().isNumber()) {

@@ -79,6 +79,7 @@ public record ProjectPath(String text) implements Comparable<ProjectPath> {
         return isRoot() ? List.of() : Arrays.asList(text.split("/", -1));
     }
 
+    /** How many names it has; 0 for the root. */
     public int depth() {
         int depth = isRoot() ? 0 : 1;
         for (int slash = text.indexOf('/'); slash >= 0; slash = text.indexOf('/', slash + 1)) {

@@ -160,6 +160,7 @@ public record Kit(String title, int version, Optional<String> assignment, NamePa
         }
     }
 
+    /** @param number from 1, or 0 before it is published */
     public Kit withVersion(int number) {
         return new Kit(title, number, assignment, root, names, folders, otherFolders, companions, documents, files, starter, links,
                 location, machines, limits, steps, severities, points, demands, rootFiles, ignored);

@@ -75,6 +75,7 @@ public final class ZipWriter implements Closeable {
         void writeTo(OutputStream out) throws IOException;
     }
 
+    /** An empty folder; what names it is refused where some system could not make it. */
     public void folder(String path) throws IOException {
         ZipArchiveEntry entry = entry(guard.required(path) + "/", FOLDER);
         entry.setMethod(ZipEntry.STORED);
@@ -84,6 +85,7 @@ public final class ZipWriter implements Closeable {
         zip.closeArchiveEntry();
     }
 
+    /** A file with its content, refused as a folder is. */
     public void file(String path, byte[] content) throws IOException {
         ZipArchiveEntry entry = entry(guard.required(path), FILE);
         entry.setSize(content.length);

@@ -46,6 +46,11 @@ public final class TreeBuilder {
         this.limits = limits;
     }
 
+    /**
+     * Makes the tree of what lies in the root, with what is wrong about names and entries.
+     *
+     * @throws IOException where the source itself cannot be read any more
+     */
     public Built build(SourceListing listing, RootChoice root) throws IOException {
         List<ProjectFile> files = new ArrayList<>();
         List<ProjectPath> folders = new ArrayList<>();

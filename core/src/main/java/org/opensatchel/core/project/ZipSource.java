@@ -57,6 +57,11 @@ public final class ZipSource implements ProjectSource {
         this.file = file;
     }
 
+    /**
+     * Opens an archive, of which nothing is read yet.
+     *
+     * @throws IOException where there is no such file, or it may not be read
+     */
     public static ZipSource open(Path archive) throws IOException {
         return new ZipSource(FileChannel.open(archive, StandardOpenOption.READ));
     }

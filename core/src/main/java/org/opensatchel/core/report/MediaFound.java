@@ -55,6 +55,12 @@ public record MediaFound(int files, List<Line> lines) {
             Optional<Integer> turned, Optional<String> rate, Optional<Boolean> constant, Optional<Integer> bits, Optional<Boolean> alpha,
             Optional<String> colour) {}
 
+    /**
+     * Sounds of one kind.
+     *
+     * @param rate samples a second
+     * @param bits of one sample; empty where none are stored as they are
+     */
     public record Sound(String codec, int channels, int rate, Optional<Integer> bits) {}
 
     /**

@@ -31,6 +31,7 @@ public record Delivery(String name, Optional<SourceEntry> archive, List<SourceEn
         folders = List.copyOf(folders);
     }
 
+    /** How much came, as it came: an archive as it is packed. */
     public long bytes() {
         return archive.map(SourceEntry::bytes).orElseGet(() -> files.stream().mapToLong(SourceEntry::bytes).sum());
     }

@@ -14,6 +14,8 @@ import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.formats.MediaReaders;
 import org.opensatchel.formats.TypeProbe;
 import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.SoundLook;
+import org.opensatchel.formats.sound.Envelope;
 
 /** What is found out about media in a scan; a reader that breaks costs its own file's facts only. */
 final class MediaPass {
@@ -74,7 +76,8 @@ final class MediaPass {
         }
         try (InputStream content = source.open(file.entry())) {
             boolean loud = listening.at(file.path()) == Listening.To.LOUDNESS;
-            result.facts = result.facts.measured(SoundLook.measure(content, media.get(), result.samples, file.bytes(), loud));
+            result.facts = result.facts.measured(SoundLook.measure(content, media.get(), result.samples, file.bytes(),
+                    Envelope.REPORTED, loud));
         } catch (ContentUnavailable gone) {
             result.damage = gone.what();
         } catch (RuntimeException | StackOverflowError | LinkageError broke) {

@@ -17,6 +17,7 @@ public record Rational(long over, long under) implements Comparable<Rational> {
         under /= common;
     }
 
+    /** A whole number. */
     public static Rational of(long whole) {
         return new Rational(whole, 1);
     }
@@ -25,10 +26,12 @@ public record Rational(long over, long under) implements Comparable<Rational> {
         return b == 0 ? Math.max(1, a) : gcd(b, a % b);
     }
 
+    /** The sum, as exact as two {@code long} hold it. */
     public Rational plus(Rational other) {
         return exact(big(over).multiply(big(other.under)).add(big(other.over).multiply(big(under))), big(under).multiply(big(other.under)));
     }
 
+    /** The product, as exact as two {@code long} hold it. */
     public Rational times(Rational other) {
         return exact(big(over).multiply(big(other.over)), big(under).multiply(big(other.under)));
     }
@@ -46,6 +49,7 @@ public record Rational(long over, long under) implements Comparable<Rational> {
         return new Rational(top.shiftRight(shift).longValue(), Math.max(1, low.shiftRight(shift).longValue()));
     }
 
+    /** The nearest number a {@code double} has. */
     public double value() {
         return (double) over / under;
     }

@@ -29,6 +29,7 @@ public final class Window {
         this.bytes = bytes;
     }
 
+    /** How long the whole file is, in bytes. */
     public long length() {
         return bytes.length();
     }
@@ -46,6 +47,11 @@ public final class Window {
         return last;
     }
 
+    /**
+     * A byte, from 0 to 255.
+     *
+     * @throws CutOff where the file ends before; as all that read here do
+     */
     public int u8(long at) throws IOException {
         if (at < 0 || at >= length()) {
             throw new CutOff(at);
@@ -58,18 +64,22 @@ public final class Window {
         return page[in] & 0xff;
     }
 
+    /** Two bytes, the highest first. */
     public int u16(long at) throws IOException {
         return u8(at) << 8 | u8(at + 1);
     }
 
+    /** Three bytes, the highest first. */
     public int u24(long at) throws IOException {
         return u16(at) << 8 | u8(at + 2);
     }
 
+    /** Four bytes, the highest first. */
     public long u32(long at) throws IOException {
         return (long) u16(at) << 16 | u16(at + 2);
     }
 
+    /** Four bytes with a sign, the highest first. */
     public int i32(long at) throws IOException {
         return (int) u32(at);
     }
@@ -80,18 +90,22 @@ public final class Window {
         return value < 0 ? Long.MAX_VALUE : value;
     }
 
+    /** Two bytes, the lowest first. */
     public int le16(long at) throws IOException {
         return u8(at) | u8(at + 1) << 8;
     }
 
+    /** Three bytes, the lowest first. */
     public int le24(long at) throws IOException {
         return le16(at) | u8(at + 2) << 16;
     }
 
+    /** Four bytes, the lowest first. */
     public long le32(long at) throws IOException {
         return le16(at) | (long) le16(at + 2) << 16;
     }
 
+    /** Eight bytes, the lowest first; values that no file reaches are as good as the largest. */
     public long le63(long at) throws IOException {
         long value = le32(at) | le32(at + 4) << 32;
         return value < 0 ? Long.MAX_VALUE : value;
@@ -102,6 +116,7 @@ public final class Window {
         return new String(bytes(at, count), StandardCharsets.ISO_8859_1);
     }
 
+    /** Whether a word of ISO 8859-1 stands somewhere; not where the file ends before it does. */
     public boolean has(long at, String word) throws IOException {
         for (int i = 0; i < word.length(); i++) {
             if (at + i >= length() || u8(at + i) != word.charAt(i)) {
@@ -132,6 +147,7 @@ public final class Window {
         return Arrays.copyOf(out, done);
     }
 
+    /** So many bytes, never fewer. */
     public byte[] bytes(long at, int count) throws IOException {
         if (at < 0 || count < 0 || at > length() - count) {
             throw new CutOff(at + count);

@@ -122,6 +122,11 @@ public final class JsonScan {
         this.listener = listener;
     }
 
+    /**
+     * Tells a document to the listener, up to its end.
+     *
+     * @throws Unreadable where it is no JSON (RFC 8259), breaks off or is nested too deep; what came before was told
+     */
     public void read(InputStream json) throws IOException, Unreadable {
         try (JsonParser parser = JsonDocuments.FACTORY.createParser(ObjectReadContext.empty(), new ShortTexts(json, MAX_VALUE))) {
             try {

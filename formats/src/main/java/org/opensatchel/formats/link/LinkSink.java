@@ -244,6 +244,7 @@ public class LinkSink {
         return document;
     }
 
+    /** The longest text of a link that is kept, in code units. */
     public int maxText() {
         return maxText;
     }

@@ -17,10 +17,12 @@ public final class Unreadable extends Exception {
         this.problem = problem;
     }
 
+    /** A document that is damaged, or not what it says. */
     public static Unreadable broken(SourcePosition at, ReadWording what) {
         return new Unreadable(new ReadProblem(ReadProblem.Kind.BROKEN, at, what.say()));
     }
 
+    /** @param limit the most that is read of such a document, in bytes */
     public static Unreadable tooLarge(long limit) {
         return new Unreadable(
                 new ReadProblem(ReadProblem.Kind.TOO_LARGE, SourcePosition.WHOLE, ReadWording.TOO_LONG.say(Facts.of(MOST_BYTES, limit))));

@@ -6,26 +6,30 @@ import java.util.List;
 /** How high a sound goes in each of equal parts of its length, for a drawing of it. */
 public final class Envelope implements SampleSink {
 
-    /** Into so many parts a sound is cut. */
-    public static final int PARTS = 200;
+    /** Into so many parts a report cuts a sound. */
+    public static final int REPORTED = 200;
 
     private final int channels;
     private final double each;
-    private final double[] highest = new double[PARTS];
+    private final double[] highest;
     private long sample;
 
-    /** @param moments how many there will be, as far as anybody knows */
-    public Envelope(int channels, long moments) {
+    /**
+     * @param parts into so many the sound is cut
+     * @param moments how many there will be, as far as anybody knows
+     */
+    public Envelope(int channels, int parts, long moments) {
         this.channels = channels;
-        this.each = Math.max(1, (double) moments / PARTS);
+        this.highest = new double[parts];
+        this.each = Math.max(1, (double) moments / parts);
     }
 
     @Override
     public void samples(double[] samples, int count) {
         int from = 0;
         while (from < count) {
-            int part = (int) Math.min(PARTS - 1, (sample + from) / channels / each);
-            int to = part == PARTS - 1 ? count : (int) Math.min(count, Math.max(from + 1, ends(part) - sample));
+            int part = (int) Math.min(highest.length - 1, (sample + from) / channels / each);
+            int to = part == highest.length - 1 ? count : (int) Math.min(count, Math.max(from + 1, ends(part) - sample));
             highest[part] = Math.max(highest[part], highest(samples, from, to));
             from = to;
         }
@@ -54,7 +58,7 @@ public final class Envelope implements SampleSink {
 
     /** From 0 to 100, full scale; as many as there were parts. */
     public List<Integer> parts() {
-        int last = (int) Math.min(PARTS, Math.ceil(sample / (double) channels / each));
+        int last = (int) Math.min(highest.length, Math.ceil(sample / (double) channels / each));
         List<Integer> out = new ArrayList<>();
         for (int i = 0; i < last; i++) {
             out.add((int) Math.round(Math.min(1, highest[i]) * 100));

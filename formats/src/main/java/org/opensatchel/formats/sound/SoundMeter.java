@@ -15,10 +15,11 @@ public final class SoundMeter implements SampleSink {
 
     /**
      * @param loud whether loudness is measured
+     * @param parts into so many the sound is cut for a drawing of it
      * @param moments how many there will be, as far as anybody knows
      */
-    public SoundMeter(int channels, int rate, boolean loud, long moments) {
-        envelope = new Envelope(channels, moments);
+    public SoundMeter(int channels, int rate, boolean loud, int parts, long moments) {
+        envelope = new Envelope(channels, parts, moments);
         peaks = new PeakMeter(channels);
         loudness = loud && rate >= LEAST_RATE ? Optional.of(new LoudnessMeter(channels, rate)) : Optional.empty();
     }

@@ -23,6 +23,7 @@ public final class LineIndex {
         }
     }
 
+    /** Line and column, from 1, of a place in the text; columns count characters, and the offset counts code units (UTF-16) from 0. */
     public SourcePosition.InText at(int offset) {
         int found = Arrays.binarySearch(starts, 0, lines, offset);
         int line = found >= 0 ? found : -found - 2;

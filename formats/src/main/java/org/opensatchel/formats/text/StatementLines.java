@@ -50,6 +50,11 @@ public final class StatementLines {
     private StatementLines() {
     }
 
+    /**
+     * Tells a text line by line, numbered from 1.
+     *
+     * @throws Unreadable where the listener cannot go on, or a line is longer than any
+     */
     public static void read(InputStream text, Listener listener) throws IOException, Unreadable {
         BufferedInputStream in = new BufferedInputStream(text, 1 << 16);
         Line line = new Line();

@@ -26,6 +26,12 @@ public final class Tempo {
         first = isOne(perMinute) ? perMinute : first;
     }
 
+    /**
+     * A change of tempo; one that nobody means is let go.
+     *
+     * @param beat from the first, which is 0
+     * @param glides whether it gets there evenly from the change before, and does not jump
+     */
     public void at(double beat, double perMinute, boolean glides) {
         if (isOne(perMinute) && beat >= 0 && beat < 1e9) {
             points.add(new Point(beat, perMinute, glides));

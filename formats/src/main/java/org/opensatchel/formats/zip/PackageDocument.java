@@ -63,6 +63,7 @@ public final class PackageDocument {
         void read(DocumentContent content, MemberSink into) throws IOException, Unreadable;
     }
 
+    /** Reads every kept member of a name; one that cannot be read is told, and costs no other. */
     public void read(Predicate<String> names, MemberReader reader) throws IOException {
         for (var member : members.contents().entrySet()) {
             if (names.test(member.getKey()) && member.getValue().length > 0) {

@@ -1,19 +1,28 @@
 package org.opensatchel.worker.view;
 
-import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import javax.sound.sampled.AudioFormat;
-import javax.sound.sampled.AudioInputStream;
-import javax.sound.sampled.AudioSystem;
-import javax.sound.sampled.UnsupportedAudioFileException;
 import org.opensatchel.core.project.ContentUnavailable;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.SourceEntry;
+import org.opensatchel.formats.Formats;
+import org.opensatchel.formats.MediaReaders;
+import org.opensatchel.formats.binary.MediaBytes;
+import org.opensatchel.formats.binary.Rational;
+import org.opensatchel.formats.kind.FileKind;
+import org.opensatchel.formats.media.MediaFacts;
+import org.opensatchel.formats.media.Samples;
+import org.opensatchel.formats.media.SoundLook;
 import org.opensatchel.formats.text.Passage;
 import org.opensatchel.worker.view.FileView.Kind;
 import org.opensatchel.worker.view.FileView.Wave;
@@ -24,7 +33,7 @@ public final class Viewer {
     private static final int MOST_TEXT = 8 << 20;
     private static final int MOST_PICTURE = 64 << 20;
     private static final int MOST_SOUND = 256 << 20;
-    private static final int BUCKETS = 600;
+    private static final int COLUMNS = 600;
     private static final int HEAD = 4_096;
     private static final double SILENCE = -90;
 
@@ -46,7 +55,8 @@ public final class Viewer {
             if (isPicture(head)) {
                 return new FileView(Kind.PICTURE, entry.bytes(), Optional.empty(), false, Optional.empty(), false);
             }
-            Optional<Wave> wave = entry.bytes() <= MOST_SOUND && isSound(head) ? wave(entry) : Optional.empty();
+            Optional<Wave> wave = entry.bytes() <= MOST_SOUND && Formats.kind(extension(entry)) == FileKind.SOUND ? wave(entry)
+                    : Optional.empty();
             if (wave.isPresent()) {
                 return new FileView(Kind.SOUND, entry.bytes(), Optional.empty(), false, wave, false);
             }
@@ -91,49 +101,44 @@ public final class Viewer {
         }
     }
 
+    /** Measured as the check does it. Where samples lie may stand at the end of a file: it is laid down for as long as that takes. */
     private Optional<Wave> wave(SourceEntry entry) throws IOException {
-        try (InputStream content = source.open(entry);
-                AudioInputStream sound = AudioSystem.getAudioInputStream(new BufferedInputStream(content))) {
-            AudioFormat format = sound.getFormat();
-            boolean plain = format.getEncoding() == AudioFormat.Encoding.PCM_SIGNED && format.getSampleSizeInBits() % 8 == 0
-                    && format.getSampleSizeInBits() <= 32 && format.getChannels() >= 1 && format.getChannels() <= 64
-                    && format.getFrameSize() > 0;
-            long frames = plain ? entry.bytes() / format.getFrameSize() : 0;
-            return frames == 0 || format.getFrameRate() <= 0 ? Optional.empty() : Optional.of(measured(sound, format, frames));
-        } catch (UnsupportedAudioFileException | IllegalArgumentException other) {
-            return Optional.empty();
-        }
-    }
-
-    private static Wave measured(AudioInputStream sound, AudioFormat format, long frames) throws IOException {
-        double[] peaks = new double[BUCKETS];
-        int frame = format.getFrameSize();
-        int bytes = format.getSampleSizeInBits() / 8;
-        double full = Math.pow(2, format.getSampleSizeInBits() - 1.0);
-        byte[] block = new byte[frame * 8_192];
-        long at = 0;
-        for (int read = sound.readNBytes(block, 0, block.length); read >= frame; read = sound.readNBytes(block, 0, block.length)) {
-            for (int from = 0; from + frame <= read; from += frame, at++) {
-                int bucket = (int) Math.min(BUCKETS - 1, at * BUCKETS / frames);
-                for (int sample = from; sample < from + frame; sample += bytes) {
-                    peaks[bucket] = Math.max(peaks[bucket], Math.abs(sample(block, sample, bytes, format.isBigEndian())) / full);
-                }
+        Path copy = Files.createTempFile("satchel-sound", "");
+        try {
+            try (InputStream content = source.open(entry)) {
+                Files.copy(content, copy, StandardCopyOption.REPLACE_EXISTING);
             }
+            try (FileChannel file = FileChannel.open(copy)) {
+                String extension = extension(entry);
+                MediaBytes bytes = new Lying(file, file.size());
+                Optional<MediaFacts> media = MediaReaders.read(extension, bytes).filter(facts -> !facts.sounds().isEmpty());
+                return media.isEmpty() ? Optional.empty()
+                        : wave(copy, media.get(), MediaReaders.samples(extension, bytes));
+            }
+        } finally {
+            Files.delete(copy);
         }
-        double highest = IntStream.range(0, BUCKETS).mapToDouble(i -> peaks[i]).max().orElse(0);
-        double db = 20 * Math.log10(Math.max(highest, 1e-9));
-        return new Wave(IntStream.range(0, BUCKETS).mapToObj(i -> peaks[i]).toList(), db < SILENCE ? Optional.empty() : Optional.of(db),
-                at / format.getFrameRate(), format.getChannels(), Math.round(format.getSampleRate()));
     }
 
-    private static double sample(byte[] block, int from, int bytes, boolean bigEndian) {
-        long value = 0;
-        for (int i = 0; i < bytes; i++) {
-            int at = bigEndian ? from + i : from + bytes - 1 - i;
-            value = value << 8 | block[at] & 0xFF;
+    private static Optional<Wave> wave(Path file, MediaFacts media, Optional<Samples> samples) throws IOException {
+        MediaFacts.Sound sound = media.sounds().get(0);
+        try (InputStream content = Files.newInputStream(file)) {
+            return SoundLook.measure(content, media, samples, Long.MAX_VALUE, COLUMNS, false)
+                    .map(levels -> new Wave(levels.wave().stream().map(percent -> percent / 100.0).toList(),
+                            levels.peakDb() < SILENCE ? Optional.empty() : Optional.of(levels.peakDb()),
+                            media.seconds().map(Rational::value).orElse(0.0), sound.channels(), sound.rate()));
         }
-        int shift = 64 - bytes * 8;
-        return value << shift >> shift;
+    }
+
+    private record Lying(FileChannel file, long length) implements MediaBytes {
+        @Override
+        public byte[] read(long at, int count) throws IOException {
+            ByteBuffer into = ByteBuffer.allocate((int) Math.max(0, Math.min(count, length - at)));
+            while (into.hasRemaining() && file.read(into, at + into.position()) > 0) {
+                // As much as there is.
+            }
+            return Arrays.copyOf(into.array(), into.position());
+        }
     }
 
     private static boolean isPicture(byte[] head) {
@@ -141,8 +146,8 @@ public final class Viewer {
                 || starts(head, 'B', 'M');
     }
 
-    private static boolean isSound(byte[] head) {
-        return starts(head, 'R', 'I', 'F', 'F') || starts(head, 'F', 'O', 'R', 'M');
+    private static String extension(SourceEntry entry) {
+        return entry.path().substring(entry.path().lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
     }
 
     private static boolean starts(byte[] head, int... bytes) {

@@ -1,4 +1,4 @@
-package org.opensatchel.core.scan;
+package org.opensatchel.formats.media;
 
 import java.io.EOFException;
 import java.io.IOException;
@@ -13,7 +13,7 @@ import org.opensatchel.formats.sound.SoundLevels;
 import org.opensatchel.formats.sound.SoundMeter;
 
 /** The levels of a sound whose samples can be had: those that are stored as they are, and FLAC. Read as a stream, once. */
-final class SoundLook {
+public final class SoundLook {
 
     private static final String FLAC = "FLAC";
 
@@ -26,10 +26,11 @@ final class SoundLook {
      * @param content the whole file, from its beginning
      * @param samples where samples lie that are stored as they are
      * @param most so many bytes are read at most
+     * @param parts into so many the sound is cut for a drawing of it
      * @param loud whether loudness is asked for, too
      */
-    static Optional<SoundLevels> measure(InputStream content, MediaFacts media, Optional<Samples> samples, long most, boolean loud)
-            throws IOException {
+    public static Optional<SoundLevels> measure(InputStream content, MediaFacts media, Optional<Samples> samples, long most, int parts,
+            boolean loud) throws IOException {
         boolean flac = media.container().equals(FLAC);
         if (!flac && samples.isEmpty() || media.sounds().isEmpty()) {
             return Optional.empty();
@@ -38,7 +39,7 @@ final class SoundLook {
         if (sound.channels() < 1 || sound.rate() < 1) {
             return Optional.empty();
         }
-        SoundMeter meter = new SoundMeter(sound.channels(), sound.rate(), loud,
+        SoundMeter meter = new SoundMeter(sound.channels(), sound.rate(), loud, parts,
                 media.seconds().map(seconds -> Math.round(seconds.value() * sound.rate())).orElse(0L));
         try {
             long moments = flac ? FlacDecoder.decode(content, most, meter) : stored(content, samples.get(), meter);
