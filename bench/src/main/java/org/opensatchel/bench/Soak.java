@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -127,7 +128,7 @@ public final class Soak {
                 } catch (IOException | IllegalStateException gone) {
                     away.incrementAndGet();
                 }
-                Thread.sleep(2_000);
+                Thread.sleep(10_000);
             }
         }
 
@@ -148,7 +149,7 @@ public final class Soak {
                     }
                 } catch (IOException gone) {
                     away.incrementAndGet();
-                    Thread.sleep(2_000);
+                    Thread.sleep(10_000);
                 }
             }
         }
@@ -238,7 +239,7 @@ public final class Soak {
             }
         } catch (IOException gone) {
             away.incrementAndGet();
-            Thread.sleep(2_000);
+            Thread.sleep(10_000);
         }
     }
 
@@ -261,7 +262,7 @@ public final class Soak {
                         away.incrementAndGet();
                     }
                 }
-                Thread.sleep(2_000);
+                Thread.sleep(10_000);
             }
         } catch (InterruptedException asked) {
             Thread.currentThread().interrupt();
@@ -302,17 +303,10 @@ public final class Soak {
         Somebody teacher = new Somebody("quillfeather", "market-bell");
         teacher.signIn();
         long begun = System.nanoTime();
-        Map<String, Integer> states = new TreeMap<>();
-        int lost = 0;
-        int open = 0;
-        long last = begun;
-        for (String handIn : acknowledged.keySet()) {
-            String end = ended(teacher, handIn, last);
-            last = end.equals("OPEN") ? last : System.nanoTime();
-            lost += end.equals("LOST") ? 1 : 0;
-            open += end.equals("OPEN") ? 1 : 0;
-            states.merge(end, 1, Integer::sum);
-        }
+        Map<String, String> ends = ends(teacher);
+        Map<String, Long> states = ends.values().stream().collect(Collectors.groupingBy(end -> end, TreeMap::new, Collectors.counting()));
+        long lost = states.getOrDefault("LOST", 0L);
+        long open = states.getOrDefault("OPEN", 0L);
         List<String> kills = Files.exists(state.resolve("killed")) ? Files.readAllLines(state.resolve("killed")) : List.of();
         Map<String, Long> killed = kills.stream()
                 .collect(Collectors.groupingBy(line -> line.split(" ")[0], TreeMap::new, Collectors.counting()));
@@ -374,21 +368,29 @@ public final class Soak {
         System.out.printf("%-40s %s%n", what, value);
     }
 
-    /** How the check of a hand-in ended, waited for until none has ended for ten minutes. */
-    private static String ended(Somebody teacher, String handIn, long begun) throws InterruptedException {
-        while (true) {
-            HttpResponse<String> answer = teacher.page(handIn + "/progress");
-            if (answer.statusCode() == 404) {
-                return "LOST";
+    /** How the checks of all hand-ins ended, by their addresses. It is waited for until none of them has ended for ten minutes. */
+    private Map<String, String> ends(Somebody teacher) throws InterruptedException {
+        Map<String, String> out = new HashMap<>();
+        List<String> open = new ArrayList<>(acknowledged.keySet());
+        long last = System.nanoTime();
+        while (!open.isEmpty() && System.nanoTime() - last < Duration.ofMinutes(10).toNanos()) {
+            for (String handIn : List.copyOf(open)) {
+                String end = end(teacher, handIn);
+                if (!end.equals("OPEN")) {
+                    out.put(handIn, end);
+                    open.remove(handIn);
+                    last = System.nanoTime();
+                }
             }
-            String word = answer.body().replaceAll("(?s).*\"state\":\"([A-Z]+)\".*", "$1");
-            if (word.equals("DONE") || word.equals("FAILED")) {
-                return word;
-            }
-            if (System.nanoTime() - begun > Duration.ofMinutes(10).toNanos()) {
-                return "OPEN";
-            }
-            Thread.sleep(500);
+            Thread.sleep(10_000);
         }
+        open.forEach(handIn -> out.put(handIn, "OPEN"));
+        return out;
+    }
+
+    private static String end(Somebody teacher, String handIn) throws InterruptedException {
+        HttpResponse<String> answer = teacher.page(handIn + "/progress");
+        String word = answer.body().replaceAll("(?s).*\"state\":\"([A-Z]+)\".*", "$1");
+        return answer.statusCode() == 404 ? "LOST" : word.equals("DONE") || word.equals("FAILED") ? word : "OPEN";
     }
 }

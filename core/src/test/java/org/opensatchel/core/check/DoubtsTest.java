@@ -39,7 +39,7 @@ class DoubtsTest {
         assertThat(Words.ENGLISH.text(report.doubted().get(0).say()))
                 .isEqualTo("3 links in “edit/cut.xyz” may be broken: this format is not described yet.");
         assertThat(Summary.of(report).doubts()).isEqualTo(3);
-        assertThat(Summary.of(report).verdict()).isEqualTo("ready");
+        assertThat(Summary.of(report).verdict()).isEqualTo(Verdict.READY);
         assertThat(ReportDigest.of(report).head().doubtful()).isEqualTo(3);
     }
 
