@@ -57,7 +57,7 @@ public abstract class RunningApplication {
     @Autowired
     protected HandInService handIns;
     @Autowired
-    protected HandInReceiver takingIn;
+    protected HandInReceiver receiver;
     @Autowired
     private JudgingService judging;
 

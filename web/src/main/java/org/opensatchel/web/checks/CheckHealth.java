@@ -11,19 +11,19 @@ public class CheckHealth {
     private static final Duration SILENT = Duration.ofSeconds(60);
 
     private final CheckQueue queue;
-    private final CheckRunner lanes;
+    private final CheckRunner runner;
 
-    CheckHealth(CheckQueue queue, CheckRunner lanes) {
+    CheckHealth(CheckQueue queue, CheckRunner runner) {
         this.queue = queue;
-        this.lanes = lanes;
+        this.runner = runner;
     }
 
     public boolean isAlive() {
-        return lanes.silence().compareTo(SILENT) < 0;
+        return runner.silence().compareTo(SILENT) < 0;
     }
 
     public long silentSeconds() {
-        return lanes.silence().toSeconds();
+        return runner.silence().toSeconds();
     }
 
     /** How long the check that waits longest has waited; -1 when the database does not tell. */

@@ -15,19 +15,19 @@ public class CheckService {
 
     private final CheckRows rows;
     private final CheckQueue queue;
-    private final CheckRunner lanes;
+    private final CheckRunner runner;
     private final Clock clock;
 
-    CheckService(CheckRows rows, CheckQueue queue, CheckRunner lanes, Clock clock) {
+    CheckService(CheckRows rows, CheckQueue queue, CheckRunner runner, Clock clock) {
         this.rows = rows;
         this.queue = queue;
-        this.lanes = lanes;
+        this.runner = runner;
         this.clock = clock;
     }
 
     /** There will be something to check when the transaction that runs now is committed. */
     public void expect() {
-        lanes.wakeAfterCommit();
+        runner.wakeAfterCommit();
     }
 
     /** How large a project is at a glance, by its entries, and by what it unpacks to in bytes: small ones are checked first. */
@@ -45,7 +45,7 @@ public class CheckService {
         boolean may = shown.handIn().isFailed() || (shown.byInstructor() && shown.handIn().isDone());
         boolean put = may && rows.again(shown.handIn().id(), clock.instant(), newest && shown.byInstructor());
         if (put) {
-            lanes.wakeAfterCommit();
+            runner.wakeAfterCommit();
         }
         return put;
     }
@@ -55,7 +55,7 @@ public class CheckService {
     public int checkAgain(AssignmentView assignment, Collection<Long> enrolments, boolean newest) {
         int begun = enrolments.isEmpty() ? 0 : rows.countingAgain(assignment.id(), enrolments, clock.instant(), newest);
         if (begun > 0) {
-            lanes.wakeAfterCommit();
+            runner.wakeAfterCommit();
         }
         return begun;
     }

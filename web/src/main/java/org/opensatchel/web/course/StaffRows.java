@@ -27,7 +27,7 @@ class StaffRows {
     }
 
     boolean mayPlan(long course, long account) {
-        return plannedBy(account).contains(course);
+        return role(course, account).filter(role -> role != StaffRole.ASSISTANT).isPresent();
     }
 
     boolean mayPlanAssignment(long assignment, long account) {

@@ -3,7 +3,6 @@ package org.opensatchel.web.course;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeSet;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -38,10 +37,13 @@ class TeamRows {
     void put(long assignment, Map<Long, String> teams) {
         database.sql("delete from team_member where team_id in (select id from team where assignment_id = ?)").param(assignment).update();
         database.sql("delete from team where assignment_id = ?").param(assignment).update();
-        new TreeSet<>(teams.values()).forEach(name -> database.sql("""
-                insert into team (assignment_id, name) values (?, ?) on conflict do nothing""").params(assignment, name).update());
-        teams.forEach((enrolment, name) -> database.sql("""
-                insert into team_member (team_id, enrolment_id) select id, ? from team where assignment_id = ? and name = ?""")
-                .params(enrolment, assignment, name).update());
+        String[] names = teams.values().toArray(String[]::new);
+        database.sql("insert into team (assignment_id, name) select ?, name from (select distinct name from unnest(?) as t(name)) n")
+                .param(assignment).param(names).update();
+        database.sql("""
+                insert into team_member (team_id, enrolment_id)
+                select t.id, m.enrolment_id from unnest(?, ?) as m(enrolment_id, name)
+                join team t on t.name = m.name and t.assignment_id = ?""")
+                .param(teams.keySet().toArray(Long[]::new)).param(names).param(assignment).update();
     }
 }

@@ -62,7 +62,7 @@ class DemoData implements ApplicationRunner {
     private final HandoutService handouts;
     private final StepService steps;
     private final LocationService locations;
-    private final HandInReceiver takingIn;
+    private final HandInReceiver receiver;
     private final Bay bay;
     private final ContentStore store;
     private final Contents contents;
@@ -72,7 +72,7 @@ class DemoData implements ApplicationRunner {
 
     DemoData(AccountService accounts, CourseService courses, KitService kits, HandoutService handouts, StepService steps,
             LocationService locations,
-            HandInReceiver takingIn, Bay bay, ContentStore store, Contents contents,
+            HandInReceiver receiver, Bay bay, ContentStore store, Contents contents,
             SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.courses = courses;
@@ -80,7 +80,7 @@ class DemoData implements ApplicationRunner {
         this.handouts = handouts;
         this.steps = steps;
         this.locations = locations;
-        this.takingIn = takingIn;
+        this.receiver = receiver;
         this.bay = bay;
         this.store = store;
         this.contents = contents;
@@ -198,7 +198,7 @@ class DemoData implements ApplicationRunner {
         }
         byte[] content = planted.make().apply(
                 DemoProject.clean(root, FileNameForm.of(place.student().last(), false), planted.student()));
-        takingIn.take(place, root + ".zip", stored(content), when);
+        receiver.take(place, root + ".zip", stored(content), when);
     }
 
     private ContentStore.Stored stored(byte[] content) {

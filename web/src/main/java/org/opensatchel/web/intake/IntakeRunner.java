@@ -53,7 +53,7 @@ class IntakeRunner implements SmartLifecycle {
 
     private final IntakeRows intakes;
     private final CourseService courses;
-    private final HandInReceiver takingIn;
+    private final HandInReceiver receiver;
     private final ContentStore store;
     private final AuditService audit;
     private final Batches batches;
@@ -65,12 +65,12 @@ class IntakeRunner implements SmartLifecycle {
     private ScheduledExecutorService threads;
     private volatile boolean running;
 
-    IntakeRunner(IntakeRows intakes, CourseService courses, HandInReceiver takingIn, ContentStore store, AuditService audit,
+    IntakeRunner(IntakeRows intakes, CourseService courses, HandInReceiver receiver, ContentStore store, AuditService audit,
             Batches batches,
             MadeFiles made, SatchelProperties properties, Clock clock, PlatformTransactionManager transactions) {
         this.intakes = intakes;
         this.courses = courses;
-        this.takingIn = takingIn;
+        this.receiver = receiver;
         this.store = store;
         this.audit = audit;
         this.batches = batches;
@@ -220,11 +220,11 @@ class IntakeRunner implements SmartLifecycle {
             try (InputStream content = Files.newInputStream(archive)) {
                 stored = store.store(content, properties.maxUpload().toBytes());
             }
-            HandInReceiver.Arrived arrived = takingIn.archive(one.fileName(), stored, clock.instant());
+            HandInReceiver.Arrived arrived = receiver.archive(one.fileName(), stored, clock.instant());
             transaction.executeWithoutResult(status -> {
                 // Whoever was thought gone may have taken it in after all.
                 if (intakes.isOpen(id, item.ordinal(), claim.token)) {
-                    long handIn = takingIn.take(new CourseService.Membership(assignment, student), arrived);
+                    long handIn = receiver.take(new CourseService.Membership(assignment, student), arrived);
                     intakes.became(id, item.ordinal(), ItemView.State.TAKEN, null, handIn);
                 }
             });

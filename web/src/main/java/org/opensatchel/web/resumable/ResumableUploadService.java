@@ -55,7 +55,7 @@ public class ResumableUploadService {
     private final CourseService courses;
     private final KitService kits;
     private final HandoutService handouts;
-    private final HandInReceiver takingIn;
+    private final HandInReceiver receiver;
     private final HandInQuota quota;
     private final ListReading lists;
     private final Contents contents;
@@ -65,7 +65,7 @@ public class ResumableUploadService {
     private final SecureRandom random = new SecureRandom();
 
     ResumableUploadService(ResumableUploadRepository sendings, Locks locks, CourseService courses, KitService kits, HandoutService handouts,
-            HandInReceiver takingIn,
+            HandInReceiver receiver,
             HandInQuota quota, ListReading lists, Contents contents, PartialContents arrivals, Clock clock,
             PlatformTransactionManager transactions) {
         this.sendings = sendings;
@@ -73,7 +73,7 @@ public class ResumableUploadService {
         this.courses = courses;
         this.kits = kits;
         this.handouts = handouts;
-        this.takingIn = takingIn;
+        this.receiver = receiver;
         this.quota = quota;
         this.lists = lists;
         this.contents = contents;
@@ -298,7 +298,7 @@ public class ResumableUploadService {
         contents.settle();
         HandInReceiver.Arrived arrived = arrived(sending, listed);
         long handIn = transaction.execute(status -> {
-            long made = takingIn.take(place, arrived);
+            long made = receiver.take(place, arrived);
             sending.finish(made);
             sendings.save(sending);
             return made;
@@ -308,10 +308,10 @@ public class ResumableUploadService {
 
     private HandInReceiver.Arrived arrived(ResumableUpload sending, Listed listed) {
         if (sending.form() == ResumableUpload.Form.FOLDER) {
-            return takingIn.folder(sending.name(), listed.list(), listed.contents(), listed.files(), listed.bytes(), sending.listedAt());
+            return receiver.folder(sending.name(), listed.list(), listed.contents(), listed.files(), listed.bytes(), sending.listedAt());
         }
         Wanted archive = listed.contents().get(0);
-        return takingIn.archive(sending.name(), new Stored(archive.sha256(), archive.bytes()), sending.listedAt());
+        return receiver.archive(sending.name(), new Stored(archive.sha256(), archive.bytes()), sending.listedAt());
     }
 
     /** Gives up: nothing of it is handed in, and what came of it goes after a while. */

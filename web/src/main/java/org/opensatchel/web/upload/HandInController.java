@@ -51,7 +51,7 @@ class HandInController {
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
-    private final HandInReceiver takingIn;
+    private final HandInReceiver receiver;
     private final UploadReception desk;
     private final HandInQuota quota;
     private final HandInGlance glance;
@@ -59,7 +59,7 @@ class HandInController {
     private final long mostBytes;
     private final long mostPacket;
 
-    HandInController(CourseService courses, KitService kits, HandInService handIns, HandInReceiver takingIn, UploadReception desk,
+    HandInController(CourseService courses, KitService kits, HandInService handIns, HandInReceiver receiver, UploadReception desk,
             HandInQuota quota,
             HandInGlance glance,
             Clock clock,
@@ -67,7 +67,7 @@ class HandInController {
         this.courses = courses;
         this.kits = kits;
         this.handIns = handIns;
-        this.takingIn = takingIn;
+        this.receiver = receiver;
         this.desk = desk;
         this.quota = quota;
         this.glance = glance;
@@ -142,7 +142,7 @@ class HandInController {
         }
         Optional<String> closed = quota.closed(place);
         Answer answer = closed.isPresent() ? Answer.refused(HttpStatus.UNPROCESSABLE_CONTENT, closed.get())
-                : desk.take(place, me, folder, request, mostPacket, (name, stored) -> takingIn.takeListing(place, name, stored));
+                : desk.take(place, me, folder, request, mostPacket, (name, stored) -> receiver.takeListing(place, name, stored));
         return ResponseEntity.status(answer.status())
                 .body(new UploadAnswer(answer.isRefused() ? "" : "/hand-ins/" + answer.made(), answer.refusal()));
     }
@@ -167,7 +167,7 @@ class HandInController {
     private Answer take(Membership place, SignedIn me, String fileName, HttpServletRequest request) throws IOException {
         Optional<String> closed = quota.closed(place);
         return closed.isPresent() ? Answer.refused(HttpStatus.UNPROCESSABLE_CONTENT, closed.get())
-                : desk.take(place, me, fileName, request, mostBytes, (name, stored) -> takingIn.take(place, name, stored));
+                : desk.take(place, me, fileName, request, mostBytes, (name, stored) -> receiver.take(place, name, stored));
     }
 
     /** The form of a browser without script. */

@@ -34,16 +34,16 @@ class PreCheckController {
     private final CourseService courses;
     private final KitService kits;
     private final HandInService handIns;
-    private final HandInReceiver takingIn;
+    private final HandInReceiver receiver;
     private final UploadReception desk;
     private final SatchelProperties properties;
 
-    PreCheckController(CourseService courses, KitService kits, HandInService handIns, HandInReceiver takingIn, UploadReception desk,
+    PreCheckController(CourseService courses, KitService kits, HandInService handIns, HandInReceiver receiver, UploadReception desk,
             SatchelProperties properties) {
         this.courses = courses;
         this.kits = kits;
         this.handIns = handIns;
-        this.takingIn = takingIn;
+        this.receiver = receiver;
         this.desk = desk;
         this.properties = properties;
     }
@@ -69,7 +69,7 @@ class PreCheckController {
             @RequestHeader("X-File-Name") String name, HttpServletRequest request) throws IOException {
         Membership place = courses.forStudent(id, me.accountId());
         Answer answer = desk.take(place, me, name, request, properties.maxPacket().toBytes(),
-                (folder, stored) -> takingIn.preCheck(place, folder, stored, WorkOrder.Form.LISTING));
+                (folder, stored) -> receiver.preCheck(place, folder, stored, WorkOrder.Form.LISTING));
         return ResponseEntity.status(answer.status())
                 .body(new HandInController.UploadAnswer(answer.isRefused() ? "" : "/pre-checks/" + answer.made(), answer.refusal()));
     }
@@ -80,7 +80,7 @@ class PreCheckController {
             throws IOException {
         Membership place = courses.forStudent(id, me.accountId());
         Answer answer = desk.take(place, me, "", request, properties.maxUpload().toBytes(),
-                (name, stored) -> takingIn.preCheck(place, name, stored, WorkOrder.Form.ZIP));
+                (name, stored) -> receiver.preCheck(place, name, stored, WorkOrder.Form.ZIP));
         if (answer.isRefused()) {
             redirect.addFlashAttribute("refused", answer.refusal());
             return "redirect:/assignments/" + id + "/pre-check";

@@ -44,7 +44,7 @@ class CheckQueueTest extends RunningApplication {
     @Autowired
     private CheckQueue queue;
     @Autowired
-    private CheckRunner lanes;
+    private CheckRunner runner;
     @Autowired
     private WorkerPool workers;
     @Autowired
@@ -94,7 +94,7 @@ class CheckQueueTest extends RunningApplication {
     }
 
     private long handIn(String login, byte[] zip) throws IOException {
-        long id = takingIn.take(place(login), "project.zip", store.store(new ByteArrayInputStream(zip), Long.MAX_VALUE));
+        long id = receiver.take(place(login), "project.zip", store.store(new ByteArrayInputStream(zip), Long.MAX_VALUE));
         made.add(id);
         return id;
     }
@@ -205,7 +205,7 @@ class CheckQueueTest extends RunningApplication {
     void twoHandInsAtOnceHaveTheirOwnNumbers() {
         Membership place = place("ottoline.marsh");
         ContentStore.Stored stored = content(place);
-        List<Long> taken = Stream.generate(() -> CompletableFuture.supplyAsync(() -> takingIn.take(place, "again.zip", stored))).limit(4)
+        List<Long> taken = Stream.generate(() -> CompletableFuture.supplyAsync(() -> receiver.take(place, "again.zip", stored))).limit(4)
                 .toList().stream().map(CompletableFuture::join).toList();
         made.addAll(taken);
         assertThat(taken.stream().map(id -> view(id).number()).sorted().toList()).isEqualTo(IntStream.range(2, 6).boxed().toList());
@@ -218,7 +218,7 @@ class CheckQueueTest extends RunningApplication {
         Membership nobodyYet = courses.roster(market()).stream().map(student -> new Membership(market(), student))
                 .filter(place -> handIns.ofStudent(place).isEmpty()).findFirst().orElseThrow();
         for (int i = 0; i < 23; i++) {
-            made.add(takingIn.take(nobodyYet, "again.zip", stored));
+            made.add(receiver.take(nobodyYet, "again.zip", stored));
             demoIsChecked();
         }
         assertThat(handIns.ofStudent(nobodyYet)).extracting(HandInView::number)
@@ -237,6 +237,6 @@ class CheckQueueTest extends RunningApplication {
         await().atMost(Duration.ofSeconds(20)).until(() -> queue.place(first).equals(Optional.of(0)));
         assertThat(queue.place(second)).contains(1);
         assertThat(view(first).state()).as("one check a student").isEqualTo(HandInState.WAITING);
-        assertThat(lanes.silence()).isLessThan(Duration.ofSeconds(30));
+        assertThat(runner.silence()).isLessThan(Duration.ofSeconds(30));
     }
 }

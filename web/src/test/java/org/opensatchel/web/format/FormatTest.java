@@ -179,7 +179,7 @@ class FormatTest extends HandingIn {
 
     @Test
     void aHandInWithDoubtsLeadsToDescribingItsFormat() throws IOException {
-        long id = takingIn.take(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip(project("MOV120_A2_Fairweather_Juno",
+        long id = receiver.take(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip(project("MOV120_A2_Fairweather_Juno",
                 "../footage/a.mov", "../footage/b.mov", "../footage/gone.mov"))), 1 << 20));
         await().atMost(Duration.ofMinutes(1)).until(() -> handIns.ofStudent(place(WHO)).stream().filter(one -> one.id() == id).findFirst()
                 .orElseThrow().isDone());

@@ -106,7 +106,7 @@ class HeavyContentTest extends HandingIn {
     }
 
     private long handedIn(byte[] zip) throws IOException {
-        long id = takingIn.take(place("ottoline.marsh"), "heavy.zip", store.store(new ByteArrayInputStream(zip), Long.MAX_VALUE));
+        long id = receiver.take(place("ottoline.marsh"), "heavy.zip", store.store(new ByteArrayInputStream(zip), Long.MAX_VALUE));
         await().atMost(Duration.ofMinutes(5)).until(() -> handIns.ofStudent(place("ottoline.marsh")).stream().filter(one -> one.id() == id)
                 .allMatch(HandInView::isDone));
         return id;

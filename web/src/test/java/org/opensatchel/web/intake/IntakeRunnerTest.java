@@ -41,7 +41,7 @@ class IntakeRunnerTest extends HandingIn {
     @Autowired
     private CourseService allCourses;
     @Autowired
-    private HandInReceiver takingIn;
+    private HandInReceiver receiver;
     @Autowired
     private ContentStore store;
     @Autowired
@@ -146,7 +146,7 @@ class IntakeRunnerTest extends HandingIn {
     /** An import whose server ends at a step; each call it makes is one, before it and after it. */
     private IntakeRunner ending(StepsUntilTheEnd steps) {
         return new IntakeRunner(steps.over(IntakeRows.class, intakes), steps.over(CourseService.class, allCourses),
-                steps.over(HandInReceiver.class, takingIn), steps.over(ContentStore.class, store), steps.over(AuditService.class, audit),
+                steps.over(HandInReceiver.class, receiver), steps.over(ContentStore.class, store), steps.over(AuditService.class, audit),
                 steps.over(Batches.class, batches), steps.over(MadeFiles.class, made), properties, clock, transactions);
     }
 

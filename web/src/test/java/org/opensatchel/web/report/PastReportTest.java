@@ -51,7 +51,7 @@ class PastReportTest extends HandingIn {
             zip.putNextEntry(new ZipEntry("MOV120_A2_Marsh_Odile/story/board.csv"));
             zip.write("shot,what\n".getBytes(StandardCharsets.UTF_8));
         }
-        takingIn.take(place("odile.marsh"), "p.zip", store.store(new ByteArrayInputStream(out.toByteArray()), Long.MAX_VALUE));
+        receiver.take(place("odile.marsh"), "p.zip", store.store(new ByteArrayInputStream(out.toByteArray()), Long.MAX_VALUE));
         demoIsChecked();
         return handIns.ofStudent(place("odile.marsh")).get(0);
     }

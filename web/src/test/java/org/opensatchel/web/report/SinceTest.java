@@ -38,7 +38,7 @@ class SinceTest extends HandingIn {
                 out.write(file.getValue().getBytes(StandardCharsets.UTF_8));
             }
         }
-        long id = takingIn.take(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip.toByteArray()), 1 << 20));
+        long id = receiver.take(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip.toByteArray()), 1 << 20));
         await().atMost(Duration.ofMinutes(1)).until(() -> handIns.ofStudent(place(WHO)).stream().filter(one -> one.id() == id).findFirst()
                 .orElseThrow().isDone());
         return id;
@@ -79,7 +79,7 @@ class SinceTest extends HandingIn {
             out.putNextEntry(new ZipEntry(ROOT + "a.html"));
             out.write("<img src=\"F:/lost/bell.png\">".getBytes(StandardCharsets.UTF_8));
         }
-        long check = takingIn.preCheck(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip.toByteArray()), 1 << 20),
+        long check = receiver.preCheck(place(WHO), "a.zip", store.store(new ByteArrayInputStream(zip.toByteArray()), 1 << 20),
                 WorkOrder.Form.ZIP);
         await().atMost(Duration.ofMinutes(1)).until(() -> handIns.preChecks(place(WHO)).stream().filter(one -> one.id() == check)
                 .allMatch(HandInView::isDone));

@@ -58,7 +58,7 @@ class FileViewsTest extends HandingIn {
                 zip.write(file.getValue());
             }
         }
-        takingIn.take(place("odile.marsh"), "p.zip", store.store(new ByteArrayInputStream(out.toByteArray()), Long.MAX_VALUE));
+        receiver.take(place("odile.marsh"), "p.zip", store.store(new ByteArrayInputStream(out.toByteArray()), Long.MAX_VALUE));
         demoIsChecked();
         return handIns.ofStudent(place("odile.marsh")).get(0);
     }
