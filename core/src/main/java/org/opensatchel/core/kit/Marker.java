@@ -54,6 +54,9 @@ public record Marker(Optional<String> title, OptionalInt version, Optional<Strin
         for (RosterField field : RosterField.values()) {
             text(whom.path(field.word())).ifPresent(value -> values.put(field, value));
         }
+        if (whom.path(RosterField.FIRST.word()).isString()) {
+            values.putIfAbsent(RosterField.FIRST, "");
+        }
         return new RosterFields(values);
     }
 
@@ -69,7 +72,8 @@ public record Marker(Optional<String> title, OptionalInt version, Optional<Strin
         sha256.ifPresent(hash -> kit.put("sha256", hash));
         ObjectNode whom = marker.putObject("for");
         fields.values().forEach((field, value) -> {
-            if (!value.isEmpty()) {
+            // That somebody has no first name is said, so that nobody looks for one.
+            if (!value.isEmpty() || field == RosterField.FIRST && !fields.values().getOrDefault(RosterField.LAST, "").isEmpty()) {
                 whom.put(field.word(), value);
             }
         });

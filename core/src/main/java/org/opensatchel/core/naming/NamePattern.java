@@ -27,7 +27,8 @@ import org.opensatchel.core.naming.PatternPart.Roster;
 /**
  * Literal text and fields in braces. The same pattern makes names and tests them.
  *
- * <p>A roster field that is not given is not judged: any text stands for it. Names are compared composed.
+ * <p>A roster field that is not given is not judged: any text stands for it. Names are compared composed. Who has one name has it as the
+ * last one, and no first one.
  */
 public final class NamePattern {
 
@@ -36,6 +37,8 @@ public final class NamePattern {
     private static final char NO_SIGN = '\uFFFF';
     private static final Pattern DIGITS = Pattern.compile("[0-9]+");
     private static final Pattern VERSION_PART = Pattern.compile("[-_. ]*[a-zA-Z]{0,7}[-_. ]*\\{version(:[0-9])?\\}");
+    private static final Pattern SEPARATORS_BEFORE = Pattern.compile("^[-_. ,+~]+");
+    private static final Pattern SEPARATORS_AFTER = Pattern.compile("[-_. ,+~]+$");
     /** A longer number is no version. */
     private static final int MOST_DIGITS = 9;
 
@@ -79,13 +82,14 @@ public final class NamePattern {
 
     /** The fields a name cannot be made without, because they are absent or empty. */
     public List<RosterField> missing(RosterFields fields) {
-        return rosterFields().stream().filter(field -> fields.fileName(field, false).orElse("").isEmpty()).toList();
+        return rosterFields().stream().filter(field -> fields.fileName(field, false).orElse("").isEmpty())
+                .filter(field -> field != RosterField.FIRST || !fields.isOneName(false)).toList();
     }
 
     /** The name for a student or team; empty when a roster field is absent or empty, or a free field stands in the pattern. */
     public Optional<String> make(RosterFields fields, boolean ascii) {
         StringBuilder out = new StringBuilder();
-        for (PatternPart part : parts) {
+        for (PatternPart part : partsFor(fields, ascii)) {
             if (part instanceof Literal literal) {
                 out.append(literal.text());
                 continue;
@@ -102,10 +106,34 @@ public final class NamePattern {
         return Optional.of(NameFolding.composed(out.toString()));
     }
 
+    /**
+     * The parts as they are for somebody. Who has one name is called by it alone: the first name falls away with the signs that part it from
+     * what stands before, or, where no last name stands in the pattern, is that one name.
+     */
+    private List<PatternPart> partsFor(RosterFields fields, boolean ascii) {
+        if (!fields.isOneName(ascii)) {
+            return parts;
+        }
+        boolean hasLast = parts.stream().anyMatch(part -> part instanceof Roster roster && roster.field() == RosterField.LAST);
+        List<PatternPart> out = new ArrayList<>();
+        for (int i = 0; i < parts.size(); i++) {
+            if (!(parts.get(i) instanceof Roster roster) || roster.field() != RosterField.FIRST) {
+                boolean afterFirst = i == 1 && hasLast && parts.get(0) instanceof Roster before && before.field() == RosterField.FIRST;
+                out.add(afterFirst && parts.get(i) instanceof Literal literal ? new Literal(SEPARATORS_BEFORE.matcher(literal.text())
+                        .replaceFirst("")) : parts.get(i));
+            } else if (!hasLast) {
+                out.add(new Roster(RosterField.LAST, roster.letters()));
+            } else if (!out.isEmpty() && out.get(out.size() - 1) instanceof Literal literal) {
+                out.set(out.size() - 1, new Literal(SEPARATORS_AFTER.matcher(literal.text()).replaceFirst("")));
+            }
+        }
+        return out;
+    }
+
     /** The shortest name this makes, free fields filled with as little as they take; empty when a roster field is absent or empty. */
     public Optional<String> shortest(RosterFields fields, boolean ascii, boolean capitals) {
         StringBuilder out = new StringBuilder();
-        for (PatternPart part : parts) {
+        for (PatternPart part : partsFor(fields, ascii)) {
             if (part instanceof Literal literal) {
                 out.append(literal.text());
             } else if (part instanceof Roster roster) {
@@ -128,7 +156,7 @@ public final class NamePattern {
      */
     public String example(RosterFields fields, boolean ascii) {
         StringBuilder out = new StringBuilder();
-        for (PatternPart part : parts) {
+        for (PatternPart part : partsFor(fields, ascii)) {
             if (part instanceof Literal literal) {
                 out.append(literal.text());
             } else if (part instanceof Roster roster) {
@@ -303,7 +331,7 @@ public final class NamePattern {
 
     private List<NameStep> steps(RosterFields fields, boolean ascii) {
         List<NameStep> steps = new ArrayList<>();
-        for (PatternPart part : parts) {
+        for (PatternPart part : partsFor(fields, ascii)) {
             if (part instanceof Literal literal) {
                 literal(steps, literal.text(), Optional.empty());
             } else if (part instanceof Roster roster) {

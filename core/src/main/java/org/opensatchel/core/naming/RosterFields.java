@@ -21,6 +21,12 @@ public record RosterFields(Map<RosterField, String> values) {
         return Optional.ofNullable(values.get(field)).map(value -> FileNameForm.of(value, ascii));
     }
 
+    /** Whether this is somebody with one name: there is a last one, and it is known that there is no first one. */
+    boolean isOneName(boolean ascii) {
+        return fileName(RosterField.FIRST, ascii).filter(String::isEmpty).isPresent()
+                && fileName(RosterField.LAST, ascii).filter(name -> !name.isEmpty()).isPresent();
+    }
+
     public RosterFields with(RosterField field, String value) {
         EnumMap<RosterField, String> copy = new EnumMap<>(RosterField.class);
         copy.putAll(values);

@@ -156,7 +156,9 @@ class Workshop {
 
     private static int hardness(Made made) {
         int odd = (int) made.made().chars().filter(c -> c > 126).count();
-        return (made.bad() ? 100_000 : 0) + made.remarks().size() * 1_000 + odd * 100 + made.made().length();
+        // Who has one name is seen first: their folder is named otherwise than everybody else's.
+        int alone = made.remarks().contains(Speech.say("workshop.one-name")) ? 50_000 : 0;
+        return (made.bad() ? 100_000 : 0) + alone + made.remarks().size() * 1_000 + odd * 100 + made.made().length();
     }
 
     /** How much room is left below the root on each kind of system. */
