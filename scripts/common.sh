@@ -6,7 +6,8 @@ die() { say_error "$*"; exit 2; }
 
 usage() {
   cat <<'TEXT'
-./satchel start [--port N] [--foreground]   install what is missing, start the database, build, load the demo, serve
+./satchel start [--port N] [--no-demo] [--foreground]
+                                            install what is missing, start the database, build, load the demo, serve
 ./satchel stop                              stop the application and its database
 ./satchel status                            say what runs, and where
 ./satchel account add SIGN-IN NAME [EMAIL] | reset SIGN-IN | list

@@ -54,13 +54,14 @@ app_answers() {
 }
 
 start_server() {
-  local port=8080 foreground="" pid
+  local port=8080 foreground="" demo=true pid
   while [ $# -gt 0 ]; do
     case "$1" in
       --port) port=${2:-}; shift ;;
       --port=*) port=${1#--port=} ;;
       --foreground) foreground=1 ;;
-      *) die "start knows no “$1”. It takes --port N and --foreground." ;;
+      --no-demo) demo=false ;;
+      *) die "start knows no “$1”. It takes --port N, --no-demo and --foreground." ;;
     esac
     shift || true
   done
@@ -79,7 +80,7 @@ start_server() {
   if [ ! -f "$web_jar" ] || is_stale web base formats core worker web; then need_maven; build_web; fi
   start_pg
   make_database satchel
-  launch "$port" "$foreground"
+  launch "$port" "$foreground" "$demo"
 }
 
 # What ended by itself is begun again.
@@ -96,16 +97,16 @@ build_web() {
 }
 
 launch() {
-  local port=$1 pid told="" line
+  local port=$1 demo=${3:-true} pid told="" line
   export SATCHEL_STARTING="$state/starting"
   export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$state/storage" SATCHEL_DRIVES="$state/drives"
   export LC_ALL=C.UTF-8
   unset JAVA_TOOL_OPTIONS JDK_JAVA_OPTIONS _JAVA_OPTIONS
-  # What is started here is the demo, and it is served on this machine alone.
+  # What is started here is served on this machine alone.
   [ ! -f "$state/app/classes-$(java_version "$java").jsa" ] && say "Keeping what makes the next starts quick, once…"
   keep_web_classes
   class_flags
-  local command=("$java" "${flags[@]}" -jar "$web_jar" "--server.port=$port" --satchel.demo=true)
+  local command=("$java" "${flags[@]}" -jar "$web_jar" "--server.port=$port" "--satchel.demo=$demo")
   printf '%s\n' "$port" >"$state/app.port"
   if [ -n "$2" ]; then printf '%s\n' "$$" >"$state/app.pid"; exec "${command[@]}"; fi
   : >"$state/log"
@@ -120,7 +121,8 @@ launch() {
     sleep 0.5
   done
   say "Open Satchel runs at http://127.0.0.1:$port/"
-  say "Demo sign-ins (password market-bell): quillfeather teaches; ottoline.marsh, odile.marsh and 22 others study."
+  if [ "$demo" = true ]; then say "Demo sign-ins (password market-bell): quillfeather teaches; ottoline.marsh, odile.marsh and 22 others study."
+  else say "Make an instructor with: ./satchel account add SIGN-IN NAME [EMAIL]"; fi
 }
 
 stop_server() {
@@ -154,12 +156,18 @@ show_status() {
 # Makes and resets accounts: the application's own jar, without a server.
 run_account() {
   make_state
-  need_java; need_postgres
+  need_java
   if [ ! -f "$web_jar" ] || is_stale web base formats core worker web; then need_maven; build_web; fi
-  start_pg
-  make_database satchel
-  export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password" SATCHEL_STORAGE="$state/storage" SATCHEL_DRIVES="$state/drives"
+  # Accounts are made where the application has them: in the database it was told to use, or in the one that start makes.
+  if [ -z "${SATCHEL_DB_URL:-}" ]; then
+    need_postgres
+    start_pg
+    make_database satchel
+    export SATCHEL_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/satchel" SATCHEL_DB_USER=satchel SATCHEL_DB_PASSWORD="$pg_password"
+  fi
+  export SATCHEL_STORAGE="${SATCHEL_STORAGE:-$state/storage}" SATCHEL_DRIVES="${SATCHEL_DRIVES:-$state/drives}"
+  export SATCHEL_ADDRESS="${SATCHEL_ADDRESS:-http://127.0.0.1:$(cat "$state/app.port" 2>/dev/null || echo 8080)}"
   export LC_ALL=C.UTF-8
   unset JAVA_TOOL_OPTIONS JDK_JAVA_OPTIONS _JAVA_OPTIONS
-  SATCHEL_ADDRESS="http://127.0.0.1:$(cat "$state/app.port" 2>/dev/null || echo 8080)" exec "$java" -Xmx512m -Djava.awt.headless=true -XX:-UsePerfData -jar "$web_jar" account "$@"
+  exec "$java" -Xmx512m -Djava.awt.headless=true -XX:-UsePerfData -jar "$web_jar" account "$@"
 }
