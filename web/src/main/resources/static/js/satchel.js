@@ -144,6 +144,16 @@ document.addEventListener("alpine:init", () => {
     }
   }));
 
+  // Says what becomes of those who are ticked.
+  Alpine.data("leaving", () => ({
+    chosen: 0,
+    told: "",
+    count() {
+      this.chosen = this.$root.querySelectorAll("[name=remove]:checked").length;
+      this.told = satchel.say("js.lose", this.chosen);
+    }
+  }));
+
   // Looks again while something is being written.
   Alpine.data("again", () => ({
     init() {
@@ -194,8 +204,18 @@ document.addEventListener("alpine:init", () => {
     }
   }));
 
-  // A thread opens the link it stands for.
+  // A thread opens the link it stands for, and a finding lights up the threads it is about.
   Alpine.data("report", () => ({
+    light(event) {
+      const about = event.target.closest("[data-threads]")?.dataset.threads.split(" ").filter(Boolean) ?? [];
+      document
+        .querySelectorAll(".map .thread")
+        .forEach((one) => one.classList.toggle("lit", about.includes(one.dataset.link)));
+      document.querySelector(".map-wrap .map")?.classList.toggle("telling", about.length > 0);
+    },
+    dark() {
+      document.querySelector(".map.telling")?.classList.remove("telling");
+    },
     show(event) {
       const thread = event.target.closest("[data-link]");
       document.querySelectorAll(".thread.chosen, .piece.chosen").forEach((other) => other.classList.remove("chosen"));

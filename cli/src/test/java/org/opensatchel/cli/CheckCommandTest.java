@@ -185,7 +185,8 @@ class CheckCommandTest {
         assertThat(run("formats", "--format", "json")).isZero();
         assertThat(out).contains("\"extensions\" : [ \"edl\" ]");
         assertThat(run("explain", "link.pinned")).isZero();
-        assertThat(out).startsWith("link.pinned  (must, unless the kit says otherwise)\nA link is tied to one place.\n")
+        assertThat(out)
+                .startsWith("link.pinned  (must, unless the kit says otherwise)\nA link has a full path: it works on one computer only.\n")
                 .contains("Why it matters: ", "  1. ");
         assertThat(run("explain")).isZero();
         assertThat(out).contains("link.cycle                     should  Documents include one another in a circle");
@@ -214,7 +215,7 @@ class CheckCommandTest {
         run("check", project.toString(), "--language", "de");
         assertThat(out).contains("2 verknüpfte Dateien fehlen:", "„pictures/one.svg“ ist nicht im Ordner.");
         run("--language", "de", "explain", "link.pinned");
-        assertThat(out).contains("Eine Verknüpfung ist an einen Ort gebunden.", "Warum es wichtig ist: ");
+        assertThat(out).contains("Eine Verknüpfung hat einen vollen Pfad: Sie geht nur auf einem Rechner.", "Warum es wichtig ist: ");
         assertThat(run("check", temp.resolve("none").toString(), "--language", "de")).isEqualTo(2);
         assertThat(err).contains("gibt es nicht");
     }

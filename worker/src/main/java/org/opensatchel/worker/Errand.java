@@ -13,6 +13,7 @@ import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.project.FileIndex;
 import org.opensatchel.core.project.ProjectSource;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.roster.RosterChoice;
 import org.opensatchel.core.words.SarifLog;
 import org.opensatchel.core.words.Words;
 
@@ -219,11 +220,12 @@ public sealed interface Errand {
      * A roster file; answered by an {@link Enrolled}.
      *
      * @param classes of a bundle, the classes that are wanted; all when empty
+     * @param choice of a table, what was said of its columns
      */
-    record Enrol(String file, Set<String> classes, ReadLimits limits) implements Errand {
+    record Enrol(String file, Set<String> classes, RosterChoice choice, ReadLimits limits) implements Errand {
         @Override
         public byte[] answer() throws IOException {
-            return json(Enrolled.read(Path.of(file), classes, limits));
+            return json(Enrolled.read(Path.of(file), classes, choice, limits));
         }
     }
 

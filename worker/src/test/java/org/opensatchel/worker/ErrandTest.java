@@ -26,6 +26,7 @@ import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.compare.ProjectDifference.Kind;
 import org.opensatchel.core.naming.RosterField;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.roster.RosterChoice;
 import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.worker.Delivered.Fault;
 
@@ -175,11 +176,11 @@ class ErrandTest {
     @Test
     void aRosterIsReadOrEverythingThatIsWrongWithItIsSaid() throws IOException {
         Path table = written("roster.csv", "Last name,First name,ID\nMarsh,Ottoline,261001\n".getBytes(StandardCharsets.UTF_8));
-        Enrolled good = answer(new Errand.Enrol(table.toString(), Set.of(), ReadLimits.DEFAULT), Enrolled.class);
+        Enrolled good = answer(new Errand.Enrol(table.toString(), Set.of(), RosterChoice.NONE, ReadLimits.DEFAULT), Enrolled.class);
         assertThat(good.reading().lines()).extracting(RosterLine::listed).containsExactly("Marsh, Ottoline");
         written("roster.csv", "Last name,First name\n,\nMarsh,Ottoline\n,Odile\n\"\",\"\"\n".getBytes(StandardCharsets.UTF_8));
         Path bundle = written("bundle.zip", zip("users.csv", "sourcedId,givenName\n1,Odile\n"));
-        Enrolled bad = answer(new Errand.Enrol(bundle.toString(), Set.of(), ReadLimits.DEFAULT), Enrolled.class);
+        Enrolled bad = answer(new Errand.Enrol(bundle.toString(), Set.of(), RosterChoice.NONE, ReadLimits.DEFAULT), Enrolled.class);
         assertThat(bad.reading().isGood()).isFalse();
         assertThat(bad.reading().faults()).allSatisfy(fault -> assertThat(Facts.json(fault.said())).isNotEmpty());
     }

@@ -24,6 +24,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.base.json.JsonDocuments;
 import org.opensatchel.core.project.ReadLimits;
+import org.opensatchel.core.roster.RosterChoice;
 import org.opensatchel.worker.Delivered.Fault;
 
 /**
@@ -288,7 +289,8 @@ class HostileErrandTest {
     @Test
     void aBundleThatLiesIsRefused() throws IOException {
         Path bundle = Files.write(folder.resolve("bundle.zip"), lying(zip("users.csv", new byte[FLOOD]), 10));
-        Enrolled read = answer(new Errand.Enrol(bundle.toString(), Collections.emptySet(), ReadLimits.DEFAULT), Enrolled.class);
+        Enrolled read = answer(new Errand.Enrol(bundle.toString(), Collections.emptySet(), RosterChoice.NONE, ReadLimits.DEFAULT),
+                Enrolled.class);
         assertThat(read.reading().isGood()).isFalse();
         assertThat(read.reading().faults()).hasSizeBetween(1, 20);
     }

@@ -44,6 +44,21 @@ public record Judgement(ReportDigest digest, List<FindingGroups.Group> things, L
      */
     public record Raised(long id, String severity, String path, String text) {}
 
+    /** How many things must be fixed, as people are told: what was found by eye, and what has one cause once. */
+    public int mustTold() {
+        return told("must");
+    }
+
+    /** The same of what should be fixed. */
+    public int shouldTold() {
+        return told("should");
+    }
+
+    private int told(String severity) {
+        return (int) (things.stream().filter(group -> group.severity().equals(severity)).count()
+                + raised.stream().filter(one -> one.severity.equals(severity)).count());
+    }
+
     /** What the check found is all there is. */
     public static Judgement of(ReportDigest digest, List<Ruling> rulings, List<Raised> raised, Optional<Kit.Points> points) {
         return of(digest, List.of(), rulings, raised, points);

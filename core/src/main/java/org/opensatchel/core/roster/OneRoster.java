@@ -67,14 +67,14 @@ public final class OneRoster {
             }
         }
         if (!faults.isEmpty() || !hasColumns()) {
-            return new Bundle(Map.of(), new RosterReading(List.of(), faults, Map.of()));
+            return new Bundle(Map.of(), new RosterReading(List.of(), faults, List.of(), List.of(), List.of(), false));
         }
         Map<String, String> classes = classes();
         return new Bundle(classes, students(classes, classIds));
     }
 
     private static Bundle broken(String file, Phrase why) {
-        return new Bundle(Map.of(), new RosterReading(List.of(), List.of(new RosterFault(file, 0, "", why)), Map.of()));
+        return new Bundle(Map.of(), RosterReading.refused(file, why));
     }
 
     private void table(ZipSource source, SourceEntry entry, String name) throws IOException {
@@ -129,45 +129,33 @@ public final class OneRoster {
                         .add(classes.getOrDefault(classId, classId));
             }
         }
-        List<RosterLine> lines = new ArrayList<>();
+        RosterRows rows = new RosterRows("users.csv", "identifier");
         Table users = tables.get("users.csv");
         Set<String> known = new TreeSet<>();
         for (int i = 0; i < users.size(); i++) {
             String id = users.cell(i, users.column("sourcedId"));
             known.add(id);
             if (sections.containsKey(id) && isActive(users, i)) {
-                user(users, i, String.join(", ", sections.get(id)), lines);
+                user(users, i, String.join(", ", sections.get(id)), rows);
             }
         }
-        sections.keySet().stream().filter(id -> !known.contains(id)).sorted().limit(20).forEach(
-                id -> faults.add(new RosterFault("enrollments.csv", 0, "userSourcedId", RosterWording.NO_USER.say(Facts.of(FOUND, id)))));
-        faults.addAll(RosterCsv.twins(lines, "users.csv", "identifier"));
-        if (lines.isEmpty() && faults.isEmpty()) {
-            faults.add(new RosterFault("enrollments.csv", 0, "", RosterWording.NOBODY_ENROLLED.say()));
+        sections.keySet().stream().filter(id -> !known.contains(id)).sorted().limit(20).forEach(id -> rows
+                .fault(new RosterFault("enrollments.csv", 0, "userSourcedId", RosterWording.NO_USER.say(Facts.of(FOUND, id)))));
+        if (rows.isEmpty()) {
+            rows.fault(new RosterFault("enrollments.csv", 0, "", RosterWording.NOBODY_ENROLLED.say()));
         }
-        return new RosterReading(faults.isEmpty() ? lines : List.of(), faults, Map.of("familyName", RosterColumn.LAST, "givenName",
-                RosterColumn.FIRST, "identifier", RosterColumn.ID, "username", RosterColumn.LOGIN));
+        return rows.reading(List.of(), false);
     }
 
-    private void user(Table users, int i, String section, List<RosterLine> lines) {
-        String last = users.cell(i, users.column("familyName"));
-        String first = users.cell(i, users.column("givenName"));
-        if (last.isEmpty()) {
-            last = first;
-            first = "";
-        }
-        if (last.isEmpty()) {
-            faults.add(new RosterFault("users.csv", i + 2, "familyName", RosterWording.NO_NAME.say()));
+    private static void user(Table users, int i, String section, RosterRows rows) {
+        PersonName name = PersonName.of(users.cell(i, users.column("familyName")), users.cell(i, users.column("givenName")));
+        if (name.last().isEmpty()) {
+            rows.fault(new RosterFault("users.csv", i + 2, "familyName", RosterWording.NO_NAME.say()));
             return;
         }
         String number = users.cell(i, users.column("identifier"));
-        RosterLine line = RosterCsv
-                .signingIn(new RosterLine(i + 2, last, first, number.isEmpty() ? users.cell(i, users.column("sourcedId")) : number, section,
-                        users.cell(i, users.column("username")), users.cell(i, users.column("email")), ""));
-        List<RosterFault> wrong = RosterBounds.faults(line, "users.csv");
-        faults.addAll(wrong);
-        if (wrong.isEmpty()) {
-            lines.add(line);
-        }
+        rows.add(RosterTable.signingIn(new RosterLine(i + 2, name.last(), name.first(),
+                number.isEmpty() ? users.cell(i, users.column("sourcedId")) : number, section, users.cell(i, users.column("username")),
+                users.cell(i, users.column("email")), "")));
     }
 }

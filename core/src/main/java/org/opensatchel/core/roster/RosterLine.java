@@ -9,6 +9,11 @@ package org.opensatchel.core.roster;
  */
 public record RosterLine(int row, String last, String first, String id, String section, String login, String email, String team) {
 
+    /** The same in another row. */
+    RosterLine at(int another) {
+        return new RosterLine(another, last, first, id, section, login, email, team);
+    }
+
     /** Last name first. */
     public String listed() {
         return first.isEmpty() ? last : last + ", " + first;

@@ -3,9 +3,11 @@ package org.opensatchel.core.roster;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.opensatchel.base.path.NameFolding;
 
 /**
@@ -22,7 +24,7 @@ record RosterMatch(Map<RosterLine, RosterChange.Known> pairs, List<RosterLine> u
         known.stream().filter(one -> !one.id().isEmpty()).forEach(one -> byId.put(one.id(), one));
         Map<String, Optional<RosterChange.Known>> byName = new HashMap<>();
         known.forEach(one -> byName.merge(name(one.last(), one.first()), Optional.of(one), (a, b) -> Optional.empty()));
-        List<RosterChange.Known> silent = new ArrayList<>(known);
+        Set<RosterChange.Known> silent = new LinkedHashSet<>(known);
         Map<RosterLine, RosterChange.Known> pairs = new LinkedHashMap<>();
         List<RosterLine> unknown = new ArrayList<>();
         for (RosterLine line : lines) {
@@ -37,7 +39,7 @@ record RosterMatch(Map<RosterLine, RosterChange.Known> pairs, List<RosterLine> u
                 unknown.add(line);
             }
         }
-        return new RosterMatch(pairs, unknown, silent);
+        return new RosterMatch(pairs, unknown, List.copyOf(silent));
     }
 
     private static String name(String last, String first) {

@@ -24,6 +24,8 @@ public enum RosterWording implements Wording {
     EMPTY,
     TOO_MANY_ROWS(MOST),
     NO_TABLE,
+    NO_WORKBOOK,
+    OLD_WORKBOOK,
     TOO_LARGE(MOST_BYTES),
     NO_NAMES_COLUMN(OTHERS),
     NO_STUDENT,

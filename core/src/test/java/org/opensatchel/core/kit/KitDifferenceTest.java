@@ -35,12 +35,12 @@ class KitDifferenceTest {
             /folders/0/atLeast    | 3                                 | “story” has to hold 3 or more files; it was 1.
             /folders/0/need       | "optional"                        | “story” is optional; it was required.
             /folders/3/need       | "forbidden"                       | “titles” must not be there any more.
-            /folders/1/sealed     | false                             | “footage” is no longer sealed.
+            /folders/1/sealed     | false                             | “footage” no longer has to stay as it is.
             /folders/6/managed    | false                             | “edit/autosave” is looked into again.
             /folders/4/repeats    | {"atLeast": 5}                    | “shots/{word}” repeats at least 5 times.
             /folders/0/purpose    | "Boards and script"               | “story” is for “Boards and script”.
             /folders/0/path       | "boards"                          | “boards” is new: required, takes pdf, svg, odt, csv, for “Boards”. / “story” is gone.
-            /otherFolders         | "forbid"                          | Folders nobody planned are forbidden.
+            /otherFolders         | "forbid"                          | Other folders are not allowed.
             /companions/0/managed | false                             | “Take Store” beside the project folder has another rule: optional, Program.
             /documents/0/versions | 3                                 | “Timeline” needs 3 versions; it was 2.
             /documents/0/name     | "{last}_v{version:2}"             | “Timeline” is named “{last}_v{version:2}”; it was “{last}_{assignment}_v{version:2}”.

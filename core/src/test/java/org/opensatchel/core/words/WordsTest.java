@@ -76,7 +76,7 @@ class WordsTest {
         assertThat(GERMAN.of(clash).message().toString()).contains("„B“ und „b“");
         Finding misspelt = Finding.of(Code.LINK_WEB_ROOT).path(ProjectPath.of("i.html")).fact(MACHINES, List.of("Lab", "Render node"))
                 .make();
-        assertThat(Words.ENGLISH.of(misspelt).why().toString()).contains("Lab and Render node");
+        assertThat(Words.ENGLISH.of(misspelt).why().toString()).contains("Lab and Render computer");
         assertThat(Words.ENGLISH.list(List.of("a", "b", "c"))).isEqualTo("a, b, and c");
         assertThat(GERMAN.list(List.of("a", "b", "c"))).isEqualTo("a, b und c");
     }

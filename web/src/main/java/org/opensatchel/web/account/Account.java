@@ -51,6 +51,20 @@ class Account {
         return displayName;
     }
 
+    /** Null where none is known. */
+    String email() {
+        return email;
+    }
+
+    void called(String name) {
+        displayName = name;
+    }
+
+    /** @param address null for none */
+    void address(String address) {
+        email = address;
+    }
+
     String passwordHash() {
         return passwordHash;
     }

@@ -18,6 +18,10 @@ interface AccountRepository extends Repository<Account, Long> {
 
     Optional<Account> findByEmail(String email);
 
+    List<Account> findByEmailIn(Collection<String> emails);
+
+    List<Account> findByLoginIn(Collection<String> logins);
+
     @Query("select a from Account a order by a.role, a.login")
     List<Account> all();
 

@@ -6,10 +6,12 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.opensatchel.base.hash.Sha256;
 import org.opensatchel.base.text.Shortened;
@@ -29,6 +31,8 @@ public class AccountService implements UserDetailsService {
     /** The longest, in bytes: of more the hash takes no notice. */
     private static final int LONGEST_PASSWORD = 72;
     private static final int LONGEST_LOGIN = 50;
+    /** So many names are asked for in one question. */
+    private static final int MOST_AT_ONCE = 5_000;
     private static final Duration LINK_LIVES = Duration.ofDays(30);
     private static final String SIGNS = "abcdefghjkmnpqrstuvwxyz23456789";
     private static final int TOKEN_SIGNS = 20;
@@ -117,6 +121,28 @@ public class AccountService implements UserDetailsService {
         return known(email).isEmpty() ? Optional.empty() : accounts.findByEmail(known(email)).map(AccountView::of);
     }
 
+    /** The accounts with some addresses, by these. */
+    @Transactional(readOnly = true)
+    public Map<String, AccountView> byEmails(List<String> emails) {
+        return several(emails, accounts::findByEmailIn, Account::email);
+    }
+
+    /** The accounts with some names to sign in with, by these. */
+    @Transactional(readOnly = true)
+    public Map<String, AccountView> byLogins(List<String> logins) {
+        return several(logins, accounts::findByLoginIn, Account::login);
+    }
+
+    private static Map<String, AccountView> several(List<String> names, Function<Collection<String>, List<Account>> find,
+            Function<Account, String> name) {
+        Map<String, AccountView> out = new HashMap<>();
+        for (int from = 0; from < names.size(); from += MOST_AT_ONCE) {
+            find.apply(names.subList(from, Math.min(names.size(), from + MOST_AT_ONCE)))
+                    .forEach(account -> out.put(name.apply(account), AccountView.of(account)));
+        }
+        return out;
+    }
+
     @Transactional(readOnly = true)
     public Optional<AccountView> byId(long accountId) {
         return accounts.findById(accountId).map(AccountView::of);
@@ -128,6 +154,24 @@ public class AccountService implements UserDetailsService {
         return ids.isEmpty() ? Map.of()
                 : accounts.addressed(ids).stream()
                         .collect(Collectors.toMap(AccountRepository.Addressed::getId, AccountRepository.Addressed::getEmail));
+    }
+
+    /**
+     * Corrects what an account is called and where mail for it goes, for somebody whose own students alone it is.
+     *
+     * @param email the whole address, empty for none
+     * @return whether it was done; not when the address is somebody else's
+     */
+    @Transactional
+    public boolean correct(long accountId, String displayName, String email) {
+        String address = known(email);
+        if (!address.isEmpty() && accounts.findByEmail(address).filter(one -> one.id() != accountId).isPresent()) {
+            return false;
+        }
+        Account account = accounts.findById(accountId).orElseThrow();
+        account.called(displayName);
+        account.address(address.isEmpty() ? null : address);
+        return true;
     }
 
     /** Notes an address for an account that has none. */

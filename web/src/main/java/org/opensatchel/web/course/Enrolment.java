@@ -76,12 +76,39 @@ class Enrolment {
         return firstForm;
     }
 
-    /** What a roster says of this student now; what it leaves out stays. */
-    void told(RosterLine line) {
+    /**
+     * What a roster says of this student now; what it leaves out stays.
+     *
+     * @param keepsName whether their folder goes on being named as it was
+     */
+    void told(RosterLine line, boolean keepsName) {
+        if (keepsName) {
+            keepName();
+        }
         lastName = line.last();
         firstName = line.first();
         studentNumber = line.id().isEmpty() ? studentNumber : line.id();
         section = line.section().isEmpty() ? section : line.section();
+    }
+
+    /** Names the student's folders as they are named now, whatever the student is called from now on. */
+    void keepName() {
+        lastForm = lastForm.isEmpty() ? lastName : lastForm;
+        firstForm = firstForm.isEmpty() ? firstName : firstForm;
+    }
+
+    /** As somebody says by hand. */
+    void corrected(String last, String first, String number, String itsSection) {
+        lastName = last;
+        firstName = first;
+        studentNumber = number;
+        section = itsSection;
+    }
+
+    /** As it was before. */
+    void as(RosterImportRows.Line line) {
+        corrected(line.last(), line.first(), line.number(), line.section());
+        writtenAs(line.lastForm(), line.firstForm());
     }
 
     void left(Instant when) {

@@ -1,38 +1,24 @@
 package org.opensatchel.web.course;
 
 import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
-import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterReading;
 import org.opensatchel.core.words.Words;
+import org.opensatchel.web.account.AccountService.AccountView;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.RosterService.CourseView;
-import org.opensatchel.web.job.Job;
-import org.opensatchel.web.job.JobPages;
-import org.opensatchel.web.storage.ContentStore;
-import org.opensatchel.web.storage.Contents;
-import org.opensatchel.web.storage.Purpose;
 import org.opensatchel.web.text.Speech;
 import org.opensatchel.web.text.Times;
 import org.opensatchel.web.text.TypedTime;
-import org.opensatchel.worker.Enrolled;
 import org.springframework.dao.DataIntegrityViolationException;
-import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -48,33 +34,41 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 class RosterController {
 
     private static final long MOST_BYTES = RosterFiles.MOST_BYTES;
+    /** So many students stand on one page; the others are found by searching. */
+    private static final int MOST_SHOWN = 300;
+    /** A list longer than this can be searched. */
+    private static final int SEARCHED_FROM = 50;
     private static final Pattern CODE = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N} ._-]{0,19}");
 
     private final RosterService rosters;
+    private final RosterImports imports;
     private final CourseService courses;
-    private final Contents contents;
-    private final RosterFiles files;
-    private final JobPages jobs;
     private final Times times;
     private final Clock clock;
 
-    RosterController(RosterService rosters, CourseService courses, Contents contents, RosterFiles files, JobPages jobs,
-            Times times, Clock clock) {
+    RosterController(RosterService rosters, RosterImports imports, CourseService courses, Times times, Clock clock) {
         this.rosters = rosters;
+        this.imports = imports;
         this.courses = courses;
-        this.contents = contents;
-        this.files = files;
-        this.jobs = jobs;
         this.times = times;
         this.clock = clock;
     }
 
     @GetMapping("/courses/{id}")
-    String course(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
+    String course(@PathVariable long id, @RequestParam(defaultValue = "") String q, @AuthenticationPrincipal SignedIn me, Model model) {
         CourseView course = rosters.course(id, me.accountId());
         List<Student> everybody = rosters.everybody(course);
+        List<Student> present = everybody.stream().filter(student -> !student.hasLeft()).toList();
+        List<Student> found = present.stream().filter(student -> student.isFoundBy(q)).toList();
+        List<Student> shown = found.subList(0, Math.min(found.size(), MOST_SHOWN));
         model.addAttribute("course", course);
-        model.addAttribute("students", everybody.stream().filter(student -> !student.hasLeft()).toList());
+        model.addAttribute("q", q);
+        model.addAttribute("inAll", present.size());
+        model.addAttribute("searches", present.size() > SEARCHED_FROM);
+        model.addAttribute("notShown", found.size() - shown.size());
+        model.addAttribute("students", shown);
+        model.addAttribute("emails", rosters.addresses(shown));
+        model.addAttribute("lastImport", imports.newest(id).orElse(null));
         model.addAttribute("gone", everybody.stream().filter(Student::hasLeft).toList());
         model.addAttribute("staff", rosters.staff(course));
         model.addAttribute("role", rosters.role(course, me.accountId()));
@@ -89,89 +83,56 @@ class RosterController {
         return "course/course";
     }
 
-    /** The file as our script sends it. */
-    @PostMapping("/courses/{id}/roster")
-    ResponseEntity<Map<String, String>> upload(@PathVariable long id, @AuthenticationPrincipal SignedIn me, HttpServletRequest request)
-            throws IOException {
-        rosters.course(id, me.accountId());
-        try {
-            return ResponseEntity.ok(Map.of("next", kept(id, me, request.getInputStream()), "refusal", ""));
-        } catch (ContentStore.TooLarge tooLarge) {
-            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                    .body(Map.of("next", "", "refusal", Speech.say("upload.too-large", Speech.words().size(MOST_BYTES))));
+    /** One student, typed by hand. */
+    @PostMapping("/courses/{id}/students")
+    String add(@PathVariable long id, TypedStudent typed, @RequestParam(defaultValue = "false") boolean join,
+            @RequestParam(defaultValue = "false") boolean apart, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        CourseView course = rosters.course(id, me.accountId());
+        RosterReading reading = typed.read();
+        Optional<AccountView> known = reading.isGood() ? rosters.account(reading.lines().get(0)) : Optional.empty();
+        boolean asks = known.isPresent() && !join && !apart;
+        Optional<String> refused = !reading.isGood() ? Optional.of(TypedStudent.wrong(reading))
+                : asks ? Optional.empty() : rosters.add(course, reading.lines().get(0), join);
+        if (asks || refused.isPresent()) {
+            redirect.addFlashAttribute("typedStudent", typed);
+            known.ifPresent(account -> redirect.addFlashAttribute("sameAccount", account));
+            refused.ifPresent(why -> redirect.addFlashAttribute("studentRefused", why));
+            return "redirect:/courses/" + id + "#add-student";
         }
+        redirect.addFlashAttribute("told", Speech.say("student.added", reading.lines().get(0).listed()));
+        return "redirect:/courses/" + id;
     }
 
-    /** The table pasted as text, which needs no script. */
-    @PostMapping("/courses/{id}/roster/paste")
-    String paste(@PathVariable long id, @RequestParam String table, @AuthenticationPrincipal SignedIn me) throws IOException {
-        rosters.course(id, me.accountId());
-        return "redirect:" + kept(id, me, new ByteArrayInputStream(table.getBytes(StandardCharsets.UTF_8)));
-    }
-
-    private String kept(long id, SignedIn me, InputStream table) throws IOException {
-        return preview(id, contents.keep(table, Purpose.ROSTER, id, me.accountId(), MOST_BYTES).sha256());
-    }
-
-    private static String preview(long id, String sha256) {
-        return "/courses/" + id + "/roster?file=" + sha256;
-    }
-
-    @GetMapping("/courses/{id}/roster")
-    Object preview(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId,
-            @AuthenticationPrincipal SignedIn me, Model model, HttpServletRequest request, HttpServletResponse response) {
+    /** One student's line of the roster, to be corrected. */
+    @GetMapping("/courses/{id}/students/{enrolmentId}")
+    String student(@PathVariable long id, @PathVariable long enrolmentId, @AuthenticationPrincipal SignedIn me, Model model) {
         CourseView course = rosters.course(id, me.accountId());
-        Set<String> chosen = classId == null ? Set.of() : classId;
+        Student student = rosters.student(course, enrolmentId);
         model.addAttribute("course", course);
-        Optional<Job> asked = files.ask(id, me.accountId(), file, chosen);
-        return jobs.show(asked, waiting(id), request, response, model, () -> {
-            Enrolled enrolled = files.answer(asked.orElseThrow());
-            model.addAttribute("file", file);
-            model.addAttribute("classes", enrolled.classes());
-            model.addAttribute("chosen", chosen);
-            RosterReading reading = enrolled.reading();
-            model.addAttribute("reading", reading);
-            if (reading.isGood()) {
-                RosterChange change = rosters.change(course, reading.lines());
-                model.addAttribute("change", change);
-                model.addAttribute("joining", rosters.joining(change));
-            }
-            return "course/preview";
-        });
-    }
-
-    private static JobPages.Waiting waiting(long id) {
-        return new JobPages.Waiting("roster", "/courses/" + id);
-    }
-
-    @PostMapping("/courses/{id}/roster/apply")
-    Object apply(@PathVariable long id, @RequestParam String file, @RequestParam(required = false) Set<String> classId,
-            @RequestParam(defaultValue = "false") boolean leave,
-            @RequestParam(required = false) Set<Integer> join, @AuthenticationPrincipal SignedIn me, HttpServletRequest request,
-            RedirectAttributes redirect) {
-        CourseView course = rosters.course(id, me.accountId());
-        Optional<Job> asked = files.ask(id, me.accountId(), file, classId == null ? Set.of() : classId);
-        return jobs.once(asked, JobPages.LONG, request, () -> {
-            RosterReading reading = files.answer(asked.orElseThrow()).reading();
-            if (!reading.isGood()) {
-                return "redirect:" + preview(id, file);
-            }
-            int made = rosters.apply(course, reading.lines(), leave, join == null ? Set.of() : join);
-            redirect.addFlashAttribute("told", Speech.say("roster.imported", made));
-            return "redirect:/courses/" + id;
-        }, "redirect:" + preview(id, file));
+        model.addAttribute("student", student);
+        model.addAttribute("own", rosters.isOwn(course, me.accountId(), student));
+        model.addAttribute("email", rosters.addresses(List.of(student)).getOrDefault(student.accountId(), ""));
+        return "course/student";
     }
 
     @PostMapping("/courses/{id}/students/{enrolmentId}")
-    String student(@PathVariable long id, @PathVariable long enrolmentId, @RequestParam(required = false) String leave,
-            @RequestParam(defaultValue = "") String last, @RequestParam(defaultValue = "") String first,
-            @AuthenticationPrincipal SignedIn me) {
+    String change(@PathVariable long id, @PathVariable long enrolmentId, TypedStudent typed, @RequestParam(required = false) String leave,
+            @RequestParam(defaultValue = "") String lastForm, @RequestParam(defaultValue = "") String firstForm,
+            @RequestParam(defaultValue = "true") boolean keepsName, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         CourseView course = rosters.course(id, me.accountId());
         if (leave != null) {
             rosters.leave(course, enrolmentId, leave.equals("yes"));
-        } else {
-            rosters.writtenAs(course, enrolmentId, last, first);
+            return "redirect:/courses/" + id + "#s" + enrolmentId;
         }
+        RosterReading reading = typed.read();
+        Optional<String> refused = reading.isGood() ? rosters.correct(course, me.accountId(), enrolmentId, reading.lines().get(0),
+                new RosterService.Forms(lastForm, firstForm), keepsName) : Optional.of(TypedStudent.wrong(reading));
+        if (refused.isPresent()) {
+            redirect.addFlashAttribute("refused", refused.get());
+            redirect.addFlashAttribute("typed", typed);
+            return "redirect:/courses/" + id + "/students/" + enrolmentId;
+        }
+        redirect.addFlashAttribute("told", Speech.say("student.saved", reading.lines().get(0).listed()));
         return "redirect:/courses/" + id + "#s" + enrolmentId;
     }
 
@@ -224,25 +185,33 @@ class RosterController {
 
     @PostMapping("/courses")
     String create(@RequestParam String code, @RequestParam String title, @RequestParam(defaultValue = "") String zone,
-            @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+            @RequestParam(defaultValue = "") String language, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         if (!me.isInstructor()) {
             throw new NotAccessible();
         }
-        boolean named = CODE.matcher(code.strip()).matches() && !title.isBlank() && title.length() <= 120;
-        if (!named || courses.isCode(code.strip())) {
-            redirect.addFlashAttribute("refused", named ? Speech.say("course.there", code.strip()) : Speech.say("course.no-code"));
-            return "redirect:/";
+        Optional<String> refused = refused(code.strip(), title, zone.strip());
+        if (refused.isEmpty()) {
+            try {
+                long id = courses.createCourse(code.strip(), title.strip(), zone.strip(), me.accountId());
+                rosters.speak(rosters.course(id, me.accountId()), language);
+                return "redirect:/courses/" + id;
+            } catch (DataIntegrityViolationException pressedTwice) {
+                refused = Optional.of(Speech.say("course.there", code.strip()));
+            }
         }
-        if (!zone.isBlank() && !ZoneId.getAvailableZoneIds().contains(zone.strip())) {
-            redirect.addFlashAttribute("refused", noZone(zone));
-            return "redirect:/";
+        redirect.addFlashAttribute("refused", refused.get());
+        redirect.addFlashAttribute("typed", Map.of("code", code, "title", title, "zone", zone, "language", language));
+        return "redirect:/";
+    }
+
+    private Optional<String> refused(String code, String title, String zone) {
+        if (!CODE.matcher(code).matches() || title.isBlank() || title.length() > 120) {
+            return Optional.of(Speech.say("course.no-code"));
         }
-        try {
-            return "redirect:/courses/" + courses.createCourse(code.strip(), title.strip(), zone.strip(), me.accountId());
-        } catch (DataIntegrityViolationException pressedTwice) {
-            redirect.addFlashAttribute("refused", Speech.say("course.there", code.strip()));
-            return "redirect:/";
+        if (courses.isCode(code)) {
+            return Optional.of(Speech.say("course.there", code));
         }
+        return zone.isEmpty() || ZoneId.getAvailableZoneIds().contains(zone) ? Optional.empty() : Optional.of(noZone(zone));
     }
 
     @PostMapping("/courses/{id}/assignments")

@@ -3,12 +3,11 @@ package org.opensatchel.web.course;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.opensatchel.base.path.NameFolding;
 import org.opensatchel.base.text.Shortened;
-import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.web.account.AccountService;
 import org.opensatchel.web.account.AccountService.AccountView;
@@ -52,11 +51,11 @@ public class RosterService {
         }
     }
 
+    /** How a name is written in file names, as somebody typed it. */
+    record Forms(String last, String first) {}
+
     /** Somebody who teaches a course or assists in it. */
     public record Staff(long account, String login, String name, StaffRole role) {}
-
-    /** Somebody who would be added, and the account that is theirs already, if there is one. */
-    public record Joining(RosterLine line, AccountView account) {}
 
     /** How somebody signs in for the first time: by a link that works once. */
     public record SignInSlip(String name, String login, String token) {}
@@ -141,82 +140,84 @@ public class RosterService {
         return Shortened.end(text, 60);
     }
 
-    /** What a file would change. */
-    @Transactional(readOnly = true)
-    public RosterChange change(CourseView course, List<RosterLine> lines) {
-        List<RosterChange.Known> known = enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream()
-                .filter(enrolment -> enrolment.leftAt() == null)
-                .map(enrolment -> new RosterChange.Known(enrolment.id(), enrolment.lastName(), enrolment.firstName(),
-                        enrolment.studentNumber(), enrolment.section()))
-                .toList();
-        return RosterChange.between(known, lines);
+    /**
+     * Puts one student on the roster.
+     *
+     * @param joins whether they are the owner of the account that was found for them
+     * @return what stands against it; empty when it is done
+     */
+    @Transactional
+    public Optional<String> add(CourseView course, RosterLine line, boolean joins) {
+        staff.lock(course.id());
+        List<Enrolment> there = enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id());
+        Optional<Enrolment> sameNumber = there.stream().filter(one -> !line.id().isEmpty() && one.studentNumber().equals(line.id()))
+                .findFirst();
+        if (sameNumber.isPresent()) {
+            return Optional.of(Speech.say(sameNumber.get().leftAt() == null ? "student.number-taken" : "student.number-left",
+                    Student.of(sameNumber.get()).name()));
+        }
+        Optional<AccountView> account = account(line);
+        Optional<Enrolment> sameAccount = account.flatMap(one -> enrolments.findByCourseIdAndAccountId(course.id(), one.id()));
+        if (sameAccount.isPresent()) {
+            return Optional.of(Speech.say(sameAccount.get().leftAt() == null ? "student.there" : "student.left",
+                    Student.of(sameAccount.get()).name()));
+        }
+        long whose = account.filter(one -> joins).map(AccountView::id)
+                .orElseGet(() -> accounts.make(RosterImports.wish(line), (line.first() + " " + line.last()).strip(), line.email(),
+                        Role.STUDENT, Optional.of(course.id())).id());
+        enrolments.save(new Enrolment(course.id(), whose, line.last(), line.first(), line.id(), line.section()));
+        return Optional.empty();
     }
 
-    /** Of those who would be added, who has an account already: by the whole address, or by the sign-in where there is no address. */
+    /** The account somebody who would be added has already; nobody who teaches becomes a student by a roster. */
     @Transactional(readOnly = true)
-    public List<Joining> joining(RosterChange change) {
-        return change.added().stream().flatMap(line -> account(line).map(account -> new Joining(line, account)).stream()).toList();
-    }
-
-    /** Nobody who teaches becomes a student by a roster, and nothing of their account changes. */
-    private Optional<AccountView> account(RosterLine line) {
+    public Optional<AccountView> account(RosterLine line) {
         Optional<AccountView> found = !line.email().isEmpty() ? accounts.byEmail(line.email())
                 : line.login().isEmpty() ? Optional.empty() : accounts.byLogin(line.login());
         return found.filter(account -> !account.isInstructor());
     }
 
     /**
-     * Imports a file, all of it or nothing; who left keeps what they handed in.
+     * Corrects what the roster says of a student, and their account where it is nobody else's business.
      *
-     * @param joined rows whose students are the owners of the accounts that were found for them
-     * @return how many accounts were made
+     * @param forms how last and first name are written in file names; empty for the usual way
+     * @param keepsName whether their folder goes on being named as it was, where no form is given
+     * @return what stands against it; empty when it is done
      */
     @Transactional
-    public int apply(CourseView course, List<RosterLine> lines, boolean leave, Set<Integer> joined) {
+    public Optional<String> correct(CourseView course, long mine, long enrolmentId, RosterLine line, Forms forms, boolean keepsName) {
         staff.lock(course.id());
-        RosterChange change = change(course, lines);
-        change.changed()
-                .forEach(changed -> enrolments.findById(changed.known().key()).ifPresent(enrolment -> enrolment.told(changed.line())));
-        if (leave) {
-            change.left().forEach(known -> enrolments.findById(known.key()).ifPresent(enrolment -> enrolment.left(clock.instant())));
+        Enrolment enrolment = enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).orElseThrow(NotAccessible::new);
+        Optional<Enrolment> sameNumber = enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream()
+                .filter(one -> one.id() != enrolmentId && !line.id().isEmpty() && one.studentNumber().equals(line.id())).findFirst();
+        if (sameNumber.isPresent()) {
+            return Optional.of(Speech.say("student.number-taken", Student.of(sameNumber.get()).name()));
         }
-        int made = 0;
-        for (RosterLine line : change.added()) {
-            made += add(course, line, joined.contains(line.row())) ? 1 : 0;
+        if (isOwn(course, mine, Student.of(enrolment))
+                && !accounts.correct(enrolment.accountId(), (line.first() + " " + line.last()).strip(), line.email())) {
+            return Optional.of(Speech.say("student.email-taken", line.email()));
         }
-        return made;
+        boolean renamed = !enrolment.lastName().equals(line.last()) || !enrolment.firstName().equals(line.first());
+        boolean kept = renamed && keepsName && forms.last.isBlank() && forms.first.isBlank();
+        if (kept) {
+            enrolment.keepName();
+        } else {
+            enrolment.writtenAs(bounded(forms.last), bounded(forms.first));
+        }
+        enrolment.corrected(line.last(), line.first(), line.id(), line.section());
+        return Optional.empty();
     }
 
-    /** Whether an account was made. */
-    private boolean add(CourseView course, RosterLine line, boolean joins) {
-        Optional<AccountView> known = joins ? account(line) : Optional.empty();
-        Optional<Enrolment> before = known.flatMap(account -> enrolments.findByCourseIdAndAccountId(course.id(), account.id()))
-                .or(() -> wasHere(course, line));
-        if (before.isPresent()) {
-            // On the roster already, under another number or name, or back after having left.
-            before.get().told(line);
-            before.get().back();
-            return false;
-        }
-        long account = known.map(AccountView::id).orElseGet(() -> accounts
-                .make(wish(line), (line.first() + " " + line.last()).strip(), line.email(), Role.STUDENT, Optional.of(course.id())).id());
-        enrolments.save(new Enrolment(course.id(), account, line.last(), line.first(), line.id(), line.section()));
-        return known.isEmpty();
+    /** Whether a student studies in none but somebody's own courses, so that their account is nobody else's business. */
+    @Transactional(readOnly = true)
+    public boolean isOwn(CourseView course, long mine, Student student) {
+        return staff.ownStudents(course.id(), mine).stream().anyMatch(one -> one.enrolment() == student.enrolmentId());
     }
 
-    /** Who left this course under the same number and name. */
-    private Optional<Enrolment> wasHere(CourseView course, RosterLine line) {
-        return line.id().isEmpty() ? Optional.empty()
-                : enrolments.findByCourseIdOrderByLastNameAscFirstNameAsc(course.id()).stream()
-                        .filter(one -> one.leftAt() != null && one.studentNumber().equals(line.id())
-                                && NameFolding.loose(one.lastName()).equals(NameFolding.loose(line.last())))
-                        .findFirst();
-    }
-
-    private static String wish(RosterLine line) {
-        return line.login().isEmpty()
-                ? (line.first().isEmpty() ? "" : NameFolding.loose(line.first()) + ".") + NameFolding.loose(line.last())
-                : line.login();
+    /** The addresses of a course's students, by their accounts, as far as they are known. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> addresses(List<Student> students) {
+        return accounts.addresses(students.stream().map(Student::accountId).toList());
     }
 
     /** The students who have not chosen a password yet and can be given a slip. */
@@ -245,13 +246,6 @@ public class RosterService {
     public Student student(CourseView course, long enrolmentId) {
         return enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).map(Student::of)
                 .orElseThrow(NotAccessible::new);
-    }
-
-    /** How a student is written in file names; empty for the usual way. */
-    @Transactional
-    public void writtenAs(CourseView course, long enrolmentId, String last, String first) {
-        Enrolment enrolment = enrolments.findById(enrolmentId).filter(one -> one.courseId() == course.id()).orElseThrow(NotAccessible::new);
-        enrolment.writtenAs(bounded(last), bounded(first));
     }
 
     private static String bounded(String text) {

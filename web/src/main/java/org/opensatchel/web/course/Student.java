@@ -36,6 +36,13 @@ public record Student(long enrolmentId, long accountId, String last, String firs
         return first.isEmpty() ? last : last + ", " + first;
     }
 
+    /** Whether a name or number has a text in it, accents and capitals overlooked. */
+    boolean isFoundBy(String text) {
+        String sought = NameFolding.loose(text);
+        return NameFolding.loose(name()).contains(sought) || NameFolding.loose(listed().replace(",", "")).contains(sought)
+                || number.contains(text.strip());
+    }
+
     public String name() {
         return (first + " " + last).strip();
     }

@@ -7,9 +7,10 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.opensatchel.core.roster.RosterChange;
-import org.opensatchel.core.roster.RosterCsv;
+import org.opensatchel.core.roster.RosterChoice;
 import org.opensatchel.core.roster.RosterLine;
 import org.opensatchel.core.roster.RosterReading;
+import org.opensatchel.core.roster.RosterTable;
 import org.opensatchel.core.roster.TeamPlan;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.text.Speech;
@@ -77,7 +78,7 @@ class TeamController {
     @PostMapping("/column")
     String column(@PathVariable long id, @RequestParam String table, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         AssignmentView assignment = courses.forPlanner(id, me.accountId());
-        RosterReading reading = RosterCsv.read(table.getBytes(StandardCharsets.UTF_8));
+        RosterReading reading = RosterTable.read(table.getBytes(StandardCharsets.UTF_8), RosterChoice.NONE);
         if (!reading.isGood()) {
             redirect.addFlashAttribute("refused",
                     reading.faults().stream().limit(5).map(fault -> Speech.text(fault.said())).collect(Collectors.joining(" ")));

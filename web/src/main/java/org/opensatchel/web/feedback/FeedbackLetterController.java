@@ -41,6 +41,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class FeedbackLetterController {
 
     private static final int MAIL_ROWS = 50;
+    private static final List<String> WAYS = List.of("torn", "fix", "tidy", "ready", "all", "none");
 
     private final FeedbackLetterService slips;
     private final HandInService handIns;
@@ -72,6 +73,17 @@ class FeedbackLetterController {
         public boolean isTorn() {
             return isOpen() && !"ready".equals(handIn.get().told());
         }
+
+        /** Whether they are chosen by one of the ways to choose; those about whom something was sent already are not. */
+        boolean isChosen(String way) {
+            return switch (way) {
+                case "all" -> isOpen();
+                case "ready", "fix" -> isOpen() && handIn.get().told().equals(way);
+                case "tidy" -> isOpen() && List.of("tidy", "doubts").contains(handIn.get().told());
+                case "none" -> false;
+                default -> isTorn();
+            };
+        }
     }
 
     private HandInService.Shown mine(long handIn, SignedIn me) {
@@ -83,7 +95,8 @@ class FeedbackLetterController {
     }
 
     @GetMapping("/assignments/{id}/return")
-    String all(@PathVariable long id, @RequestParam(defaultValue = "1") int page, @AuthenticationPrincipal SignedIn me, Model model) {
+    String all(@PathVariable long id, @RequestParam(defaultValue = "1") int page, @RequestParam(defaultValue = "torn") String choose,
+            @AuthenticationPrincipal SignedIn me, Model model) {
         AssignmentView assignment = courses.forInstructor(id, me.accountId());
         List<Row> rows = rows(assignment);
         Page<MailView> sent = mails.of(id, Pages.of(page, MAIL_ROWS));
@@ -91,6 +104,10 @@ class FeedbackLetterController {
         model.addAttribute("step", "return");
         model.addAttribute("rows", rows.stream().filter(row -> row.handIn().isPresent()).toList());
         model.addAttribute("missing", rows.stream().filter(row -> row.handIn().isEmpty()).toList());
+        model.addAttribute("choose", WAYS.contains(choose) ? choose : "torn");
+        model.addAttribute("ways", WAYS);
+        model.addAttribute("chosen", rows.stream().filter(row -> row.isChosen(choose)).map(row -> row.student().enrolmentId())
+                .collect(java.util.stream.Collectors.toSet()));
         model.addAttribute("torn", rows.stream().filter(Row::isTorn).count());
         model.addAttribute("mails", sent);
         model.addAttribute("leaves", mails.leaves());
@@ -133,9 +150,14 @@ class FeedbackLetterController {
                 same += slip.isEmpty() ? 1 : 0;
             }
         }
-        told(redirect, Chosen.of(who).isEmpty() ? Speech.say("review.nobody-chosen") : Speech.say("return.sent", sent.size(), same),
+        told(redirect, Chosen.of(who).isEmpty() ? Speech.say("review.nobody-chosen") : Speech.say(sentWord(), sent.size(), same),
                 sent);
         return "redirect:/assignments/" + id + "/return";
+    }
+
+    /** Without a mail server nothing is sent: letters are on the students' pages. */
+    private String sentWord() {
+        return mails.leaves() ? "return.sent" : "return.given";
     }
 
     private static void told(RedirectAttributes redirect, String what, List<Long> slips) {
@@ -220,7 +242,7 @@ class FeedbackLetterController {
             return "redirect:/hand-ins/" + handIn + "/slip";
         }
         Optional<Long> sent = slips.send(shown, me.displayName(), me.accountId());
-        told(redirect, Speech.say("return.sent", sent.isPresent() ? 1 : 0, sent.isPresent() ? 0 : 1), sent.map(List::of).orElse(List.of()));
+        told(redirect, Speech.say(sentWord(), sent.isPresent() ? 1 : 0, sent.isPresent() ? 0 : 1), sent.map(List::of).orElse(List.of()));
         return "redirect:/assignments/" + shown.place().assignment().id() + "/return";
     }
 

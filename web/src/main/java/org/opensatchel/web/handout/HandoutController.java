@@ -84,6 +84,7 @@ class HandoutController {
         attachment(response, assignment.courseCode().replace(" ", "") + "_" + assignment.code()
                 + (whose.isEmpty() ? "" : "_" + whose.replaceAll("[^\\p{L}\\p{N}-]+", "")) + "_kits_v" + kit.kit().version() + ".zip");
         handouts.writeAll(kit, assignment, students, response.getOutputStream());
+        handouts.allHandedOut(kit, assignment, students);
     }
 
     @PostMapping("/hand-out/{enrolmentId}.zip")

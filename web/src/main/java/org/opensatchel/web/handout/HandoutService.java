@@ -89,6 +89,16 @@ public class HandoutService {
         collections.save(new CollectedKit(kit.id(), student.enrolmentId(), clock.instant(), true));
     }
 
+    /** Remembers the kits that an instructor fetched all at once, to give them out: of who could have one and has it not yet. */
+    @Transactional
+    public void allHandedOut(PublishedKit kit, AssignmentView assignment, List<Student> students) {
+        Map<Long, Held> held = held(assignment);
+        students.stream().filter(student -> refusal(kit, assignment, student).isEmpty())
+                .filter(student -> Optional.ofNullable(held.get(student.enrolmentId())).filter(one -> one.kitVersionId() == kit.id())
+                        .isEmpty())
+                .forEach(student -> handedOut(kit, student));
+    }
+
     /** Remembers a kit that is on a drive, whole and read back. */
     @Transactional
     public void loaded(PublishedKit kit, Student student, String drive) {

@@ -1,14 +1,20 @@
 package org.opensatchel.web.home;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.base.text.Shortened;
+import org.opensatchel.core.naming.RosterFields;
+import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
 import org.opensatchel.web.course.NotAccessible;
+import org.opensatchel.web.kit.KitService;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -23,12 +29,14 @@ class HomeController {
     private static final int LONGEST_SOUGHT = 200;
 
     private final CourseService courses;
+    private final KitService kits;
     private final MyWork work;
     private final TeachingWork teaching;
 
-    HomeController(CourseService courses, MyWork work, TeachingWork teaching) {
+    HomeController(CourseService courses, KitService kits, MyWork work, TeachingWork teaching) {
         this.teaching = teaching;
         this.courses = courses;
+        this.kits = kits;
         this.work = work;
     }
 
@@ -44,9 +52,15 @@ class HomeController {
         }
         model.addAttribute("waits", teaching.of(me.accountId()));
         model.addAttribute("nothing", TeachingWork.Waits.NOTHING);
+        model.addAttribute("languages", Words.languages());
         model.addAttribute("courses", courses.coursesTaughtBy(me.accountId()));
+        List<AssignmentView> taught = courses.taughtBy(me.accountId());
+        Map<Long, SmallBag> bags = new HashMap<>();
+        taught.forEach(one -> kits.current(one).ifPresent(kit -> bags.put(one.id(), SmallBag.of(kit.kit(), RosterFields.NONE,
+                Optional.empty()))));
+        model.addAttribute("bags", bags);
         model.addAttribute("assignments",
-                courses.taughtBy(me.accountId()).stream()
+                taught.stream()
                         .collect(Collectors.groupingBy(AssignmentView::courseId, LinkedHashMap::new, Collectors.toList())));
         return "home/home";
     }

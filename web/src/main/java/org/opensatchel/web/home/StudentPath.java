@@ -1,6 +1,7 @@
 package org.opensatchel.web.home;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.web.course.AssignmentView;
@@ -45,6 +46,15 @@ class StudentPath {
             return Optional.empty();
         }
         if (handedIn && !own.handIn().get().verdict().isEmpty()) {
+            Instant sent = own.handIn().get().at();
+            boolean moved = own.toFix() == 0 && own.placed().filter(at -> at.isAfter(sent)).isPresent();
+            Optional<Judged> since = own.check().filter(check -> check.at().isAfter(moved ? own.placed().get() : sent));
+            if (moved && since.isEmpty()) {
+                return Optional.of(todo("next.check-moved", base + "/pre-check"));
+            }
+            if (since.filter(check -> check.verdict().equals("ready")).isPresent()) {
+                return Optional.of(todo("next.hand-in-again", base + "/hand-in"));
+            }
             return Optional.of(todo("next.fix", "/hand-ins/" + own.handIn().get().id(), own.handIn().get().must()));
         }
         if (own.held().isEmpty()) {

@@ -16,8 +16,8 @@ class StudentSteps {
 
     private static final String QUESTION = """
             select a.id as assignment, held.version as held, held.at as held_at, kit.version as newest, kit.published_at as published,
-              place.places as places, place.to_fix as places_to_fix, c.verdict as checked, c.received_at as checked_at, c.must as check_must,
-              h.id as hand_in, h.number as number, h.received_at as received, h.verdict as verdict, h.must as must, h.checked_at as judged,
+              place.places as places, place.to_fix as places_to_fix, c.verdict as checked, c.received_at as checked_at, c.must as check_must, place.placed as placed,
+              h.id as hand_in, h.number as number, h.received_at as received, h.verdict as verdict, h.must_told as must, h.checked_at as judged,
               sent.count as sent, l.looked_at as looked
             from enrolment e join assignment a on a.course_id = e.course_id
             left join lateral (
@@ -30,14 +30,15 @@ class StudentSteps {
               join kit_version k on k.id = x.kit_version_id
               where k.assignment_id = a.id order by x.at desc, x.id desc limit 1) held on true
             left join lateral (
-              select count(*) filter (where not given_up) as places, count(*) filter (where not given_up and must + should > 0) as to_fix
-              from (select distinct on (computer) given_up, must, should from project_location
+              select count(*) filter (where not given_up) as places, count(*) filter (where not given_up and must + should > 0) as to_fix,
+                max(set_at) as placed
+              from (select distinct on (computer) given_up, must, should, set_at from project_location
                 where assignment_id = a.id and enrolment_id = e.id order by computer, set_at desc, id desc) current) place on true
             left join lateral (
               select coalesce(verdict, '') as verdict, received_at, must from hand_in
               where assignment_id = a.id and enrolment_id = e.id and kind = 'PRE_CHECK' order by number desc limit 1) c on true
             left join lateral (
-              select id, number, received_at, verdict, must, checked_at from hand_in
+              select id, number, received_at, verdict, must_told, checked_at from hand_in
               where assignment_id = a.id and enrolment_id = e.id and counts_since is not null
               order by counts_since desc, number desc limit 1) h on true
             left join lateral (
@@ -68,12 +69,14 @@ class StudentSteps {
      * @param newest the kit's newest version, and when it was published
      * @param places how many locations are set
      * @param toFix how many of these have a fault
+     * @param placed when the last of them was set
      * @param check the last check before handing in
      * @param handIn the hand-in that counts
      * @param sent how many there are, withdrawn ones among them
      * @param looked when they last looked at the assignment
      */
-    record Steps(long assignment, Optional<Dated> held, Optional<Dated> newest, int places, int toFix, Optional<Judged> check,
+    record Steps(long assignment, Optional<Dated> held, Optional<Dated> newest, int places, int toFix, Optional<Instant> placed,
+            Optional<Judged> check,
             Optional<Judged> handIn, int sent, Optional<Instant> looked) {
 
         boolean isOutdated() {
@@ -112,7 +115,8 @@ class StudentSteps {
 
     private static Steps steps(ResultSet row, int number) throws SQLException {
         return new Steps(row.getLong("assignment"), dated(row, "held", "held_at"), dated(row, "newest", "published"),
-                row.getInt("places"), row.getInt("places_to_fix"), check(row), handIn(row), row.getInt("sent"),
+                row.getInt("places"), row.getInt("places_to_fix"), Moments.maybe(row, "placed"), check(row), handIn(row),
+                row.getInt("sent"),
                 Moments.maybe(row, "looked"));
     }
 

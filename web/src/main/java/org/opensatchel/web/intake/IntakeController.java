@@ -196,7 +196,7 @@ class IntakeController {
 
     private String preview(AssignmentView assignment, IntakeView found, Job looked, String scheme, Map<Long, Student> roster, Model model) {
         String used = scheme.length() <= 200 ? scheme.replace("\0", "") : "";
-        IntakeService.Look look = intakes.look(assignment, found, looked, used);
+        IntakeService.Look look = intakes.look(assignment, found, looked, used).openFirst();
         model.addAttribute("look", look);
         model.addAttribute("scheme", used);
         model.addAttribute("badScheme", !used.isBlank() && NameScheme.read(used).isEmpty());
@@ -204,6 +204,7 @@ class IntakeController {
         model.addAttribute("manyOpen",
                 look.lines().stream().filter(line -> line.guess().who().isEmpty()).count() * roster.size() > MOST_CHOICES);
         model.addAttribute("twice", twice(look));
+        model.addAttribute("unknown", look.lines().stream().filter(line -> line.guess().who().isEmpty()).count());
         // Of drives a few are plugged in at a time: whoever handed in already is not missed.
         Set<Long> there = found.isOfDrives() ? handIns.counting(assignment).keySet() : Set.of();
         Set<Long> known = look.lines().stream().flatMap(line -> line.guess().who().stream()).collect(Collectors.toSet());

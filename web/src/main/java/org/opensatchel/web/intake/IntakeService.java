@@ -4,6 +4,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -68,7 +69,14 @@ public class IntakeService {
     record Line(int ordinal, Delivered delivery, WhoIsWho.Guess guess) {}
 
     /** What was found in a batch; readable tells whether it could be opened at all. */
-    record Look(boolean readable, List<Line> lines, int more) {}
+    record Look(boolean readable, List<Line> lines, int more) {
+
+        /** The same with what somebody has to look at first: what is nobody's, then what contradicts itself. */
+        Look openFirst() {
+            return new Look(readable, lines.stream().sorted(Comparator.comparing((Line line) -> line.guess.who().isPresent())
+                    .thenComparing(line -> line.guess.marker().isEmpty())).toList(), more);
+        }
+    }
 
     /** A project on a drive, and whose it seems to be. */
     record OnDrive(PluggedIn.Project project, Optional<Long> who) {}

@@ -128,12 +128,15 @@ class JudgedRows {
     void keep(long handIn, Judgement judgement) {
         Report head = judgement.digest().head();
         Map<String, Integer> codes = Tally.codes(head.findings());
-        database.sql("""
-                update hand_in set judged = true, verdict = :verdict, must = :must, should = :should, note = :note, mark_counts = :marks,
-                  doubts = :doubts, points = :points, points_of = :of, part_points = cast(:parts as numeric[]),
-                  finding_codes = :codes, finding_counts = :counts
-                where id = :id and state = 'DONE'""").param("id", handIn).param("verdict", head.verdict().word())
-                .param("must", head.counts().must()).param("should", head.counts().should()).param("note", head.counts().note())
+        database.sql(
+                """
+                        update hand_in set judged = true, verdict = :verdict, must = :must, must_told = :told, should = :should, note = :note, mark_counts = :marks,
+                          doubts = :doubts, points = :points, points_of = :of, part_points = cast(:parts as numeric[]),
+                          finding_codes = :codes, finding_counts = :counts
+                        where id = :id and state = 'DONE'""")
+                .param("id", handIn).param("verdict", head.verdict().word())
+                .param("must", head.counts().must()).param("told", judgement.mustTold()).param("should", head.counts().should())
+                .param("note", head.counts().note())
                 .param("marks", Summary.marks(head.findings()).toArray(Integer[]::new)).param("doubts", head.doubtful())
                 .param("points", head.points().map(Score::earned).orElse(null), java.sql.Types.NUMERIC)
                 .param("of", head.points().map(Score::of).orElse(null), java.sql.Types.INTEGER)

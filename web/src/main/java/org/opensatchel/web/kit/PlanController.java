@@ -10,10 +10,10 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.opensatchel.base.fact.Facts;
 import org.opensatchel.base.json.JsonFault;
-import org.opensatchel.core.kit.KitFlag;
 import org.opensatchel.core.check.rule.Rules;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Family;
+import org.opensatchel.core.kit.KitFlag;
 import org.opensatchel.core.kit.KitReader;
 import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.lint.LintFault;
@@ -113,6 +113,7 @@ class PlanController {
         model.addAttribute("machines", Machine.SHIPPED);
         model.addAttribute("flags", KitFlag.ofFolders());
         model.addAttribute("codes", Weighed.all());
+        model.addAttribute("readyMade", ReadyMade.all());
         model.addAttribute("presets", presets.offered(me.accountId()));
     }
 

@@ -46,8 +46,8 @@ class LocationController {
         this.links = links;
     }
 
-    /** One student's row on the instructor's page. */
-    record Row(Student student, List<SetLocation> places) {}
+    /** One student’s row on the instructor’s page; faulty is the location of the first computer where something is wrong with it, else null. */
+    record Row(Student student, List<SetLocation> places, Strap faulty) {}
 
     /** A choice of the page. */
     record Choice(String value, String key) {
@@ -63,8 +63,17 @@ class LocationController {
         model.addAttribute("assignment", assignment);
         model.addAttribute("step", "locate");
         model.addAttribute("rows", courses.roster(assignment).stream()
-                .map(student -> new Row(student, current.getOrDefault(student.enrolmentId(), List.of()))).toList());
+                .map(student -> row(assignment, student, current.getOrDefault(student.enrolmentId(), List.of()))).toList());
         return "location/locations";
+    }
+
+    private Row row(AssignmentView assignment, Student student, List<SetLocation> places) {
+        Membership place = new Membership(assignment, student);
+        // What was right when it was set is not looked at again.
+        Strap faulty = places.stream().limit(1).filter(set -> !set.isFine()).map(set -> Strap.of(set.path(),
+                locations.judge(place, LocationForm.of(set).location()), locations.rootName(place), Speech.words()))
+                .filter(strap -> !strap.isFine()).findFirst().orElse(null);
+        return new Row(student, places, faulty);
     }
 
     /** What the page says of one other member of a team. */

@@ -15,7 +15,12 @@ public record MailView(long id, Letter.Kind kind, long enrolment, String address
 
     /** How far it is. */
     public enum State {
-        QUEUED, SENDING, SENT, FAILED, UNSURE, CANCELLED
+        QUEUED, SENDING, SENT, FAILED, UNSURE, CANCELLED;
+
+        /** Whether it is on its way, or has gone. */
+        public boolean isGoing() {
+            return this == QUEUED || this == SENDING || this == SENT;
+        }
     }
 
     /** What can go wrong. */

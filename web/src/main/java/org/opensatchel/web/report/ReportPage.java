@@ -67,7 +67,9 @@ public class ReportPage {
         if (digest.head().counts().must() > 0 && !digest.head().verdict().equals(Verdict.BLOCKED)) {
             model.addAttribute("skipTo", "#finding-0");
         }
-        model.addAttribute("map", ThreadMap.of(digest, passed(judgement)));
+        ThreadMap map = ThreadMap.of(digest, passed(judgement));
+        model.addAttribute("map", map);
+        model.addAttribute("lit", judgement.things().stream().map(group -> map.threadsOf(group.findings())).toList());
         model.addAttribute("laid", digest.head().plan().map(PlanDrawing::of).orElse(null));
         model.addAttribute("timelines", TimelineDrawing.of(judgement));
         model.addAttribute("media", MediaSheet.of(digest).filter(sheet -> !sheet.rows().isEmpty()).orElse(null));

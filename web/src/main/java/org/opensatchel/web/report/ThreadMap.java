@@ -1,12 +1,15 @@
 package org.opensatchel.web.report;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.opensatchel.base.text.Shortened;
+import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Report.LinkLine;
 import org.opensatchel.core.report.ReportDigest;
 import org.opensatchel.web.text.Names;
@@ -52,8 +55,10 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
      * @param link the number of the first link it stands for
      * @param count how many links run along it
      * @param words what it says to those who do not see it
+     * @param places of the links it stands for, as {@link #place} writes them
      */
-    public record Thread(String kind, boolean guessed, int x1, int y1, int x2, int y2, int link, int count, String words) {
+    public record Thread(String kind, boolean guessed, int x1, int y1, int x2, int y2, int link, int count, String words,
+            Set<String> places) {
 
         /** A calm curve from the document to the file. */
         public String path() {
@@ -61,14 +66,27 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
             return "M" + x1 + " " + y1 + " C" + (x1 + bend) + " " + y1 + " " + (x2 - bend) + " " + y2 + " " + x2 + " " + y2;
         }
 
-        private Thread withOneMore() {
-            return new Thread(kind, guessed, x1, y1, x2, y2, link, count + 1, words);
+        private Thread withOneMore(String place) {
+            Set<String> all = new HashSet<>(places);
+            all.add(place);
+            return new Thread(kind, guessed, x1, y1, x2, y2, link, count + 1, words, all);
         }
     }
 
     /** Whether any link is only guessed. */
     public boolean guesses() {
         return threads.stream().anyMatch(Thread::guessed);
+    }
+
+    /** The threads of some findings, by the numbers of their first links, with a blank between; empty where they have none. */
+    public String threadsOf(List<FindingLine> findings) {
+        Set<String> places = new HashSet<>();
+        findings.forEach(finding -> {
+            finding.at().ifPresent(at -> places.add(place(finding.path(), at)));
+            finding.consequences().orElse(List.of()).forEach(one -> one.at().ifPresent(at -> places.add(place(one.path(), at))));
+        });
+        return threads.stream().filter(thread -> thread.places.stream().anyMatch(places::contains))
+                .map(thread -> Integer.toString(thread.link)).collect(Collectors.joining(" "));
     }
 
     /** Where a link ends: a row on the right. */
@@ -211,12 +229,13 @@ public record ThreadMap(int width, int height, int outline, List<Label> labels, 
                 String way = kind + link.sure().isPresent() + from.y + ":" + to;
                 Thread first = threads.get(way);
                 if (first != null) {
-                    threads.put(way, first.withOneMore());
+                    threads.put(way, first.withOneMore(place(link.document(), link.at())));
                     continue;
                 }
                 int x2 = kind.equals("broken") ? TO - 6 : kind.equals("pinned") ? TO + 2 : TO + 8;
                 int x1 = from.x + (int) (from.text.length() * LETTER) + 8;
-                threads.put(way, new Thread(kind, link.sure().isPresent(), x1, from.y - 4, x2, to, numbers.get(i), 1, words(link)));
+                threads.put(way, new Thread(kind, link.sure().isPresent(), x1, from.y - 4, x2, to, numbers.get(i), 1, words(link),
+                        Set.of(place(link.document(), link.at()))));
             }
             List<Thread> order = new ArrayList<>(threads.values());
             // What is torn is drawn over what is whole.

@@ -43,6 +43,11 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
             return !severity.equals("note");
         }
 
+        /** The page on which it is put right, where that is no matter of files; empty for none. */
+        public String opens() {
+            return code.startsWith("location.") ? "location" : code.equals("habit.step-open") ? "kit" : "";
+        }
+
         public boolean isMany() {
             return !others.isEmpty() || unlisted > 0;
         }
@@ -54,7 +59,8 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
     }
 
     public static ToldFindings of(Judgement judgement, Words words) {
-        return of(judgement.digest(), judgement.things(), words);
+        ToldFindings told = of(judgement.digest(), judgement.things(), words);
+        return new ToldFindings(told.groups, judgement.mustTold(), judgement.shouldTold(), told.note, told.more);
     }
 
     /** Of a report that nobody judged. */

@@ -51,6 +51,17 @@ export class Material {
     document.getElementById("example-file").addEventListener("change", (event) => this.offer("propose", event.target));
     document.getElementById("package-file").addEventListener("change", (event) => this.take(event.target));
     this.place = document.getElementById("offer");
+    document.getElementById("begin").addEventListener("click", (event) => {
+      const plan = event.target.dataset.plan;
+      if (plan) this.begin(JSON.parse(plan));
+    });
+  }
+
+  // A ready-made plan, under the title and the version that are there.
+  begin(plan) {
+    const { title, version, assignment } = this.view.model.doc;
+    this.view.model.replace({ ...plan, title: title || plan.title, ...(version && { version }), ...(assignment && { assignment }) });
+    this.view.look();
   }
 
   async starters(files) {

@@ -116,6 +116,7 @@ const begin = (page, parsed) => {
       intoChoices();
       buttons();
       workshop.follow(model.doc.root?.name ?? "");
+      byId("begin").hidden = ["folders", "documents", "files", "starter"].some((key) => model.doc[key]?.length);
     }, moved);
 
   const mark = (id, field, own) => {

@@ -87,7 +87,7 @@ class FiveMistakesTest extends HandingIn {
         page.fill("#path", "C:\\Users\\bisi\\Downloads\\" + ROOT);
         page.locator("form[data-judge] button").last().click();
         assertThat(page.locator(".told.must")).containsText("not a good place yet");
-        assertThat(page.locator(".path .now")).containsText("to fix");
+        assertThat(page.locator(".path .now")).containsText("needs fixing");
 
         // A friend's kit, with the root renamed.
         Path friend = kit("rowan.kestrel", Files.createDirectory(temp.resolve("friend")));

@@ -16,11 +16,29 @@ import java.util.List;
 import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.RunningApplication;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** An instructor from signing in to the report of one student. */
 class InstructorWalkTest extends RunningApplication {
+
+    @Autowired
+    private JdbcTemplate database;
+    private long before;
+
+    @BeforeEach
+    void rememberWhoHasTheKit() {
+        before = database.queryForObject("select coalesce(max(id), 0) from collection", Long.class);
+    }
+
+    @AfterEach
+    void takeKitsBack() {
+        database.update("delete from collection where id > ?", before);
+    }
 
     @Test
     void signsInAndSeesThePathOfTheWork() {
@@ -28,9 +46,10 @@ class InstructorWalkTest extends RunningApplication {
         accessible(page);
         page.getByText("A2 Night Market Ident").click();
         assertThat(page.locator(".path li"))
-                .hasText(new Pattern[]{steps("Plan.*kit v\\d"), steps("Hand out.*\\d+ of 24 have it"), steps("Locate.*\\d+ of 24 set"),
-                        steps("Check.*\\d+ handed in"), steps("Review.*\\d+ ready, \\d+ to tidy, \\d+ to fix"),
-                        steps("Return.*\\d+ sent")});
+                .hasText(new Pattern[]{steps("Plan.*kit v\\d"), steps("Hand out.*\\d+ of 24 have it"),
+                        steps("Project locations.*\\d+ of 24 set"),
+                        steps("Submissions.*\\d+ handed in"), steps("Class results.*\\d+ ready, \\d+ to tidy, \\d+ to fix"),
+                        steps("Feedback.*\\d+ with feedback")});
     }
 
     private static Pattern steps(String text) {
@@ -63,14 +82,14 @@ class InstructorWalkTest extends RunningApplication {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Marsh, Ottoline")).click();
         accessible(page);
         assertThat(page.getByText("Fix 4 things")).isVisible();
-        assertThat(page.locator(".thread.pinned")).hasCount(6);
-        Locator thread = page.locator(".thread.broken").first();
+        assertThat(page.locator(".map .thread.pinned")).hasCount(6);
+        Locator thread = page.locator(".map .thread.broken").first();
         thread.focus();
         page.keyboard().press("Enter");
         Locator open = page.locator(".links-list details[open]");
         assertThat(open).hasCount(1);
         assertThat(open).containsText("C:\\Users\\omarsh\\Downloads\\rain_loop.wav");
-        assertThat(open).containsText("leads out of the project");
+        assertThat(open).containsText("outside the project folder");
     }
 
     @Test
@@ -78,7 +97,7 @@ class InstructorWalkTest extends RunningApplication {
         Page page = signIn("quillfeather");
         goTo(page, address("/assignments/" + market().id() + "/hand-out"));
         accessible(page);
-        assertThat(page.locator("tbody")).containsText("The roster has no first name");
+        assertThat(page.locator("tbody")).containsText("MOV120_A2_Tamsin");
         Path one = page.waitForDownload(() -> page.getByLabel("ZIP: the kit of Séafra Ó Duibhne").click()).path();
         List<String> names = names(one);
         assertThat(names).contains("MOV120_A2_ÓDuibhne_Séafra/", "MOV120_A2_ÓDuibhne_Séafra/edit/autosave/",
@@ -92,7 +111,9 @@ class InstructorWalkTest extends RunningApplication {
             assertThat(guide).contains("ÓDuibhne_A2_final.mp4").doesNotContain("th:text", "th:each", "src=", "href=");
         }
         Download all = page.waitForDownload(() -> page.getByText("Download all as one ZIP").click());
-        assertThat(names(all.path())).hasSize(24).contains("NOT-MADE.txt", "MOV120_A2_DAmberley_Cosima.zip");
+        assertThat(names(all.path())).hasSize(24).contains("MOV120_A2_Tamsin.zip", "MOV120_A2_DAmberley_Cosima.zip");
+        page.reload();
+        assertThat(page.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("Umberline"))).containsText("handed out");
     }
 
     @Test
@@ -112,7 +133,7 @@ class InstructorWalkTest extends RunningApplication {
             accessible(page);
         }
         goTo(page, address("/assignments/999/plan"));
-        assertThat(page.locator("h1")).containsText("nothing here");
+        assertThat(page.locator("h1")).containsText("Page not found");
     }
 
     private static List<String> names(Path zip) throws IOException {

@@ -65,7 +65,7 @@ class PlaceWalkTest extends RunningApplication {
         assertThat(page.locator(".strap mark")).hasText("ne");
         save(page);
         assertThat(page.locator(".told.must")).containsText("This is kept, but it is not a good place yet.");
-        assertThat(page.locator(".path .now")).containsText("to fix");
+        assertThat(page.locator(".path .now")).containsText("needs fixing");
         accessible(page);
         on(page, "Windows", "E:\\" + ROOT);
         save(page);
@@ -95,8 +95,8 @@ class PlaceWalkTest extends RunningApplication {
         page.getByText("I renamed the folder").click();
         page.fill("#name", "mine");
         page.locator("details[open] button").click();
-        assertThat(page.locator(".path .now")).containsText("to fix");
-        page.getByText("I work on this computer no more").click();
+        assertThat(page.locator(".path .now")).containsText("needs fixing");
+        page.getByText("Remove this computer").click();
         assertThat(page.locator("#path")).hasValue("/Volumes/STICK/" + ROOT);
         assertThat(page.locator(".computers a")).hasCount(0);
     }

@@ -123,19 +123,19 @@ class FormatTest extends HandingIn {
 
         // Another project shows at once what the format finds in it.
         page.setInputFiles("[data-part=input]", folder(project("other", "../footage/a.mov", "../footage/gone.mov")));
-        assertThat(page.locator("main")).containsText("1 leads to nothing");
+        assertThat(page.locator("main")).containsText("1 file missing");
         assertThat(page.locator(".map .thread.broken")).hasCount(1);
 
         // A format without any link is none.
-        page.getByLabel("Is").first().selectOption("alone");
-        press(page, "Keep the format");
+        page.getByLabel("Meaning").first().selectOption("alone");
+        press(page, "Save the format");
         assertThat(page.getByRole(AriaRole.ALERT).first())
                 .containsText("At least one place has to be a link.");
-        page.getByLabel("Is").first().selectOption("link");
+        page.getByLabel("Meaning").first().selectOption("link");
         page.getByLabel("Name of the format").fill("Loom scenes");
-        press(page, "Keep the format");
+        press(page, "Save the format");
         assertThat(page.locator("main"))
-                .containsText("“Loom scenes” is kept, and this kit reads its documents with it once it is published.");
+                .containsText("“Loom scenes” is saved, and this kit reads its documents with it once the kit is published.");
         assertThat(page.locator(".described")).containsText("*.loomx");
         assertThat(inPlan()).extracting(Profile::title).containsExactly("Loom scenes");
         accessible(page);
@@ -192,7 +192,7 @@ class FormatTest extends HandingIn {
         accessible(page);
         page.setInputFiles("[data-part=input-zip]", payload(good()));
         assertThat(page.locator("main")).containsText("In the other project");
-        assertThat(page.locator("main")).containsText("1 leads to nothing");
+        assertThat(page.locator("main")).containsText("1 file missing");
         Page student = signIn(WHO);
         goTo(student, address("/hand-ins/" + id));
         assertThat(student.getByText("Describe this format")).hasCount(0);
@@ -229,13 +229,13 @@ class FormatTest extends HandingIn {
         page.setInputFiles("noscript input[type=file], #file", payload(good()));
         press(page, "Learn from it");
         assertThat(page.locator("h1")).hasText("What was learned");
-        page.getByLabel("Is").nth(1).selectOption("link");
+        page.getByLabel("Meaning").nth(1).selectOption("link");
         press(page, "Show again");
         await().atMost(Duration.ofMinutes(1)).until(() -> {
             page.reload();
             return page.locator("main").innerText().contains("6 links were read.");
         });
-        press(page, "Keep the format");
+        press(page, "Save the format");
         assertThat(page.locator(".described")).containsText("*.loomx documents");
     }
 

@@ -2,6 +2,7 @@ package org.opensatchel.web.http;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
@@ -11,6 +12,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -98,7 +100,7 @@ class HoldTest extends RunningApplication {
         Page page = signIn("noor.thackeray");
         Map<String, Integer> pages = Map.of("/nowhere", 404, "/hand-ins/abc", 400, "/account/password", 405,
                 "/assignments/" + market().id() + "/hand-in/room", 400);
-        Map<Integer, String> titles = Map.of(404, "There is nothing here for you", 400, "This was not understood", 405,
+        Map<Integer, String> titles = Map.of(404, "Page not found, or no access", 400, "The request could not be understood", 405,
                 "This cannot be opened like this");
         pages.forEach((path, status) -> {
             APIResponse answer = page.context().request().get(address(path), RequestOptions.create().setHeader("Accept", "text/html"));
@@ -236,7 +238,7 @@ class HoldTest extends RunningApplication {
                 assertThat(answer).contains("Too much at once");
                 refused++;
             } else {
-                assertThat(answer).startsWith("HTTP/1.1 408").contains("This came too slowly");
+                assertThat(answer).startsWith("HTTP/1.1 408").contains("The connection was too slow");
             }
         }
         assertThat(refused).isEqualTo(4);
@@ -338,10 +340,13 @@ class HoldTest extends RunningApplication {
                     request("/courses/" + course + "/roster/paste",
                             "table=" + java.net.URLEncoder.encode(table, StandardCharsets.UTF_8) + "&_csrf=" + token, cookie),
                     java.net.http.HttpResponse.BodyHandlers.discarding()).join();
-            String file = preview.headers().firstValue("Location").orElseThrow().replaceAll(".*file=", "");
-            String form = "file=" + file + "&_csrf=" + token;
+            String file = preview.headers().firstValue("Location").orElseThrow().replaceAll(".*file=|&.*", "");
+            String form = "file=" + file + "&token=" + i + "&_csrf=" + token;
             IntStream.range(0, 3).mapToObj(k -> send(http, "/courses/" + course + "/roster/apply", form, cookie)).toList()
                     .forEach(one -> statuses.add(one.join()));
+            int made = i + 1;
+            await().atMost(Duration.ofMinutes(1)).pollInterval(Duration.ofMillis(20)).until(() -> database.queryForObject(
+                    "select count(*) from roster_import where course_id = ?", Integer.class, course) == made);
         }
         assertThat(statuses).containsOnly(302);
         assertThat(database.queryForObject("select count(*) from enrolment where course_id = ?", Integer.class, course))

@@ -80,7 +80,7 @@ class IntakeTest extends HandingIn {
                 SentBatch.project("Nobody", "None"),
                 "Quist_Annelie_85_file_/broken.zip", "this is no archive"));
         assertThat(page.locator("tbody tr")).hasCount(5);
-        assertThat(page.locator("tr", row("unknown_84"))).containsText("nothing: please choose");
+        assertThat(page.locator("tr", row("unknown_84"))).containsText("not recognised: choose a student");
         assertThat(page.locator("tr", row("Umberline_Cass"))).containsText("the kit’s marker inside says Marsh, Odile");
         assertThat(page.locator("tr", row("Quist_Annelie"))).containsText("cannot be read");
         assertThat(page.locator("tr", row("Sorensen_Liv")).locator("select"))
@@ -153,7 +153,7 @@ class IntakeTest extends HandingIn {
         assertThat(drives.nth(0)).containsText("Sørensen, Liv");
         page.getByText("Check on the drives").click();
         assertThat(page.locator("tr", row("MOV120_A2_Sørensen_Liv")).locator(".verdict")).hasText("ready");
-        assertThat(page.locator("tr", row("MOV120_A2_Umberline_Cass")).locator(".verdict")).hasText("to fix");
+        assertThat(page.locator("tr", row("MOV120_A2_Umberline_Cass")).locator(".verdict")).hasText("needs fixing");
         page.locator("tr", row("MOV120_A2_Umberline_Cass")).locator("summary").click();
         assertThat(page.locator("tr", row("MOV120_A2_Umberline_Cass"))).containsText("hum.wav");
         accessible(page);
@@ -233,7 +233,7 @@ class IntakeTest extends HandingIn {
         try {
             Page page = choose(assignment, batch);
             assertThat(page.locator("tbody tr")).hasCount(many);
-            assertThat(page.getByText("nothing: please choose")).hasCount(0);
+            assertThat(page.getByText("not recognised: choose a student")).hasCount(0);
             // Everybody can be chosen, and is there once somebody goes to the choice.
             var choice = page.locator("tbody select").first();
             assertThat(choice.locator("option")).hasCount(2);

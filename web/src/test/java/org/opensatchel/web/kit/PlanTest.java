@@ -124,7 +124,7 @@ class PlanTest extends RunningApplication {
         assertThat(other.locator("#part-files .wrongly")).containsText("height");
         second.getByText("Remove “Market footage”").click();
         assertThat(second.locator(".groups")).not().containsText("Market footage");
-        second.getByText("Ask for nothing").click();
+        second.getByText("Remove all requirements").click();
         assertThat(other.locator("#part-files .wrongly")).hasCount(0);
     }
 
@@ -140,11 +140,11 @@ class PlanTest extends RunningApplication {
         page.locator(".band .edit").getByText("a program makes again what is in here").click();
         page.locator("[data-add=proxies]").click();
         Locator rule = page.locator("#part-proxies .edit");
-        rule.getByLabel("Called").fill("small");
-        rule.getByLabel("Called").press("Tab");
+        rule.getByLabel("File name").fill("small");
+        rule.getByLabel("File name").press("Tab");
         assertThat(page.locator("#part-proxies .wrongly")).containsText("{original}");
-        rule.getByLabel("Called").fill("");
-        rule.getByLabel("Called").press("Tab");
+        rule.getByLabel("File name").fill("");
+        rule.getByLabel("File name").press("Tab");
         rule.getByLabel("Where").selectOption("proxies");
         assertThat(page.locator("#part-proxies .wrongly")).hasCount(0);
         assertThat(page.locator("#part-proxies .rule-head")).containsText("called like their originals");
@@ -422,7 +422,7 @@ class PlanTest extends RunningApplication {
         page.locator(".band .edit").getByText("sound", new Locator.GetByTextOptions().setExact(true)).click();
         page.locator("#publish").click();
         assertThat(page.locator("#told")).containsText("Version 2 is published");
-        page.getByText("Versions and what differs").click();
+        page.getByText("Versions and changes").click();
         assertThat(page.locator(".changes")).containsText("sound now takes only wav, flac.");
         accessible(page);
     }

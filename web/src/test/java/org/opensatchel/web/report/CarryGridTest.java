@@ -20,7 +20,7 @@ class CarryGridTest extends RunningApplication {
         page.locator(".row-link").filter(new Locator.FilterOptions().setHasText("Marsh, Ottoline")).click();
         Locator grid = page.locator(".carry");
         assertThat(grid.locator("thead th"))
-                .hasText(new String[]{"Document", "Lab desk, Windows", "Lab desk, Mac", "Render node", "The instructor’s own"});
+                .hasText(new String[]{"Document", "Lab desk, Windows", "Lab desk, Mac", "Render computer", "Instructor’s computer"});
         assertThat(grid.locator("tbody tr").first()).containsText("all 4 open");
         Locator cell = grid.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("Marsh_A2_v02.otio")).locator("td").first();
         cell.locator("summary").click();

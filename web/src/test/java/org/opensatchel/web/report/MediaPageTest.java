@@ -49,7 +49,7 @@ class MediaPageTest extends RunningApplication {
         page.getByText("As a table").click();
         Locator rows = page.locator(".strips tbody tr");
         assertThat(rows).hasCount(14);
-        assertThat(rows.filter(new Locator.FilterOptions().setHasText("rain_loop"))).containsText("leads out of the project");
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("rain_loop"))).containsText("outside the project folder");
     }
 
     @Test

@@ -116,7 +116,7 @@ class SinceTest extends HandingIn {
         goTo(page, address("/hand-ins/" + done));
         assertThat(page.locator(".findings")).not().containsText(title);
         goTo(page, address("/assignments/" + market().id() + "/kit"));
-        page.getByText("Not yet after all").first().click();
+        page.getByText("Mark as not done").first().click();
         assertThat(page.locator("ol.steps li.open")).hasCount(1);
         page.locator("ol.steps li.open button").click();
     }

@@ -182,8 +182,8 @@ class ReviewDecisionTest extends RunningApplication {
         Page page = signIn("quillfeather");
         goTo(page, address("/assignments/" + market().id() + "/return"));
         accessible(page);
-        page.getByText("Send to the chosen").click();
-        assertThat(page.locator(".told")).containsText("17 letters are sent.");
+        page.getByText("Send feedback to the chosen").click();
+        assertThat(page.locator(".told")).containsText("17 letters are on the students’ pages.");
         assertThat(database.queryForObject("select count(*) from mail", Integer.class)).isEqualTo(17);
         page.locator(".told").getByText("Undo").click();
         assertThat(page.locator(".told")).containsText("17 letters are taken back.");
@@ -193,7 +193,7 @@ class ReviewDecisionTest extends RunningApplication {
         page.locator("#text-0").fill("Bring the story back");
         page.getByLabel("Leave out").nth(1).check();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send").setExact(true)).click();
-        assertThat(page.locator(".told")).containsText("1 letter is sent.");
+        assertThat(page.locator(".told")).containsText("1 letter is on the student’s page.");
         String body = database.queryForObject("select body from mail where state = 'QUEUED'", String.class);
         assertThat(body).startsWith("Hello Inès,").contains("1. Bring the story back").doesNotContain("2. ").contains("/slips/");
         Page student = signIn("ines.castellane");

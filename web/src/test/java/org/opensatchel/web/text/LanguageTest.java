@@ -71,7 +71,7 @@ class LanguageTest extends RunningApplication {
         Page english = signIn("quillfeather");
         goTo(english, address("/assignments/" + market().id() + "/review"));
         english.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Marsh, Ottoline")).click();
-        assertThat(english.locator(".findings")).containsText("6 links are tied to F:");
+        assertThat(english.locator(".findings")).containsText("6 links have a full path (F:");
         Page german = german("quillfeather");
         goTo(german, english.url());
         assertThat(german.locator(".findings")).containsText("6 Verknüpfungen");

@@ -80,7 +80,7 @@ class PreCheckTest extends RunningApplication {
         int before = handIns.ofStudent(place(WHO)).size();
         Page page = checked(new ArrayList<>());
         assertThat(page.locator("main")).containsText("Sent: the list of 2 files and 1 document");
-        assertThat(page.locator("main")).containsText("Whether folders without files are there: this browser told of files only.");
+        assertThat(page.locator("main")).containsText("Empty folders cannot be seen in this browser.");
         accessible(page);
         assertThat(handIns.ofStudent(place(WHO))).hasSize(before);
         HandInView check = handIns.preChecks(place(WHO)).get(0);
@@ -123,7 +123,7 @@ class PreCheckTest extends RunningApplication {
         assertThat(instructor.locator(".columns a, .columns .verdict")).hasCount(0);
         database.update("update course set shows_pre_checks = true");
         instructor.reload();
-        assertThat(instructor.locator(".columns .verdict")).containsText("to fix");
+        assertThat(instructor.locator(".columns .verdict")).containsText("needs fixing");
         assertThat(instructor.locator(".columns a")).hasAttribute("href", java.net.URI.create(address).getPath());
         assertThat(instructor.context().request().get(address).status()).isEqualTo(200);
         assertThat(other.context().request().get(address).status()).isEqualTo(404);
