@@ -99,7 +99,7 @@ public enum Code {
     STRUCTURE_OTHER_KIT(Family.STRUCTURE, "other-kit", Severity.MUST, HOW, FOUND, EXPECTED),
     STRUCTURE_TOO_MANY(Family.STRUCTURE, "too-many", Severity.SHOULD, FOUND, COUNT, MOST, TYPES),
     STRUCTURE_NUMBER_GAP(Family.STRUCTURE, "number-gap", Severity.SHOULD, PATTERN, RANGES),
-    STRUCTURE_FILE_MISPLACED(Family.STRUCTURE, "file-misplaced", Severity.SHOULD, PLACE),
+    STRUCTURE_FILE_MISPLACED(Family.STRUCTURE, "file-misplaced", Severity.SHOULD, PLACE, OTHERS),
     STRUCTURE_MANAGED_GONE(Family.STRUCTURE, "managed-gone", Severity.SHOULD, PURPOSE),
     STRUCTURE_COMPANION_MISSING(Family.STRUCTURE, "companion-missing", Severity.SHOULD, FOUND, PURPOSE),
     STRUCTURE_REPEATS_TOO_FEW(Family.STRUCTURE, "repeats-too-few", Severity.SHOULD, COUNT, LEAST, PURPOSE),

@@ -7,12 +7,14 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.opensatchel.core.report.FindingGroups;
 import org.opensatchel.core.report.Report;
+import org.opensatchel.core.words.Said;
 import org.opensatchel.core.words.Sentence;
 import org.opensatchel.core.words.Words;
 
@@ -71,5 +73,16 @@ class SpokenTest {
         String message = group.isMany() ? Words.ENGLISH.heading(group).toString() : Words.ENGLISH.of(group.first()).message().toString();
         assertThat(message).contains(says);
         assertThat(Words.ENGLISH.remedy(group)).extracting(Sentence::toString).first().asString().contains(remedy);
+    }
+
+    /** Where several folders take a kind of file all are named, as this student would call them and never as a pattern. */
+    @Test
+    void everyFolderThatTakesAKindIsNamed() throws IOException {
+        Report report = Scene.of("two homes", "loose.png = x", "titles/a.png = x", "shots/rain/b.png = x").kit("""
+                "folders": [{"path": "titles", "accepts": ["png"]}, {"path": "shots/{word}", "accepts": ["png"]}]""").check(temp);
+        Said said = Words.ENGLISH.of(report.findings().stream().filter(one -> one.code().equals("structure.file-misplaced")).findFirst()
+                .orElseThrow());
+        assertThat(said.message().toString()).endsWith("Files of its type may lie in “titles” and “shots/lantern”.");
+        assertThat(said.remedy().get(0).toString()).isEqualTo("Move it to the one of these folders where it belongs.");
     }
 }

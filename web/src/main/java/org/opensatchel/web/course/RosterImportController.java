@@ -10,10 +10,12 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.opensatchel.core.roster.RosterChange;
 import org.opensatchel.core.roster.RosterChoice;
 import org.opensatchel.core.roster.RosterColumn;
@@ -170,17 +172,23 @@ class RosterImportController {
             @RequestParam(required = false) Set<Integer> join, @RequestParam(required = false) Set<Long> remove,
             @RequestParam(defaultValue = "true") boolean keepsNames, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
         rosters.course(id, me.accountId());
-        TreeSet<Integer> apart = new TreeSet<>(asked == null ? Set.of() : asked);
-        apart.removeAll(join == null ? Set.of() : join);
+        TreeSet<Integer> apart = said(asked);
+        apart.removeAll(said(join));
         RosterChoice choice = imports.choice(id, told.chosen, told.headless, told.columns());
         Optional<Job> job = works.ask(id, me.accountId(), told.file, told.classId, choice,
                 new RosterImports.Decided(press(token), apart,
-                        new TreeSet<>(remove == null ? Set.of() : remove), keepsNames));
+                        said(remove), keepsNames));
         if (job.isEmpty()) {
             redirect.addFlashAttribute("refused", Speech.say("job.own"));
             return "redirect:" + told.preview(id);
         }
         return "redirect:/courses/" + id + "/roster/importing/" + job.get().id();
+    }
+
+    /** What is in a field that may be there several times or not at all, and may be blank. */
+    private static <T> TreeSet<T> said(Set<T> values) {
+        return values == null ? new TreeSet<>()
+                : values.stream().filter(Objects::nonNull).collect(Collectors.toCollection(TreeSet::new));
     }
 
     private static String press(String token) {

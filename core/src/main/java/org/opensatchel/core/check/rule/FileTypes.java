@@ -1,5 +1,6 @@
 package org.opensatchel.core.check.rule;
 
+import static org.opensatchel.base.fact.FactName.OTHERS;
 import static org.opensatchel.base.fact.FactName.PLACE;
 import static org.opensatchel.base.fact.FactName.TYPE;
 import static org.opensatchel.base.fact.FactName.TYPES;
@@ -61,7 +62,7 @@ final class FileTypes implements Rule<PlanEvidence> {
         if (rule.isEmpty() || rule.get().takes(path.extension()) || rule.get().need() == Need.FORBIDDEN || isRoleType(plan, path)) {
             return Optional.empty();
         }
-        if (home(evidence, path).isPresent()) {
+        if (!homes(evidence, path).isEmpty()) {
             return Optional.of(finding(evidence, path));
         }
         return Optional.of(Finding.of(Code.ASSET_TYPE_NOT_ACCEPTED).path(path).fact(TYPES, rule.get().accepts())
@@ -75,15 +76,20 @@ final class FileTypes implements Rule<PlanEvidence> {
     }
 
     private static Finding finding(PlanEvidence evidence, ProjectPath path) {
-        return Finding.of(Code.STRUCTURE_FILE_MISPLACED).path(path).causedBy(new Cause(Cause.Kind.SHORTCUT, path))
-                .fact(PLACE, home(evidence, path)).make();
+        List<String> homes = homes(evidence, path);
+        Finding.Builder finding = Finding.of(Code.STRUCTURE_FILE_MISPLACED).path(path).causedBy(new Cause(Cause.Kind.SHORTCUT, path))
+                .fact(PLACE, homes.stream().findFirst());
+        return (homes.size() > 1 ? finding.fact(OTHERS, homes) : finding).make();
     }
 
-    /** The planned folder that takes this type by name; nothing is sent into one that nobody may touch. */
-    private static Optional<String> home(PlanEvidence evidence, ProjectPath path) {
+    /**
+     * The planned folders that take this type by name, as they could be called for this student; nothing is sent into one that nobody may
+     * touch.
+     */
+    private static List<String> homes(PlanEvidence evidence, ProjectPath path) {
         Kit kit = evidence.kit().orElseThrow();
         return kit.folders().stream()
                 .filter(rule -> rule.need() != Need.FORBIDDEN && !rule.managed() && !rule.sealed() && rule.asksFor(path.extension()))
-                .map(rule -> rule.path().text()).findFirst();
+                .map(rule -> rule.path().example(evidence.fields(), kit.ascii())).distinct().toList();
     }
 }
