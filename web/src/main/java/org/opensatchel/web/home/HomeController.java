@@ -50,7 +50,9 @@ class HomeController {
                     courses.coursesAttendedBy(me.accountId()).stream().filter(course -> !busy.contains(course.id())).toList());
             return "home/my-work";
         }
-        model.addAttribute("waits", teaching.of(me.accountId()));
+        Map<Long, TeachingWork.Waits> waits = teaching.of(me.accountId());
+        model.addAttribute("waits", waits);
+        model.addAttribute("drawn", waits.values().stream().anyMatch(one -> one.handed() > 0));
         model.addAttribute("nothing", TeachingWork.Waits.NOTHING);
         model.addAttribute("languages", Words.languages());
         model.addAttribute("courses", courses.coursesTaughtBy(me.accountId()));

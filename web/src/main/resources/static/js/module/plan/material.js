@@ -60,7 +60,12 @@ export class Material {
   // A ready-made plan, under the title and the version that are there.
   begin(plan) {
     const { title, version, assignment } = this.view.model.doc;
-    this.view.model.replace({ ...plan, title: title || plan.title, ...(version && { version }), ...(assignment && { assignment }) });
+    this.view.model.replace({
+      ...plan,
+      title: title || plan.title,
+      ...(version && { version }),
+      ...(assignment && { assignment })
+    });
     this.view.look();
   }
 

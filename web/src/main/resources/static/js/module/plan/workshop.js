@@ -61,7 +61,9 @@ export class Workshop {
     if (students) this.student.value = students;
     this.result.replaceChildren(
       this.test(answer),
-      el("p", { class: "soft mb-1" }, say("js-plan.longest", answer.longest, answer.systems.join(", "))),
+      ...(answer.longest > 0
+        ? [el("p", { class: "soft mb-1" }, say("js-plan.longest", answer.longest, answer.systems.join(", ")))]
+        : []),
       el(
         "ul",
         { class: "roots" },
