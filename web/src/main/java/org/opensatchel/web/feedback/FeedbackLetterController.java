@@ -212,6 +212,7 @@ class FeedbackLetterController {
         model.addAttribute("handIn", shown.handIn());
         model.addAttribute("draft", slips.draft(shown, me.displayName()));
         model.addAttribute("sent", slips.sent(List.of(handIn)).get(handIn));
+        model.addAttribute("leaves", mails.leaves());
         model.addAttribute("addresses", accounts.addresses(List.of(shown.place().student().accountId())).values());
         model.addAttribute("language", slips.words(shown.place().student()).locale().getLanguage());
         return "feedback/slip";
