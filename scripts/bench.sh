@@ -9,7 +9,7 @@ run_bench() {
   local classpath="$home/bench/target/satchel-bench-0.1.0.jar:$(printf '%s:' "$home"/bench/target/lib/*.jar)"
   "$java" -Xmx256m -XX:-UsePerfData -cp "$classpath" org.opensatchel.bench.HandoutBench "$@"
   command -v unzip >/dev/null || install_packages unzip
-  "$java" -Xmx1g -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.ArchiveBench
+  "$java" -Xmx1g -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.ArchiveBench "$home/satchel"
   "$java" -Xmx1g -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.MediaBench
   "$java" -Xmx256m -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.FolderBench "$home/satchel"
   "$java" -Xmx256m -XX:-UsePerfData "-Djava.io.tmpdir=${TMPDIR:-/tmp}" -cp "$classpath" org.opensatchel.bench.InsideBench

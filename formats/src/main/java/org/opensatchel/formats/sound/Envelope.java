@@ -26,14 +26,23 @@ public final class Envelope implements SampleSink {
 
     @Override
     public void samples(double[] samples, int count) {
+        highestOf(samples, count);
+    }
+
+    /** Takes what comes, and tells the highest of it: it was looked at anyway. */
+    double highestOf(double[] samples, int count) {
+        double most = 0;
         int from = 0;
         while (from < count) {
             int part = (int) Math.min(highest.length - 1, (sample + from) / channels / each);
             int to = part == highest.length - 1 ? count : (int) Math.min(count, Math.max(from + 1, ends(part) - sample));
-            highest[part] = Math.max(highest[part], highest(samples, from, to));
+            double found = highest(samples, from, to);
+            highest[part] = Math.max(highest[part], found);
+            most = Math.max(most, found);
             from = to;
         }
         sample += count;
+        return most;
     }
 
     /** The first sample behind a part. */
@@ -44,16 +53,13 @@ public final class Envelope implements SampleSink {
     /** The highest of some samples: most of what a long sound costs, and so as plain as can be. */
     static double highest(double[] samples, int from, int to) {
         double most = 0;
-        double least = 0;
         for (int i = from; i < to; i++) {
-            double sample = samples[i];
-            if (sample > most) {
-                most = sample;
-            } else if (sample < least) {
-                least = sample;
+            double height = Math.abs(samples[i]);
+            if (height > most) {
+                most = height;
             }
         }
-        return Math.max(most, -least);
+        return most;
     }
 
     /** From 0 to 100, full scale; as many as there were parts. */

@@ -27,7 +27,11 @@ public final class PeakMeter implements SampleSink {
 
     @Override
     public void samples(double[] samples, int count) {
-        double most = Envelope.highest(samples, 0, count);
+        samples(samples, count, Envelope.highest(samples, 0, count));
+    }
+
+    /** @param most the highest of them */
+    void samples(double[] samples, int count, double most) {
         peak = Math.max(peak, most);
         if (most >= FULL || running) {
             tops(samples, count);

@@ -26,8 +26,7 @@ public final class SoundMeter implements SampleSink {
 
     @Override
     public void samples(double[] samples, int count) {
-        peaks.samples(samples, count);
-        envelope.samples(samples, count);
+        peaks.samples(samples, count, envelope.highestOf(samples, count));
         loudness.ifPresent(meter -> meter.samples(samples, count));
     }
 
