@@ -16,14 +16,14 @@ import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.ScopeType;
 
 /** The command line over the core: no database, no server, nothing written but what it prints. */
-@Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.", subcommands = {
-        CheckCommand.class, KitCommand.class, ProfileCommand.class, NameCommand.class, FormatsCommand.class,
-        ExplainCommand.class}, synopsisSubcommandLabel = "COMMAND")
+@Command(name = "satchel", description = "Checks media project folders, and the kits they are made from.", synopsisSubcommandLabel = "COMMAND")
 public final class Satchel implements Runnable {
 
     /** It could not be checked, or was asked for wrongly. */
     static final int FAILED = 2;
 
+    private static final List<Class<?>> COMMANDS = List.of(CheckCommand.class, KitCommand.class, ProfileCommand.class, NameCommand.class,
+            FormatsCommand.class, ExplainCommand.class);
     private static final Words IN_ENGLISH = Words.ENGLISH.including(Satchel.class);
 
     private final PrintStream out;
@@ -54,6 +54,7 @@ public final class Satchel implements Runnable {
     static int run(PrintStream out, PrintStream err, String... args) {
         Satchel satchel = new Satchel(out, err);
         CommandLine line = new CommandLine(satchel);
+        asked(args).forEach(line::addSubcommand);
         if (isGerman(args)) {
             line.setResourceBundle(ResourceBundle.getBundle(Satchel.class.getPackageName() + ".help", Locale.GERMAN));
         }
@@ -78,6 +79,13 @@ public final class Satchel implements Runnable {
             err.println(Printable.line("satchel: " + satchel.words.fill("broken", FaultNumber.of(broke))));
         }
         return FAILED;
+    }
+
+    /** The command that stands first, alone: what all the others take need not be found out then, which is half of a short command's time. */
+    private static List<Class<?>> asked(String... args) {
+        List<Class<?>> named = COMMANDS.stream()
+                .filter(command -> args.length > 0 && command.getAnnotation(Command.class).name().equals(args[0])).toList();
+        return named.isEmpty() ? COMMANDS : named;
     }
 
     /** Asked before anything is parsed: help is written while that goes on. */
