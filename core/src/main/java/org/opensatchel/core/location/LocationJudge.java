@@ -186,7 +186,7 @@ public final class LocationJudge {
             return;
         }
         String ending = ProjectPath.of(name).extension();
-        boolean file = !rootName.contains(".") && (Formats.kind(ending) != FileKind.OTHER || ending.equals("zip"));
+        boolean file = !rootName.contains(".") && endsLikeAFile(ending);
         if (file && !address.names().isEmpty()) {
             add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last),
                     Facts.of(HOW, ending.equals("zip") ? "zip" : "file").and(FOUND, name).and(EXPECTED, rootName), location);
@@ -206,6 +206,11 @@ public final class LocationJudge {
             return;
         }
         add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last), Facts.of(HOW, "name").and(FOUND, name).and(EXPECTED, rootName), location);
+    }
+
+    /** Whether it is the path of a file in the project that was given: a document's as well, which is of no kind by its ending alone. */
+    private static boolean endsLikeAFile(String ending) {
+        return Formats.kind(ending) != FileKind.OTHER || Formats.documentEndings().contains(ending) || ending.equals("zip");
     }
 
     private boolean isRoot(String name) {

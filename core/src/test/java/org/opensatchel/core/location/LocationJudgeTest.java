@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.opensatchel.base.fact.FactName;
 import org.opensatchel.core.location.LocationPolicy.Avoided;
 
@@ -47,6 +48,9 @@ class LocationJudgeTest {
             "E:\\@\\@ | REMOVABLE | location.subfolder",
             "E:\\@.zip | REMOVABLE | location.root-name",
             "E:\\@\\edit.mov | REMOVABLE | location.root-name",
+            "E:\\@\\edit\\cut.otio | REMOVABLE | location.root-name",
+            "E:\\@\\scene.v2 | REMOVABLE | location.subfolder",
+            "E:\\work\\cut.otio | REMOVABLE | location.root-name",
             "C:\\@ | REMOVABLE | location.contradicts",
             "/Users/omarsh/@ | REMOVABLE | location.contradicts",
             "E:\\a?\\@ | REMOVABLE | location.contradicts",
@@ -57,6 +61,14 @@ class LocationJudgeTest {
         assertThat(faults).allSatisfy(fault -> {
             assertThat(judge(fault.facts().text(FactName.EXAMPLE).orElseThrow(), StorageKind.REMOVABLE)).isEmpty();
         });
+    }
+
+    /** A cure that renames a folder would rename the student's document. */
+    @ParameterizedTest
+    @ValueSource(strings = {"E:\\@\\edit\\cut.otio", "E:\\work\\cut.otio", "E:\\@\\mix.wav", "E:\\work\\room.gltf"})
+    void thePathOfAFileIsToldAsOne(String path) {
+        List<LocationFault> faults = judge(path.replace("@", ROOT), StorageKind.REMOVABLE);
+        assertThat(faults.stream().map(fault -> fault.facts().text(FactName.HOW).orElseThrow()).toList()).containsExactly("file");
     }
 
     /** What somebody says of their computer, against what the path itself shows. */
