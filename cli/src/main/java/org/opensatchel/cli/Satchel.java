@@ -81,7 +81,7 @@ public final class Satchel implements Runnable {
         return FAILED;
     }
 
-    /** The command that stands first, alone: what all the others take need not be found out then, which is half of a short command's time. */
+    /** The command that stands first, alone: what all the others take need not be found out then, which is a quarter of a short command's time. */
     private static List<Class<?>> asked(String... args) {
         List<Class<?>> named = COMMANDS.stream()
                 .filter(command -> args.length > 0 && command.getAnnotation(Command.class).name().equals(args[0])).toList();
