@@ -43,6 +43,8 @@ run_tests() {
   # Hand-outs are unpacked with what other people unpack with.
   command -v unzip >/dev/null && command -v 7z >/dev/null || install_packages unzip p7zip-full
   export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 LC_ALL=C.UTF-8
+  # What is laid out otherwise is told now, not by the last module after all tests.
+  [ -n "$only" ] || run_maven -q net.revelc.code.formatter:formatter-maven-plugin:validate || die "Lay the code out first: mvn formatter:format"
   case "$only" in
     ''|web) run_with_database || status=$? ;;
     *) run_maven verify "$listening" "${some[@]}" || status=$? ;;

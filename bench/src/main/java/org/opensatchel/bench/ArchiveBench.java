@@ -61,7 +61,8 @@ final class ArchiveBench {
             ours[i] = two.seconds;
             peak = Math.max(peak, two.peakKiB);
         }
-        System.out.printf("check of an archive: %d files, %d MiB, the command line as it is, whole process%n", files, Files.size(zip) >> 20);
+        System.out.printf("check of an archive: %d files, %d MiB, the command line as it is, whole process%n", files,
+                Files.size(zip) >> 20);
         System.out.printf("  unzip -p | sha256sum           %.2f s (baseline)%n", median(theirs));
         System.out.printf("  check                          %.2f s, %.2f times the baseline (at most 0.18)%n", median(ours),
                 median(ours) / median(theirs));
