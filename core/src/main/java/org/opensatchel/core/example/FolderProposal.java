@@ -1,5 +1,6 @@
 package org.opensatchel.core.example;
 
+import static org.opensatchel.base.fact.FactName.ALLOWED_TYPES;
 import static org.opensatchel.base.fact.FactName.COUNT;
 import static org.opensatchel.base.fact.FactName.TYPES;
 
@@ -17,6 +18,7 @@ import org.opensatchel.core.kit.FolderPattern;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Need;
 import org.opensatchel.core.project.ProjectTree;
+import org.opensatchel.formats.kind.TypeFamily;
 
 /** Proposes a rule for each folder of an example, and one rule for folders that are one series. */
 final class FolderProposal {
@@ -42,7 +44,10 @@ final class FolderProposal {
         return out.stream().map(this::takingWhatItHolds).toList();
     }
 
-    /** A folder may fit another rule than the one made from it: each rule takes what every folder held against it has. */
+    /**
+     * A folder may fit another rule than the one made from it: each rule takes what every folder held against it has. It takes the rest of
+     * a family too, since what one student chose is not all that may be chosen.
+     */
     private ProposedPart.Folder takingWhatItHolds(ProposedPart.Folder part) {
         FolderRule rule = part.rule();
         if (rule.accepts().isEmpty()) {
@@ -51,8 +56,14 @@ final class FolderProposal {
         TreeSet<String> types = new TreeSet<>(rule.accepts());
         tree.folders().stream().filter(folder -> rule.path().fits(folder, tokens.fields(), false))
                 .forEach(folder -> types.addAll(types(List.of(folder))));
-        boolean anything = types.contains("") || types.size() > MOST_TYPES;
-        return new ProposedPart.Folder(rule.accepting(anything ? List.of() : List.copyOf(types)), part.why(), part.examples());
+        if (types.contains("") || types.size() > MOST_TYPES) {
+            return new ProposedPart.Folder(rule.accepting(List.of()), part.why(), part.examples());
+        }
+        List<String> alike = TypeFamily.alike(types);
+        Phrase why = alike.isEmpty() || !part.why().key().equals(ProposalWording.HOLDS.key()) ? part.why()
+                : ProposalWording.HOLDS.say(part.why().facts().and(ALLOWED_TYPES, alike));
+        types.addAll(alike);
+        return new ProposedPart.Folder(rule.accepting(List.copyOf(types)), why, part.examples());
     }
 
     /** The folders in these ones, which are one folder to the plan. */

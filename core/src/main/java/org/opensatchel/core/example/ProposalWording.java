@@ -1,5 +1,6 @@
 package org.opensatchel.core.example;
 
+import static org.opensatchel.base.fact.FactName.ALLOWED_TYPES;
 import static org.opensatchel.base.fact.FactName.COUNT;
 import static org.opensatchel.base.fact.FactName.TYPES;
 
@@ -19,7 +20,7 @@ public enum ProposalWording implements Wording {
     PROGRAM_KEEPS,
     SAME_KIND(COUNT),
     NO_FILES,
-    HOLDS(TYPES),
+    HOLDS(TYPES, ALLOWED_TYPES),
     DOCUMENT_NAMED,
     NAMED_FOR_STUDENT,
     IN_ROOT,

@@ -47,9 +47,26 @@ public record PlanFound(List<Line> lines, int more) {
     public record Line(Optional<String> planned, Optional<String> found, boolean folder, State state, String says, Optional<String> need,
             int files) {
 
+        /** Whether something is there, wherever and however. */
+        public boolean exists() {
+            return state != State.missing && state != State.absent;
+        }
+
         /** Where it stands: by the plan, and what nobody planned where it is. */
         public String path() {
             return planned.or(() -> found).orElse("");
         }
+    }
+
+    /** How many files lie in a folder and below it. */
+    public int filesIn(Line folder) {
+        return lines.stream().filter(line -> line.path().equals(folder.path()) || line.path().startsWith(folder.path() + "/"))
+                .filter(Line::exists).mapToInt(line -> line.folder() ? line.files() : 1).sum();
+    }
+
+    /** The planned folders right in the project that hold files, each by its planned name. */
+    public List<String> filled() {
+        return lines.stream().filter(Line::folder).filter(line -> line.planned().filter(path -> path.indexOf('/') < 0).isPresent())
+                .filter(Line::exists).filter(line -> filesIn(line) > 0).map(Line::path).distinct().toList();
     }
 }

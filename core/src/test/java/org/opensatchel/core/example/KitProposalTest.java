@@ -43,8 +43,9 @@ class KitProposalTest {
         assertThat(kit.folders().stream()
                 .map(rule -> rule.path().text() + " " + rule.need().word() + (rule.managed() ? " managed" : "") + " " + rule.accepts())
                 .toList()).containsExactly(
-                        "delivery required [mp4]", "edit required [otio]", "edit/autosave optional managed []", "footage required [mp4]",
-                        "sound required [wav]", "story required [csv]", "titles required [png, svg]");
+                        "delivery required [mov, mp4]", "edit required [otio]", "edit/autosave optional managed []",
+                        "footage required [mov, mp4]", "sound required [flac, wav]", "story required [csv]",
+                        "titles required [exr, jpg, png, svg, tif]");
         assertThat(kit.documents()).singleElement().satisfies(rule -> assertThat(rule.in() + " " + rule.name().text() + " " + rule.types())
                 .isEqualTo("edit {last}_{assignment}_v{version:2} [otio]"));
         assertThat(kit.files()).singleElement()

@@ -4,11 +4,9 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.opensatchel.base.text.Shortened;
-import org.opensatchel.core.naming.RosterFields;
 import org.opensatchel.core.words.Words;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
@@ -58,8 +56,9 @@ class HomeController {
         model.addAttribute("courses", courses.coursesTaughtBy(me.accountId()));
         List<AssignmentView> taught = courses.taughtBy(me.accountId());
         Map<Long, SmallBag> bags = new HashMap<>();
-        taught.forEach(one -> kits.current(one).ifPresent(kit -> bags.put(one.id(), SmallBag.of(kit.kit(), RosterFields.NONE,
-                Optional.empty()))));
+        Map<Long, Map<String, Integer>> filled = teaching.filled(me.accountId());
+        taught.forEach(one -> kits.current(one).ifPresent(kit -> bags.put(one.id(), SmallBag.of(kit.kit(),
+                filled.getOrDefault(one.id(), Map.of()), waits.getOrDefault(one.id(), TeachingWork.Waits.NOTHING).checked()))));
         model.addAttribute("bags", bags);
         model.addAttribute("assignments",
                 taught.stream()

@@ -26,10 +26,17 @@ public record SmallBag(String root, List<Band> bands, int more) {
      *
      * @param kind {@code filled}, {@code missing}, or by the plan alone {@code required} or {@code optional}
      * @param says how much lies in it, or that it is missing; empty by the plan alone
+     * @param share of a class: how many in a hundred have it filled; below 0 where it is one project's
      */
-    public record Band(String name, String kind, String says) {}
+    public record Band(String name, String kind, String says, int share) {
+        Band(String name, String kind, String says) {
+            this(name, kind, says, -1);
+        }
+    }
 
     /**
+     * A project's.
+     *
      * @param found what was there in the project that was sent last; empty where none was
      */
     static SmallBag of(Kit kit, RosterFields fields, Optional<PlanFound> found) {
@@ -48,14 +55,28 @@ public record SmallBag(String root, List<Band> bands, int more) {
                 Math.max(0, all.size() - MOST));
     }
 
+    /**
+     * A class's: how many of those who handed in have files in each folder.
+     *
+     * @param filled by the names of folders
+     */
+    static SmallBag of(Kit kit, Map<String, Integer> filled, int handed) {
+        SmallBag plan = of(kit, RosterFields.NONE, Optional.empty());
+        if (handed == 0) {
+            return plan;
+        }
+        return new SmallBag(plan.root, plan.bands.stream().map(band -> {
+            int have = Math.min(handed, filled.getOrDefault(band.name, 0));
+            return new Band(band.name, band.kind, Speech.say("home.folder-filled", have, handed), 100 * have / handed);
+        }).toList(), plan.more);
+    }
+
     private static Band filled(Band band, PlanFound.Line line, PlanFound there) {
-        boolean isThere = line.state() != PlanFound.State.missing && line.state() != PlanFound.State.absent;
-        if (!isThere) {
+        if (!line.exists()) {
             return new Band(band.name, line.state() == PlanFound.State.missing ? "missing" : band.kind,
                     line.state() == PlanFound.State.missing ? Speech.say("plan-found.note-missing") : "");
         }
-        int files = there.lines().stream().filter(one -> one.path().equals(line.path()) || one.path().startsWith(line.path() + "/"))
-                .mapToInt(one -> one.folder() ? one.files() : 1).sum();
+        int files = there.filesIn(line);
         return new Band(band.name, files > 0 ? "filled" : band.kind, Speech.say("plan-found.files", files));
     }
 }

@@ -25,29 +25,38 @@ class TeachingWork {
     private static final Duration NEW = Duration.ofDays(1);
     private static final int MOST_FOUND = 50;
 
-    private static final String QUESTION = """
+    /** What counts of everybody in the assignments somebody teaches. */
+    private static final String COUNTING = """
             with mine as (
               select a.id, a.course_id from assignment a join course_instructor t on t.course_id = a.course_id where t.account_id = :account),
             here as (
               select m.id as assignment, e.id as enrolment from mine m join enrolment e on e.course_id = m.course_id where e.left_at is null),
             last as (
-              select p.assignment, l.* from here p cross join lateral (select h.id, h.verdict, h.should, h.doubts, h.state, h.received_at as received from hand_in h
-                where h.assignment_id = p.assignment and h.enrolment_id = p.enrolment and h.counts_since is not null order by h.counts_since desc limit 1) l),
-            placed as (
-              select l.assignment_id as assignment, count(distinct l.enrolment_id) as places from project_location l
-              join here p on p.assignment = l.assignment_id and p.enrolment = l.enrolment_id group by l.assignment_id),
-            handed as (
-              select l.assignment, count(*) as handed, count(*) filter (where l.verdict in ('fix', 'blocked')) as fix,
-                count(*) filter (where l.verdict = 'ready' and (l.should > 0 or l.doubts > 0)) as tidy,
-                count(*) filter (where l.verdict = 'ready' and l.should = 0 and l.doubts = 0) as ready,
-                count(*) filter (where l.received > :since) as fresh,
-                count(*) filter (where l.verdict in ('fix', 'blocked') and not exists (select 1 from slip s where s.hand_in_id = l.id and s.sent_at is not null)
-                  and not exists (select 1 from decision d where d.hand_in_id = l.id and d.undone_at is null)) as waiting
-              from last l group by l.assignment)
-            select m.id as assignment, (select count(*) from here p where p.assignment = m.id) as students, coalesce(p.places, 0) as placed,
-              coalesce(h.handed, 0) as handed, coalesce(h.fix, 0) as fix, coalesce(h.tidy, 0) as tidy, coalesce(h.ready, 0) as ready,
-              coalesce(h.fresh, 0) as fresh, coalesce(h.waiting, 0) as waiting
-            from mine m left join placed p on p.assignment = m.id left join handed h on h.assignment = m.id""";
+              select p.assignment, l.* from here p cross join lateral (select h.id, h.verdict, h.should, h.doubts, h.state, h.folders, h.received_at as received from hand_in h
+                where h.assignment_id = p.assignment and h.enrolment_id = p.enrolment and h.counts_since is not null order by h.counts_since desc limit 1) l)
+            """;
+
+    private static final String QUESTION = COUNTING
+            + """
+                    , placed as (
+                      select l.assignment_id as assignment, count(distinct l.enrolment_id) as places from project_location l
+                      join here p on p.assignment = l.assignment_id and p.enrolment = l.enrolment_id group by l.assignment_id),
+                    handed as (
+                      select l.assignment, count(*) as handed, count(*) filter (where l.verdict in ('fix', 'blocked')) as fix,
+                        count(*) filter (where l.verdict = 'ready' and (l.should > 0 or l.doubts > 0)) as tidy,
+                        count(*) filter (where l.verdict = 'ready' and l.should = 0 and l.doubts = 0) as ready,
+                        count(*) filter (where l.received > :since) as fresh,
+                        count(*) filter (where l.verdict in ('fix', 'blocked') and not exists (select 1 from slip s where s.hand_in_id = l.id and s.sent_at is not null)
+                          and not exists (select 1 from decision d where d.hand_in_id = l.id and d.undone_at is null)) as waiting
+                      from last l group by l.assignment)
+                    select m.id as assignment, (select count(*) from here p where p.assignment = m.id) as students, coalesce(p.places, 0) as placed,
+                      coalesce(h.handed, 0) as handed, coalesce(h.fix, 0) as fix, coalesce(h.tidy, 0) as tidy, coalesce(h.ready, 0) as ready,
+                      coalesce(h.fresh, 0) as fresh, coalesce(h.waiting, 0) as waiting
+                    from mine m left join placed p on p.assignment = m.id left join handed h on h.assignment = m.id""";
+
+    private static final String FILLED = COUNTING
+            + """
+                    select l.assignment, f.folder, count(*) as projects from last l cross join unnest(l.folders) as f(folder) group by l.assignment, f.folder""";
 
     private static final String SEARCH = """
             select a.id as assignment, c.code || ' ' || c.title as course, a.code || ' ' || a.title as title, e.id as enrolment, e.last_name as last,
@@ -78,6 +87,11 @@ class TeachingWork {
 
         static final Waits NOTHING = new Waits(0, 0, 0, 0, 0, 0, 0, 0);
         private static final int WIDTH = 480;
+
+        /** How many projects were checked. */
+        int checked() {
+            return fix + tidy + ready;
+        }
 
         /** The class as one line of stitches, one a student: what is torn first, then what is whole, then what is not there. */
         public List<Stitch> seam() {
@@ -120,6 +134,16 @@ class TeachingWork {
         database.sql(QUESTION).param("account", account).param("since", Moments.at(since)).query(row -> {
             out.put(row.getLong("assignment"), new Waits(row.getInt("students"), row.getInt("placed"), row.getInt("handed"),
                     row.getInt("fix"), row.getInt("tidy"), row.getInt("ready"), row.getInt("fresh"), row.getInt("waiting")));
+        });
+        return out;
+    }
+
+    /** By assignment and folder of its plan: how many of the projects that count have files in it. */
+    @Transactional(readOnly = true)
+    public Map<Long, Map<String, Integer>> filled(long account) {
+        Map<Long, Map<String, Integer>> out = new HashMap<>();
+        database.sql(FILLED).param("account", account).query(row -> {
+            out.computeIfAbsent(row.getLong("assignment"), key -> new HashMap<>()).put(row.getString("folder"), row.getInt("projects"));
         });
         return out;
     }

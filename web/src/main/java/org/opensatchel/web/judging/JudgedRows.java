@@ -11,6 +11,7 @@ import java.util.Map;
 import org.opensatchel.base.text.Shortened;
 import org.opensatchel.core.judging.Judgement;
 import org.opensatchel.core.judging.Theme;
+import org.opensatchel.core.report.PlanFound;
 import org.opensatchel.core.report.Report;
 import org.opensatchel.core.report.Report.FindingLine;
 import org.opensatchel.core.report.Score;
@@ -132,7 +133,7 @@ class JudgedRows {
                 """
                         update hand_in set judged = true, verdict = :verdict, must = :must, must_told = :told, should = :should, note = :note, mark_counts = :marks,
                           doubts = :doubts, points = :points, points_of = :of, part_points = cast(:parts as numeric[]),
-                          finding_codes = :codes, finding_counts = :counts
+                          finding_codes = :codes, finding_counts = :counts, folders = :folders
                         where id = :id and state = 'DONE'""")
                 .param("id", handIn).param("verdict", head.verdict().word())
                 .param("must", head.counts().must()).param("told", judgement.mustTold()).param("should", head.counts().should())
@@ -141,7 +142,8 @@ class JudgedRows {
                 .param("points", head.points().map(Score::earned).orElse(null), java.sql.Types.NUMERIC)
                 .param("of", head.points().map(Score::of).orElse(null), java.sql.Types.INTEGER)
                 .param("parts", head.points().map(JudgedRows::parts).orElse(new String[0]))
-                .param("codes", codes.keySet().toArray(String[]::new)).param("counts", codes.values().toArray(Integer[]::new)).update();
+                .param("codes", codes.keySet().toArray(String[]::new)).param("counts", codes.values().toArray(Integer[]::new))
+                .param("folders", head.plan().map(PlanFound::filled).orElse(List.of()).toArray(String[]::new)).update();
         database.sql("delete from hand_in_finding where hand_in_id = ?").param(handIn).update();
         List<Object[]> rows = new ArrayList<>();
         head.findings().forEach(finding -> rows.add(row(handIn, rows.size(), finding, finding.severity())));

@@ -19,6 +19,7 @@ import org.opensatchel.core.kit.KitWriter;
 import org.opensatchel.core.lint.LintFault;
 import org.opensatchel.core.location.Machine;
 import org.opensatchel.core.pack.KitPackage;
+import org.opensatchel.formats.kind.TypeFamily;
 import org.opensatchel.web.account.SignedIn;
 import org.opensatchel.web.course.AssignmentView;
 import org.opensatchel.web.course.CourseService;
@@ -113,6 +114,7 @@ class PlanController {
         model.addAttribute("machines", Machine.SHIPPED);
         model.addAttribute("flags", KitFlag.ofFolders());
         model.addAttribute("codes", Weighed.all());
+        model.addAttribute("families", TypeFamily.values());
         model.addAttribute("readyMade", ReadyMade.all());
         model.addAttribute("presets", presets.offered(me.accountId()));
     }

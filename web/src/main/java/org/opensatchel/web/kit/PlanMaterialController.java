@@ -72,6 +72,7 @@ class PlanMaterialController {
     /**
      * A part of a proposal.
      *
+     * @param kind what it is, in words
      * @param key the list or object of the kit document it belongs to
      * @param value what is put there
      */
@@ -177,7 +178,7 @@ class PlanMaterialController {
         boolean one = part.kind() == Offered.Kind.ROOT || part.kind() == Offered.Kind.NAMES;
         String key = one ? kind : kind + "s";
         String title = part.kind() == Offered.Kind.NAMES ? Speech.text(ProposalWording.NAME_RULES.say()) : part.title();
-        return new Part(kind, title, Speech.text(Facts.phrase(part.why()).orElseThrow()), part.examples(), key,
+        return new Part(Speech.say("plan.proposed-" + part.kind()), title, Speech.text(Facts.phrase(part.why()).orElseThrow()), part.examples(), key,
                 one ? alone.get(key) : alone.get(key).get(0));
     }
 

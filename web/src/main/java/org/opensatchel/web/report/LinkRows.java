@@ -1,6 +1,5 @@
 package org.opensatchel.web.report;
 
-import java.text.NumberFormat;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -24,11 +23,9 @@ final class LinkRows {
 
     private final Map<String, String> said = new HashMap<>();
     private final Words words;
-    private final NumberFormat percent;
 
     private LinkRows(Words words) {
         this.words = words;
-        this.percent = NumberFormat.getPercentInstance(words.locale());
     }
 
     /** The links of a page, from the place of the first one among all. */
@@ -71,7 +68,7 @@ final class LinkRows {
     }
 
     private Sentence candidate(CandidateLine candidate) {
-        String sure = Speech.say("report.sure", percent.format(candidate.sure()));
-        return Sentence.name(candidate.path()).and(" ").and(words.of(candidate)).and(", " + sure);
+        return Sentence.words(say(Likelihood.of(candidate.sure()).say()) + " ").and(Sentence.name(candidate.path())).and(" (")
+                .and(words.of(candidate)).and(")");
     }
 }

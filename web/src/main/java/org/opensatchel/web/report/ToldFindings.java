@@ -48,6 +48,11 @@ public record ToldFindings(List<Group> groups, int must, int should, int note, l
             return code.startsWith("location.") ? "location" : code.equals("habit.step-open") ? "kit" : "";
         }
 
+        /** The key of the word for how sure the proposal is; there is one. */
+        public String likelihood() {
+            return Likelihood.of(proposal.orElseThrow().sure()).say();
+        }
+
         public boolean isMany() {
             return !others.isEmpty() || unlisted > 0;
         }

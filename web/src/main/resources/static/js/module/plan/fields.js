@@ -1,16 +1,6 @@
 // Fields of the plan as they stand on the page: each shows one key of an object and writes it back as one step.
 import { say } from "../words.js";
 
-const GROUPS = [
-  ["js-plan.pictures", ["png", "jpg", "tif", "exr"]],
-  ["js-plan.sound", ["wav", "flac"]],
-  ["js-plan.films", ["mp4", "mov"]],
-  ["js-plan.models", ["gltf", "glb", "obj", "mtl"]],
-  ["js-plan.timelines", ["otio"]],
-  ["js-plan.drawings", ["svg", "pdf"]],
-  ["js-plan.pages", ["html", "css"]],
-  ["js-plan.writing", ["txt", "md", "odt", "pdf", "csv"]]
-];
 let ids = 0;
 
 export const el = (tag, attributes = {}, ...children) => {
@@ -219,7 +209,8 @@ const makers = {
       el(
         "div",
         { class: "groups" },
-        GROUPS.map(([name, types]) => {
+        known("families").map(([endings, name]) => {
+          const types = endings.split(" ");
           const all = types.every((type) => (value ?? []).includes(type));
           return el(
             "button",
@@ -234,7 +225,7 @@ const makers = {
                     : [...new Set([...(value ?? []), ...types])]
                 )
             },
-            say(name)
+            name
           );
         })
       )

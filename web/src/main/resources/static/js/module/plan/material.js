@@ -37,6 +37,10 @@ export class Material {
       event.preventDefault();
       zone.classList.add("over");
     });
+    // Where files are dragged onto the page, the place for them is open.
+    document.addEventListener("dragenter", (event) => {
+      if ([...(event.dataTransfer?.types ?? [])].includes("Files")) zone.closest("details").open = true;
+    });
     zone.addEventListener("dragleave", () => zone.classList.remove("over"));
     zone.addEventListener("drop", async (event) => {
       event.preventDefault();
@@ -106,18 +110,25 @@ export class Material {
       this.view.model.change((doc) => boxes.filter(([, box]) => box.checked).forEach(([part]) => this.put(doc, part)));
       this.close();
     };
+    const seen = (part) =>
+      part.examples.length && part.examples.join() !== part.title
+        ? " " + say("js-plan.seen", part.examples.join(", "))
+        : "";
     this.open(
       say("js-plan.from-example"),
-      boxes.map(([part, box]) =>
-        el(
-          "label",
-          { class: "offer-part" },
-          box,
-          el("span", { class: "soft" }, part.kind),
-          el("span", { class: "name" }, part.title),
-          el("span", {}, part.why + (part.examples.length ? " " + say("js-plan.seen", part.examples.join(", ")) : ""))
+      [
+        el("p", { class: "mb-2" }, say("js-plan.one-example")),
+        ...boxes.map(([part, box]) =>
+          el(
+            "label",
+            { class: "offer-part" },
+            box,
+            el("span", { class: "soft" }, part.kind),
+            el("span", { class: "name" }, part.title),
+            el("span", {}, part.why + seen(part))
+          )
         )
-      ),
+      ],
       say("js-plan.add-ticked"),
       accept
     );

@@ -242,8 +242,23 @@ export class Parts {
     this.#links();
     this.#location();
     this.#rest();
+    this.#unfold();
     if (held && document.activeElement?.dataset?.focus !== held)
       document.querySelector('[data-focus="' + held + '"]')?.focus();
+  }
+
+  // What is set, or has a fault, is open; nothing that somebody opened is closed again.
+  #unfold() {
+    const isSet = (value) => value !== undefined && value !== null && value !== "" && Object.keys(value).length !== 0;
+    document.querySelectorAll("details.part").forEach((part) => {
+      const keys = part.dataset.keys.split(" ");
+      const set = keys.some((key) => isSet(this.#model.doc[key]));
+      if (set !== part.classList.contains("set")) {
+        part.classList.toggle("set", set);
+        if (set) part.open = true;
+      }
+      if (keys.some((key) => this.#under("/" + key).length)) part.open = true;
+    });
   }
 
   #under(at) {

@@ -49,6 +49,14 @@ class PlanTest extends RunningApplication {
         return page;
     }
 
+    /** A part of the plan; what is not set is folded away. */
+    private static Locator part(Page page, String name) {
+        Locator part = page.locator("#part-" + name);
+        page.locator("details.part").filter(new Locator.FilterOptions().setHas(part)).locator("> summary").click();
+        assertThat(part).isVisible();
+        return part;
+    }
+
     @Test
     void aPlanIsMadeFromNothingAndPublished() {
         AssignmentView assignment = fresh("P1");
@@ -65,7 +73,7 @@ class PlanTest extends RunningApplication {
         assertThat(page.locator(".band .types")).hasText("png jpg tif exr");
         edit.getByRole(AriaRole.RADIO, new Locator.GetByRoleOptions().setName("optional")).check();
         assertThat(page.locator(".band")).hasClass(Pattern.compile(".*optional.*"));
-        page.locator("#part-files").getByText("Add").click();
+        part(page, "files").getByText("Add").click();
         Locator rule = page.locator("#part-files .edit");
         rule.getByLabel("What it is").fill("Contact sheet");
         rule.getByLabel("What it is").press("Tab");
@@ -115,7 +123,7 @@ class PlanTest extends RunningApplication {
         // Elsewhere it is one of the presets; of another's plan nothing changes when it goes.
         Page other = plan(fresh("R2"));
         other.waitForLoadState();
-        other.locator("#part-files").getByText("Add").click();
+        part(other, "files").getByText("Add").click();
         Locator second = other.locator("#part-files .brief");
         second.getByText("Market footage").click();
         assertThat(second.getByLabel("Frames a second")).hasValue("25");
@@ -138,7 +146,7 @@ class PlanTest extends RunningApplication {
         page.keyboard().type("proxies");
         page.keyboard().press("Enter");
         page.locator(".band .edit").getByText("a program makes again what is in here").click();
-        page.locator("[data-add=proxies]").click();
+        part(page, "proxies").locator("[data-add=proxies]").click();
         Locator rule = page.locator("#part-proxies .edit");
         rule.getByLabel("File name").fill("small");
         rule.getByLabel("File name").press("Tab");
@@ -215,7 +223,7 @@ class PlanTest extends RunningApplication {
     @Test
     void theFocusStaysWhereOneWorks() {
         Page page = plan(fresh("P11"));
-        Locator files = page.locator("#part-files");
+        Locator files = part(page, "files");
         files.locator("[data-add]").focus();
         page.keyboard().press("Enter");
         assertThat(files.getByLabel("What it is")).isFocused();
@@ -270,7 +278,7 @@ class PlanTest extends RunningApplication {
         assertThat(forbid).isFocused();
         page.keyboard().press("Control+z");
         assertThat(allow).isChecked();
-        Locator another = page.locator("#part-severities select").last();
+        Locator another = part(page, "severities").locator("select").last();
         another.focus();
         page.keyboard().press("ArrowDown");
         page.keyboard().press("ArrowDown");
@@ -455,7 +463,7 @@ class PlanTest extends RunningApplication {
     @Test
     void aLinkRuleIsTriedOnAPastedDocument() {
         Page page = plan(fresh("P10"));
-        page.locator("#part-links > .act").click();
+        part(page, "links").locator("> .act").click();
         Locator rule = page.locator("#part-links .rule .edit");
         rule.getByLabel("Written").fill("map = (?<link>\\S+)");
         rule.getByLabel("Written").press("Tab");

@@ -3,6 +3,8 @@ package org.opensatchel.core.check.rule;
 import java.util.List;
 import java.util.Optional;
 import org.opensatchel.base.fact.FactName;
+import org.opensatchel.base.path.LinkAddress;
+import org.opensatchel.base.path.ProjectPath;
 import org.opensatchel.core.finding.Code;
 import org.opensatchel.core.finding.Finding;
 import org.opensatchel.core.finding.Severity;
@@ -49,14 +51,16 @@ abstract class LinkCheck implements Rule<LinkEvidence> {
         return machines.isEmpty() ? finding : finding.atLeast(Severity.MUST).fact(FactName.MACHINES, machines);
     }
 
-    /** The last name of what is linked, for sentences. */
+    /** The last name of what is linked, for sentences: as the file is called, not as an address writes it. */
     static String name(ResolvedLink link) {
-        Optional<String> known = link.intended().filter(path -> !path.isRoot()).map(path -> path.name());
-        String text = link.link().text();
-        return known.orElseGet(() -> {
-            String cut = text.replaceFirst("[/\\\\]+$", "");
-            String last = cut.substring(Math.max(cut.lastIndexOf('/'), cut.lastIndexOf('\\')) + 1);
-            return last.isEmpty() ? text : last;
-        });
+        return link.intended().filter(path -> !path.isRoot()).map(ProjectPath::name)
+                .or(() -> link.link().address().map(LinkAddress::name).map(LinkCheck::last).filter(name -> !name.isEmpty()))
+                .orElseGet(() -> last(link.link().text()));
+    }
+
+    private static String last(String text) {
+        String cut = text.replaceFirst("[/\\\\]+$", "");
+        String last = cut.substring(Math.max(cut.lastIndexOf('/'), cut.lastIndexOf('\\')) + 1);
+        return last.isEmpty() ? text : last;
     }
 }
