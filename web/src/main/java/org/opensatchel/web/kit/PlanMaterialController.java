@@ -178,7 +178,8 @@ class PlanMaterialController {
         boolean one = part.kind() == Offered.Kind.ROOT || part.kind() == Offered.Kind.NAMES;
         String key = one ? kind : kind + "s";
         String title = part.kind() == Offered.Kind.NAMES ? Speech.text(ProposalWording.NAME_RULES.say()) : part.title();
-        return new Part(Speech.say("plan.proposed-" + part.kind()), title, Speech.text(Facts.phrase(part.why()).orElseThrow()), part.examples(), key,
+        return new Part(Speech.say("plan.proposed-" + part.kind()), title, Speech.text(Facts.phrase(part.why()).orElseThrow()),
+                part.examples(), key,
                 one ? alone.get(key) : alone.get(key).get(0));
     }
 

@@ -3,6 +3,8 @@ package org.opensatchel.web.home;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.opensatchel.web.Questions;
 import org.opensatchel.web.RunningApplication;
@@ -23,6 +25,10 @@ class BandCountsTest extends RunningApplication {
     private HandoutService handouts;
     @Autowired
     private LocationService locations;
+    @Autowired
+    private TeachingWork teaching;
+    @Autowired
+    private BagRows bags;
 
     @Test
     void countsWhatThePagesShow() {
@@ -53,5 +59,17 @@ class BandCountsTest extends RunningApplication {
             assertThat(own.handIn()).isPresent();
         }))).isEqualTo(1);
         assertThat(steps.of(instructor, market.id())).isEmpty();
+    }
+
+    /** What the first page says of a class is the sum of what it says to each of its students. */
+    @Test
+    void foldersAreFilledAsOftenAsStudentsFilledThem() {
+        AssignmentView market = market();
+        Map<String, Integer> expected = new TreeMap<>();
+        courses.roster(market).stream().map(student -> bags.newest(student.accountId()).get(market.id())).filter(Objects::nonNull)
+                .forEach(found -> found.filled().forEach(folder -> expected.merge(folder, 1, Integer::sum)));
+        Map<String, Integer> filled = teaching.filled(accounts.loadUserByUsername("quillfeather").accountId()).get(market.id());
+        assertThat(filled).containsExactlyInAnyOrderEntriesOf(expected).containsKeys("story", "footage", "delivery");
+        assertThat(filled.get("story")).isLessThan(filled.get("footage"));
     }
 }

@@ -52,8 +52,9 @@ class PlanTest extends RunningApplication {
     /** A part of the plan; what is not set is folded away. */
     private static Locator part(Page page, String name) {
         Locator part = page.locator("#part-" + name);
-        page.locator("details.part").filter(new Locator.FilterOptions().setHas(part)).locator("> summary").click();
-        assertThat(part).isVisible();
+        Locator folded = page.locator("details.part").filter(new Locator.FilterOptions().setHas(part));
+        folded.locator("> summary").click();
+        assertThat(folded).hasAttribute("open", "");
         return part;
     }
 
@@ -262,7 +263,7 @@ class PlanTest extends RunningApplication {
     @Test
     void arrowsInAChoiceDecideNothing() {
         Page page = plan(fresh("P12"));
-        Locator spaces = page.locator("[data-at='/names/spaces']");
+        Locator spaces = part(page, "names").locator("[data-at='/names/spaces']");
         Locator allow = spaces.locator("input[value=allow]");
         Locator forbid = spaces.locator("input[value=forbid]");
         allow.focus();
@@ -366,6 +367,7 @@ class PlanTest extends RunningApplication {
         page.locator("#add-folder").click();
         page.keyboard().type("pages");
         page.keyboard().press("Enter");
+        part(page, "starter");
         page.locator("#starter-into").selectOption("pages");
         page.setInputFiles("#starter-files", new FilePayload[]{file("brief.html", "<img src=\"arrow.svg\"><img src=\"gone.svg\">"),
                 file("arrow.svg", "<svg xmlns=\"http://www.w3.org/2000/svg\"/>")});
