@@ -307,6 +307,7 @@ const unfinished = async () => {
 
 if (page) {
   page.classList.add("alive");
+  page.inert = false;
   const zone = part("choose");
   part("pick").addEventListener("click", async () => take(await choose(part("folder"))));
   part("pick-zip").addEventListener("click", () => part("file").click());

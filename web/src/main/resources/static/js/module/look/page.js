@@ -166,6 +166,7 @@ const known = async () => {
 
 if (page) {
   page.classList.add("alive");
+  page.inert = false;
   const zone = part("choose");
   part("pick").addEventListener("click", async () => {
     const picked = await choose(part("input"));
