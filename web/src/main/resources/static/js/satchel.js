@@ -31,6 +31,28 @@ document.addEventListener("DOMContentLoaded", () => {
   }
 });
 
+// Rows of a long table are looked for by what stands in them, whatever their accents; a row that is ticked stays in sight.
+document.addEventListener("DOMContentLoaded", () => {
+  const plain = (text) => text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
+  // Of a choice, what is chosen.
+  const said = (cell) => cell.querySelector("select")?.selectedOptions[0]?.textContent ?? cell.textContent;
+  for (const field of document.querySelectorAll("input[data-finds]")) {
+    const rows = [...field.closest(".finds").nextElementSibling.querySelectorAll("tbody tr")],
+      text = (row) => plain([...row.cells].map(said).join(" ")),
+      told = field.parentElement.querySelector("[role=status]");
+    field.addEventListener("input", () => {
+      const sought = plain(field.value.trim());
+      rows.forEach((row) => {
+        row.hidden = !text(row).includes(sought) && !row.querySelector("input:checked");
+      });
+      told.textContent = sought && satchel.say("js.rows-found", rows.filter((row) => !row.hidden).length);
+    });
+    field.addEventListener("keydown", (event) => {
+      if (event.key === "Enter") event.preventDefault();
+    });
+  }
+});
+
 // A new course lies where its instructor is, as far as the browser knows.
 document.addEventListener("DOMContentLoaded", () => {
   const field = document.querySelector("input[data-own-zone]"),

@@ -79,6 +79,11 @@ class LinkEngineTest {
                         .links("page.html img/lamp.png moved -").findings("link.moved page.html"),
                 project("somebody's home", "c.m3u = /Users/mara/Music/tea.wav").links("c.m3u /Users/mara/Music/tea.wav outside -")
                         .findings("link.outside c.m3u “tea.wav” is linked from the home folder of “mara”: “/Users/mara/Music/tea.wav”."),
+                project("a file is named as it is called, not as an address writes it",
+                        "a.svg = <svg xmlns='http://www.w3.org/2000/svg'><image href='file:///C:/Users/Mia%20Lo/Desktop/old%20shot.png'/></svg>")
+                        .links("a.svg file:///C:/Users/Mia%20Lo/Desktop/old%20shot.png outside -")
+                        .findings("link.outside a.svg “old shot.png” is linked from the desktop: "
+                                + "“file:///C:/Users/Mia%20Lo/Desktop/old%20shot.png”."),
                 project("a guess is never a must",
                         "look.scn = map \"F:\\x\\iron.png\" \"gone.png\" \"steel.png\" \"a%20b.png\" \"look.scn\" \"C:\\y\\look.scn\"",
                         "steel.png = x", "a b.png = x")
