@@ -32,6 +32,7 @@ public final class LocationJudge {
     /** Longest path anyone could mean, in characters. */
     public static final int MAX_PATH = 1_000;
 
+    private static final String PACKED = "zip";
     private static final int WINDOWS_PATH = 259;
     private static final int POSIX_PATH = 1_023;
     private static final String WINDOWS_REFUSES = "<>:\"|?*";
@@ -189,7 +190,7 @@ public final class LocationJudge {
         boolean file = !rootName.contains(".") && endsLikeAFile(ending);
         if (file && !address.names().isEmpty()) {
             add(Code.LOCATION_ROOT_NAME, OptionalInt.of(last),
-                    Facts.of(HOW, ending.equals("zip") ? "zip" : "file").and(FOUND, name).and(EXPECTED, rootName), location);
+                    Facts.of(HOW, ending.equals(PACKED) ? PACKED : "file").and(FOUND, name).and(EXPECTED, rootName), location);
             return;
         }
         if (NameFolding.composed(name).equals(NameFolding.composed(rootName)) || isProven(address)) {
@@ -210,7 +211,7 @@ public final class LocationJudge {
 
     /** Whether it is the path of a file in the project that was given: a document's as well, which is of no kind by its ending alone. */
     private static boolean endsLikeAFile(String ending) {
-        return Formats.kind(ending) != FileKind.OTHER || Formats.documentEndings().contains(ending) || ending.equals("zip");
+        return Formats.kind(ending) != FileKind.OTHER || Formats.documentEndings().contains(ending) || ending.equals(PACKED);
     }
 
     private boolean isRoot(String name) {
