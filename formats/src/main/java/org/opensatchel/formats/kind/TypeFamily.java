@@ -35,11 +35,11 @@ public enum TypeFamily {
     public static List<String> alike(Collection<String> given) {
         TreeSet<String> out = new TreeSet<>();
         for (TypeFamily family : values()) {
-            if (family.alike && family.types.stream().anyMatch(given::contains)) {
+            if (family.alike && family.types.stream().anyMatch(type -> TypeNames.contains(given, type))) {
                 out.addAll(family.types);
             }
         }
-        out.removeAll(given);
+        out.removeIf(type -> TypeNames.contains(given, type));
         return List.copyOf(out);
     }
 }

@@ -12,7 +12,8 @@ import org.opensatchel.formats.Formats;
 class TypeFamilyTest {
 
     @ParameterizedTest
-    @CsvSource({"png,exr jpg tif", "mp4,mov", "wav,flac", "flac wav,''", "png wav,exr flac jpg tif", "webp,''", "otio,''", "svg,''",
+    @CsvSource({"png,exr jpg tif", "jpeg tiff,exr png", "mp4,mov", "wav,flac", "flac wav,''", "png wav,exr flac jpg tif", "webp,''",
+            "otio,''", "svg,''",
             "'',''",
             "glb,''"})
     void mediaOfOneFamilyDoAsWellAndDocumentsDoNot(String given, String alike) {

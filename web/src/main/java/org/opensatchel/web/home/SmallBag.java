@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.opensatchel.core.kit.FolderRule;
 import org.opensatchel.core.kit.Kit;
 import org.opensatchel.core.naming.RosterFields;
@@ -56,7 +58,7 @@ public record SmallBag(String root, List<Band> bands, int more) {
     }
 
     /**
-     * A class's: how many of those who handed in have files in each folder.
+     * A class's: how many of those who handed in have files in each folder. A folder that is called differently for everybody is only drawn.
      *
      * @param filled by the names of folders
      */
@@ -65,7 +67,11 @@ public record SmallBag(String root, List<Band> bands, int more) {
         if (handed == 0) {
             return plan;
         }
+        Set<String> named = kit.folders().stream().map(rule -> rule.path().text()).collect(Collectors.toSet());
         return new SmallBag(plan.root, plan.bands.stream().map(band -> {
+            if (!named.contains(band.name)) {
+                return band;
+            }
             int have = Math.min(handed, filled.getOrDefault(band.name, 0));
             return new Band(band.name, band.kind, Speech.say("home.folder-filled", have, handed), 100 * have / handed);
         }).toList(), plan.more);
