@@ -29,7 +29,10 @@ class NarrowBoardTest extends RunningApplication {
         accessible(page);
         row.locator("a.mk[data-cell=link]").click();
         assertThat(page.locator("tr.panel-row")).isVisible();
-        // By the keyboard too.
+        // By the keyboard too, and one sees where one is.
+        row.locator(".more input").focus();
+        page.keyboard().press("Shift");
+        assertThat(row.locator(".more")).hasCSS("outline-style", "solid");
         row.locator(".more input").press("Space");
         assertThat(row.locator("td.place")).isHidden();
     }
